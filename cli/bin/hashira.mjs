@@ -1,0 +1,3 @@
+#!/usr/bin/env node
+import 'tsx/esm';
+await import('../src/main.ts');

@@ -1,0 +1,26 @@
+import { Command } from 'commander';
+import { build } from './build.js';
+import { exitWith } from './output.js';
+import { solve, stationsOf } from './solve.js';
+
+const program = new Command('hashira')
+  .description('Builds and analyses frames from the command line.')
+  .showHelpAfterError();
+
+program
+  .command('solve')
+  .description('analyse a frame model and print its results as JSON')
+  .argument('<model.json>', 'frame model file')
+  .option('--stations <n>', 'equally spaced places along each member, at least 2', stationsOf, 11)
+  .option('--out <file>', 'write the results to a file instead of standard output')
+  .action((file: string, options: { stations: number; out?: string }) => exitWith(() => solve(file, options)));
+
+program
+  .command('build')
+  .description('build the frame model of one alternative of a design and print it as JSON')
+  .argument('<design.json>', 'design file')
+  .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
+  .option('--out <file>', 'write the model to a file instead of standard output')
+  .action((file: string, options: { alternative?: string; out?: string }) => exitWith(() => build(file, options)));
+
+await program.parseAsync();

@@ -1,0 +1,51 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import { fail, problem, ProblemError, type Outcome } from '@hashira/core';
+
+/**
+ * Runs a command: problems go to standard error as `{ "errors": [...] }` with exit code 2; anything else is a bug and
+ * passes through.
+ */
+export async function exitWith(run: () => Promise<void>): Promise<void> {
+  try {
+    await run();
+  } catch (error) {
+    if (!(error instanceof ProblemError)) throw error;
+    process.stderr.write(`${JSON.stringify({ errors: error.problems }, null, 2)}\n`);
+    process.exitCode = 2;
+  }
+}
+
+/** Text of a file. @throws ProblemError `no-file` when it cannot be read */
+export async function readText(file: string): Promise<string> {
+  try {
+    return await readFile(file, 'utf8');
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    return fail('no-file', `The file ${file} cannot be read: ${reason}.`, { path: file });
+  }
+}
+
+/** Writes a document to a file, or to standard output and nothing else. */
+export async function writeDocument(document: unknown, out: string | undefined): Promise<void> {
+  const text = `${JSON.stringify(document, null, 2)}\n`;
+  if (out === undefined) {
+    // Waits until a pipe has taken everything
+    await new Promise<void>((resolve, reject) =>
+      process.stdout.write(text, (error) => (error ? reject(error) : resolve())),
+    );
+    return;
+  }
+  try {
+    await writeFile(out, text);
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    throw new ProblemError([problem('no-file', `The file ${out} cannot be written: ${reason}.`, { path: out })]);
+  }
+}
+
+/** The value, or its problems as an error. */
+export function valueOf<T>(outcome: Outcome<T>): T {
+  if (outcome.ok) return outcome.value;
+  throw new ProblemError(outcome.problems);
+}
+

@@ -1,0 +1,13 @@
+export { prepareFrame, releases, type Frame } from './frame.js';
+export {
+  addStartForces,
+  displacementTerms,
+  forceTerms,
+  integrate,
+  segmentSize,
+  type InitialStrain,
+  type MemberField,
+} from './member-field.js';
+export type { MemberLoadFields } from './member-loads.js';
+export { derivative, evaluate, rootsBetween } from './polynomial.js';
+export { solveStatic, type StaticResults } from './static.js';

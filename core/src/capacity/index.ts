@@ -1,0 +1,2 @@
+export type { CalculationStep, CheckItem, MemberCheck } from './check.js';
+export { checkMember, checkMembers } from './check-members.js';

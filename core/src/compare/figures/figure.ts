@@ -1,0 +1,53 @@
+import type { CalculationStep } from '../../capacity/index.js';
+import type { ResultSelection } from '../../results/index.js';
+import type { QuantityName } from '../../units/quantities.js';
+import type { Calculated } from '../calculate.js';
+
+/** Names of the figures that alternatives are compared by. */
+export type FigureId =
+  | 'mass'
+  | 'sway'
+  | 'deflection'
+  | 'column-moment'
+  | 'rafter-moment'
+  | 'base-moment'
+  | 'horizontal-reaction'
+  | 'vertical-reaction'
+  | 'utilisation';
+
+/** What a figure reads; the part of a calculation that exists before the figures. */
+export type FigureSource = Pick<
+  Calculated,
+  'built' | 'frame' | 'results' | 'resultants' | 'selections' | 'checks'
+>;
+
+/** A figure's value, SI, with its sign, and where it was found. */
+export interface FigureResult {
+  readonly value: number;
+  /** Load case or combination; absent for figures that no load changes. */
+  readonly result?: string;
+  readonly member?: string;
+  /** m from the member's start. */
+  readonly x?: number;
+  /** At a jump: the value just before x. */
+  readonly before?: boolean;
+  readonly node?: string;
+}
+
+/** One figure: how to find it and how to show where it comes from. One a file, listed in `index.ts`. */
+export interface Figure {
+  readonly id: FigureId;
+  readonly title: string;
+  readonly quantity: QuantityName;
+  /** Combinations that judge it; `none` where loads do not matter. */
+  readonly judgedBy: 'strength' | 'service' | 'none';
+  /** The worst value over the selections; undefined where the frame has nothing to read it from. */
+  compute(source: FigureSource, selections: readonly ResultSelection[]): FigureResult | undefined;
+  /** The way from loads and stiffness to the value, line by line. */
+  trace(source: FigureSource, result: FigureResult): CalculationStep[];
+}
+
+/** The result of larger magnitude; the first where they are equal. */
+export function worse(a: FigureResult | undefined, b: FigureResult): FigureResult {
+  return a && Math.abs(a.value) >= Math.abs(b.value) * (1 - 1e-12) ? a : b;
+}

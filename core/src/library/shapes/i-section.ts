@@ -1,0 +1,65 @@
+import type { IDimensions, SectionProperties } from '../properties.js';
+
+/**
+ * Properties of a doubly symmetric I with fillets, exact for the shape except J and Iw.
+ *
+ * - Each of the four fillets is a square r × r less a quarter circle: area (1 − π/4) r².
+ * - J: El Darwish and Johnston (1965), as the producers' tables use it: flanges and web as rectangles with end loss,
+ *   plus the circle inscribed at each junction.
+ * - Iw = Iz·(h − tf)²/4.
+ * - Avz by EN 1993-1-1 6.2.6(3)a, Avy = A − Σ hw·tw by 6.2.6(3)c.
+ *
+ * @param d dimensions, m
+ * @returns all of {@link SectionProperties}
+ */
+export function iSection(d: IDimensions): Required<SectionProperties> {
+  const { h, b, tw, tf, r } = d;
+  const hw = h - 2 * tf;
+  const fillet = (1 - Math.PI / 4) * r * r;
+  // Fillet's centroid from the corner of its square, and its second moment about its own centroid
+  const toCentroid = filletCentroid * r;
+  const ownInertia = filletInertia * r ** 4;
+  const fz = hw / 2 - toCentroid;
+  const fy = tw / 2 + toCentroid;
+
+  const A = 2 * b * tf + hw * tw + 4 * fillet;
+  const Iy =
+    (b * h ** 3) / 12 - ((b - tw) * hw ** 3) / 12 + 4 * (ownInertia + fillet * fz * fz);
+  const Iz =
+    (2 * tf * b ** 3) / 12 + (hw * tw ** 3) / 12 + 4 * (ownInertia + fillet * fy * fy);
+  const Wply = b * tf * (h - tf) + (tw * hw * hw) / 4 + 4 * fillet * fz;
+  const Wplz = (tf * b * b) / 2 + (hw * tw * tw) / 4 + 4 * fillet * fy;
+
+  const inscribed = ((r + tw / 2) ** 2 + (r + tf) ** 2 - r * r) / (2 * r + tf);
+  const junction = 2 * (tw / tf) * (0.145 + (0.1 * r) / tf) * inscribed ** 4;
+  const J = (2 / 3) * (b - 0.63 * tf) * tf ** 3 + (1 / 3) * hw * tw ** 3 + junction;
+
+  return {
+    A,
+    Iy,
+    Iz,
+    J,
+    Iw: (Iz * (h - tf) ** 2) / 4,
+    Wely: (2 * Iy) / h,
+    Welz: (2 * Iz) / b,
+    Wply,
+    Wplz,
+    Avz: Math.max(A - 2 * b * tf + (tw + 2 * r) * tf, hw * tw),
+    Avy: A - hw * tw,
+    h,
+    b,
+  };
+}
+
+/**
+ * Distance of the centroid of (unit square − quarter circle) from the two straight sides' corner: with the square's
+ * moment 1/2 and the quarter circle's centroid at 1 − 4/(3π) from that corner.
+ */
+const filletArea = 1 - Math.PI / 4;
+const filletCentroid = (1 / 2 - (Math.PI / 4) * (1 - 4 / (3 * Math.PI))) / filletArea;
+/** Second moment of the unit fillet about its own centroid, parallel to a straight side. */
+const filletInertia = (() => {
+  const quarterOwn = Math.PI / 16 - (Math.PI / 4) * (4 / (3 * Math.PI)) ** 2;
+  const quarter = quarterOwn + (Math.PI / 4) * (1 - 4 / (3 * Math.PI)) ** 2;
+  return 1 / 3 - quarter - filletArea * filletCentroid ** 2;
+})();

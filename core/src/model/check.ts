@@ -1,0 +1,248 @@
+import { problem, type Problem } from '../problem.js';
+import type { FrameModel, Load, Member, Section } from './types.js';
+
+/** Collects problems with the path in the file where each was found. */
+type Report = (path: string, message: string, code?: string) => void;
+
+/**
+ * Checks what a schema cannot say: ids that are unique and exist, numbers that are finite, members that have a length,
+ * loads that lie on their member and in the plane. Assumes the shape of {@link FrameModel}.
+ *
+ * @returns every problem found, each with `where.path`; empty for a model that can be analysed
+ */
+export function checkModel(model: FrameModel): Problem[] {
+  const problems: Problem[] = [];
+  const report: Report = (path, message, code = 'invalid-model') =>
+    void problems.push(problem(code, `${message} (${path})`, { path }));
+
+  checkFinite(model, '', report);
+  checkUnique(model.materials, '/materials', 'material', report);
+  checkUnique(model.sections, '/sections', 'section', report);
+  checkUnique(model.nodes, '/nodes', 'node', report);
+  checkUnique(model.members, '/members', 'member', report);
+  checkUnique(
+    [...(model.loadCases ?? []), ...(model.combinations ?? [])],
+    '/loadCases',
+    'load case or combination',
+    report,
+  );
+
+  checkSections(model, report);
+  checkMembers(model, report);
+  checkSupports(model, report);
+  checkLoadCases(model, report);
+  checkCombinations(model, report);
+  checkBeyondThisVersion(model, report);
+  return problems;
+}
+
+function checkFinite(value: unknown, path: string, report: Report): void {
+  if (typeof value === 'number') {
+    if (!Number.isFinite(value)) report(path, `The number is ${value}; give a finite number`);
+  } else if (Array.isArray(value)) {
+    value.forEach((item, i) => checkFinite(item, `${path}/${i}`, report));
+  } else if (value !== null && typeof value === 'object') {
+    for (const [key, item] of Object.entries(value)) checkFinite(item, `${path}/${key}`, report);
+  }
+}
+
+function checkUnique(
+  items: readonly { id: string }[],
+  path: string,
+  what: string,
+  report: Report,
+): void {
+  const seen = new Set<string>();
+  items.forEach((item, i) => {
+    if (seen.has(item.id))
+      report(`${path}/${i}/id`, `The ${what} "${item.id}" is defined twice; give each its own id`);
+    seen.add(item.id);
+  });
+}
+
+const ids = (items: readonly { id: string }[]) => new Set(items.map((item) => item.id));
+
+function checkSections(model: FrameModel, report: Report): void {
+  const materials = ids(model.materials);
+  model.sections.forEach((section: Section, i) => {
+    const path = `/sections/${i}`;
+    if (!materials.has(section.material))
+      report(
+        `${path}/material`,
+        `Section "${section.id}" names the material "${section.material}", which is not in materials`,
+      );
+    const given = [section.profile, section.shape, section.properties].filter(
+      (x) => x !== undefined,
+    );
+    if (given.length !== 1)
+      report(
+        path,
+        `Section "${section.id}" needs exactly one of profile, shape and properties; it has ${given.length}`,
+      );
+  });
+}
+
+function checkMembers(model: FrameModel, report: Report): void {
+  const nodes = new Map(model.nodes.map((node) => [node.id, node]));
+  const sections = new Map(model.sections.map((section) => [section.id, section]));
+  if (model.space === 'plane')
+    model.nodes.forEach((node, i) => {
+      if ((node.y ?? 0) !== 0)
+        report(
+          `/nodes/${i}/y`,
+          `Node "${node.id}" has y = ${node.y} in a plane model; plane models lie in X–Z`,
+        );
+    });
+  model.members.forEach((member: Member, i) => {
+    const path = `/members/${i}`;
+    const start = nodes.get(member.start);
+    const end = nodes.get(member.end);
+    if (!start)
+      report(`${path}/start`, `Member "${member.id}" starts at unknown node "${member.start}"`);
+    if (!end) report(`${path}/end`, `Member "${member.id}" ends at unknown node "${member.end}"`);
+    const section = sections.get(member.section);
+    if (!section)
+      report(`${path}/section`, `Member "${member.id}" has unknown section "${member.section}"`);
+    else if (section.properties && (member.action ?? 'frame') === 'frame') {
+      const { Iy, Iz, J } = section.properties;
+      if (Iy === undefined || (model.space === 'solid' && (Iz === undefined || J === undefined)))
+        report(
+          `${path}/section`,
+          `Frame member "${member.id}" needs Iy${model.space === 'solid' ? ', Iz and J' : ''} in section "${section.id}"`,
+        );
+    }
+    if (start && end) {
+      const a = member.offsets?.start ?? [0, 0, 0];
+      const b = member.offsets?.end ?? [0, 0, 0];
+      const length = Math.hypot(
+        end.x + b[0] - start.x - a[0],
+        (end.y ?? 0) + b[1] - (start.y ?? 0) - a[1],
+        end.z + b[2] - start.z - a[2],
+      );
+      if (length < 1e-9)
+        report(
+          path,
+          `Member "${member.id}" has no length between "${member.start}" and "${member.end}"`,
+        );
+      if (model.space === 'plane' && (a[1] !== 0 || b[1] !== 0))
+        report(`${path}/offsets`, `Member "${member.id}" has an arm out of the plane`);
+    }
+  });
+}
+
+function checkSupports(model: FrameModel, report: Report): void {
+  const nodes = ids(model.nodes);
+  const seen = new Set<string>();
+  (model.supports ?? []).forEach((support, i) => {
+    const path = `/supports/${i}`;
+    if (!nodes.has(support.node))
+      report(`${path}/node`, `A support is on unknown node "${support.node}"`);
+    if (seen.has(support.node))
+      report(
+        `${path}/node`,
+        `Node "${support.node}" has two supports; put all restraints in one entry`,
+      );
+    seen.add(support.node);
+    if (support.axes) {
+      const { x, y } = support.axes;
+      const cross = Math.hypot(
+        x[1] * y[2] - x[2] * y[1],
+        x[2] * y[0] - x[0] * y[2],
+        x[0] * y[1] - x[1] * y[0],
+      );
+      if (cross < 1e-9 * Math.hypot(...x) * Math.hypot(...y) || cross === 0)
+        report(
+          `${path}/axes`,
+          `The axes x and y of the support on "${support.node}" are parallel or zero`,
+        );
+      if (model.space === 'plane' && (x[1] !== 0 || x[0] * y[2] - x[2] * y[0] !== 0))
+        report(
+          `${path}/axes`,
+          `In a plane model a support's x lies in X–Z and its y is global Y; turn the axes on "${support.node}"`,
+        );
+    }
+  });
+}
+
+function checkLoadCases(model: FrameModel, report: Report): void {
+  const nodes = ids(model.nodes);
+  const members = ids(model.members);
+  const held = new Map((model.supports ?? []).map((support) => [support.node, support]));
+  (model.loadCases ?? []).forEach((loadCase, c) => {
+    (loadCase.loads ?? []).forEach((load, i) => {
+      const path = `/loadCases/${c}/loads/${i}`;
+      if ('node' in load && !nodes.has(load.node))
+        report(
+          `${path}/node`,
+          `A load of case "${loadCase.id}" is on unknown node "${load.node}"`,
+        );
+      if ('member' in load && !members.has(load.member))
+        report(
+          `${path}/member`,
+          `A load of case "${loadCase.id}" is on unknown member "${load.member}"`,
+        );
+      if (load.kind === 'distributed' && (load.from ?? 0) >= (load.to ?? 1))
+        report(path, `The distributed load on "${load.member}" ends before it begins`);
+      if (load.kind === 'settlement') {
+        const support = held.get(load.node);
+        for (const freedom of ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] as const)
+          if (load[freedom] !== undefined && support?.[freedom] === undefined)
+            report(
+              `${path}/${freedom}`,
+              `Node "${load.node}" settles in ${freedom} but nothing holds it there`,
+            );
+      }
+      if (model.space === 'plane') checkInPlane(load, path, report);
+    });
+  });
+}
+
+function checkInPlane(load: Load, path: string, report: Report): void {
+  const out = (what: string) =>
+    report(path, `A load acts out of the plane (${what}); plane models have X–Z loads and M about Y only`);
+  if (load.kind === 'node' || load.kind === 'point') {
+    if ((load.F?.[1] ?? 0) !== 0) out('F along y');
+    if ((load.M?.[0] ?? 0) !== 0 || (load.M?.[2] ?? 0) !== 0) out('M about x or z');
+  } else if (load.kind === 'distributed') {
+    if (load.direction === 'y') out('q along y');
+  } else if (load.kind === 'temperature') {
+    if ((load.gradientY ?? 0) !== 0) out('gradient along y');
+  } else if (load.kind === 'settlement') {
+    if (load.uy || load.rx || load.rz) out('settlement');
+  }
+}
+
+function checkCombinations(model: FrameModel, report: Report): void {
+  const cases = ids(model.loadCases ?? []);
+  (model.combinations ?? []).forEach((combination, i) => {
+    for (const id of Object.keys(combination.factors))
+      if (!cases.has(id))
+        report(
+          `/combinations/${i}/factors/${id}`,
+          `Combination "${combination.id}" names unknown load case "${id}"`,
+        );
+  });
+}
+
+/** Fields of the file format that this version reads but cannot analyse yet: an error, never silence. */
+function checkBeyondThisVersion(model: FrameModel, report: Report): void {
+  const beyond = (path: string, what: string) =>
+    report(path, `This version cannot analyse ${what} yet`, 'not-supported');
+  const raw = model as unknown as {
+    rigidGroups?: unknown[];
+    members: { endSection?: string; action?: string }[];
+    sections: { shape?: { type: string }; properties?: { Iyz?: number } }[];
+  };
+  if ((raw.rigidGroups ?? []).length > 0) beyond('/rigidGroups', 'rigid groups');
+  raw.members.forEach((member, i) => {
+    if (member.endSection !== undefined) beyond(`/members/${i}/endSection`, 'tapered members');
+    if (member.action === 'tension-only' || member.action === 'compression-only')
+      beyond(`/members/${i}/action`, `${member.action} members`);
+  });
+  raw.sections.forEach((section, i) => {
+    if (section.shape && section.shape.type !== 'i')
+      beyond(`/sections/${i}/shape`, `the shape "${section.shape.type}"`);
+    if (section.properties?.Iyz) beyond(`/sections/${i}/properties/Iyz`, 'a product of inertia');
+  });
+}
+

@@ -1,0 +1,207 @@
+/** JSON Schema (draft 7) of the frame model file. The meaning of each field is in `types.ts`. */
+const id = { type: 'string', minLength: 1, maxLength: 200 } as const;
+const number = { type: 'number' } as const;
+const positive = { type: 'number', exclusiveMinimum: 0 } as const;
+const vector = { type: 'array', items: number, minItems: 3, maxItems: 3 } as const;
+const restraint = { anyOf: [{ const: 'fixed' }, positive] } as const;
+const release = { anyOf: [{ const: 'free' }, positive] } as const;
+const fraction = { type: 'number', minimum: 0, maximum: 1 } as const;
+
+const object = (properties: Record<string, unknown>, required: string[] = []) => ({
+  type: 'object',
+  properties,
+  required,
+  additionalProperties: false,
+});
+const list = (items: unknown) => ({ type: 'array', items });
+const six = (names: readonly string[], schema: unknown) =>
+  Object.fromEntries(names.map((name) => [name, schema]));
+
+const freedoms = ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'];
+const hinges = object(six(['N', 'Vy', 'Vz', 'T', 'My', 'Mz'], release));
+
+const rawProperties = object(
+  {
+    A: positive,
+    ...six(
+      ['Iy', 'Iz', 'J', 'Avy', 'Avz', 'Iw', 'Wely', 'Welz', 'Wply', 'Wplz', 'h', 'b'],
+      positive,
+    ),
+    Iyz: number,
+  },
+  ['A'],
+);
+
+const dimensions = six(
+  ['h', 'b', 't', 'tw', 'tf', 'd', 'bTop', 'tfTop', 'bBottom', 'tfBottom'],
+  positive,
+);
+const shape = object(
+  {
+    type: {
+      enum: [
+        'i',
+        'channel',
+        'tee',
+        'angle',
+        'rectangular-hollow',
+        'circular-hollow',
+        'rectangle',
+        'round',
+      ],
+    },
+    ...dimensions,
+    ...six(['r', 'ro', 'ri'], { type: 'number', minimum: 0 }),
+  },
+  ['type'],
+);
+
+const load = {
+  type: 'object',
+  required: ['kind'],
+  discriminator: { propertyName: 'kind' },
+  oneOf: [
+    object({ kind: { const: 'node' }, node: id, F: vector, M: vector }, ['kind', 'node']),
+    object(
+      {
+        kind: { const: 'distributed' },
+        member: id,
+        axes: { enum: ['global', 'local'] },
+        direction: { enum: ['x', 'y', 'z'] },
+        q: { type: 'array', items: number, minItems: 2, maxItems: 2 },
+        from: fraction,
+        to: fraction,
+        per: { enum: ['length', 'projected'] },
+      },
+      ['kind', 'member', 'direction', 'q'],
+    ),
+    object(
+      {
+        kind: { const: 'point' },
+        member: id,
+        at: fraction,
+        axes: { enum: ['global', 'local'] },
+        F: vector,
+        M: vector,
+      },
+      ['kind', 'member', 'at'],
+    ),
+    object(
+      {
+        kind: { const: 'temperature' },
+        member: id,
+        uniform: number,
+        gradientY: number,
+        gradientZ: number,
+      },
+      ['kind', 'member'],
+    ),
+    object({ kind: { const: 'pretension' }, member: id, force: number }, [
+      'kind',
+      'member',
+      'force',
+    ]),
+    object({ kind: { const: 'settlement' }, node: id, ...six(freedoms, number) }, ['kind', 'node']),
+  ],
+};
+
+/** The frame model's definition. */
+export const frameModelSchema = {
+  $schema: 'http://json-schema.org/draft-07/schema#',
+  $id: 'hashira-frame-1',
+  title: 'Hashira frame model',
+  ...object(
+    {
+      format: { const: 'hashira-frame' },
+      version: { const: 1 },
+      title: { type: 'string' },
+      space: { enum: ['plane', 'solid'] },
+      materials: list(
+        object(
+          {
+            id,
+            kind: { type: 'string' },
+            ...six(['E', 'G', 'density', 'fy', 'fu'], positive),
+            expansion: number,
+          },
+          ['id'],
+        ),
+      ),
+      sections: list(
+        object(
+          {
+            id,
+            material: id,
+            profile: id,
+            shape,
+            properties: rawProperties,
+            shearDeformation: { type: 'boolean' },
+          },
+          ['id', 'material'],
+        ),
+      ),
+      nodes: list(object({ id, x: number, y: number, z: number }, ['id', 'x', 'z'])),
+      members: list(
+        object(
+          {
+            id,
+            start: id,
+            end: id,
+            section: id,
+            endSection: id,
+            roll: number,
+            action: { enum: ['frame', 'axial', 'tension-only', 'compression-only'] },
+            hinges: object({ start: hinges, end: hinges }),
+            offsets: object({ start: vector, end: vector }),
+          },
+          ['id', 'start', 'end', 'section'],
+        ),
+      ),
+      supports: list(
+        object(
+          {
+            node: id,
+            axes: object({ x: vector, y: vector }, ['x', 'y']),
+            ...six(freedoms, restraint),
+          },
+          ['node'],
+        ),
+      ),
+      rigidGroups: list({ type: 'object' }),
+      masses: list(object({ node: id, m: positive }, ['node', 'm'])),
+      loadCases: list(
+        object(
+          {
+            id,
+            nature: {
+              enum: [
+                'permanent',
+                'imposed',
+                'snow',
+                'wind',
+                'temperature',
+                'crane',
+                'accidental',
+                'seismic',
+              ],
+            },
+            selfWeight: number,
+            loads: list(load),
+          },
+          ['id'],
+        ),
+      ),
+      combinations: list(
+        object(
+          {
+            id,
+            state: { enum: ['strength', 'service'] },
+            factors: { type: 'object', additionalProperties: number },
+          },
+          ['id', 'state', 'factors'],
+        ),
+      ),
+    },
+    ['format', 'version', 'space', 'materials', 'sections', 'nodes', 'members'],
+  ),
+} as const;

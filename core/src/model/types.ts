@@ -1,0 +1,187 @@
+/**
+ * The frame model: plain nodes and members, the input of the analysis and the open interchange format.
+ * SI base units throughout (m, N, N·m, kg, Pa, rad, K). Global axes are right-handed with Z up.
+ * Member x runs start → end; My > 0 puts the −z side in tension; Vz = dMy/dx; N > 0 is tension.
+ */
+export interface FrameModel {
+  format: 'hashira-frame';
+  version: 1;
+  title?: string;
+  /** `plane`: only ux, uz and ry exist. `solid`: all six. */
+  space: 'plane' | 'solid';
+  materials: Material[];
+  sections: Section[];
+  nodes: FrameNode[];
+  members: Member[];
+  supports?: Support[];
+  loadCases?: LoadCase[];
+  combinations?: Combination[];
+}
+
+/** A grade of the library (only `id`), or a material with all its constants. */
+export interface Material {
+  id: string;
+  kind?: string;
+  /** Young's modulus, Pa. */
+  E?: number;
+  /** Shear modulus, Pa. */
+  G?: number;
+  /** kg/m³. */
+  density?: number;
+  /** Thermal expansion, 1/K. */
+  expansion?: number;
+  /** Yield strength, Pa. */
+  fy?: number;
+  /** Ultimate strength, Pa. */
+  fu?: number;
+}
+
+/** Doubly symmetric I, dimensions in m; `r` is the root radius. */
+export interface IShape {
+  type: 'i';
+  h: number;
+  b: number;
+  tw: number;
+  tf: number;
+  r?: number;
+}
+
+/** Properties given as numbers: m², m⁴, m³. Absent shear areas mean no shear deformation. */
+export interface RawProperties {
+  A: number;
+  Iy?: number;
+  Iz?: number;
+  J?: number;
+  Avy?: number;
+  Avz?: number;
+  Iw?: number;
+  Wely?: number;
+  Welz?: number;
+  Wply?: number;
+  Wplz?: number;
+  h?: number;
+  b?: number;
+}
+
+/** A section: exactly one of `profile`, `shape`, `properties`. */
+export interface Section {
+  id: string;
+  material: string;
+  profile?: string;
+  shape?: IShape;
+  properties?: RawProperties;
+  shearDeformation?: boolean;
+}
+
+export interface FrameNode {
+  id: string;
+  x: number;
+  y?: number;
+  z: number;
+}
+
+/** Internal force that a hinge releases. */
+export type Release = 'N' | 'Vy' | 'Vz' | 'T' | 'My' | 'Mz';
+/** `free`, or a spring in N/m or N·m/rad. */
+export type HingeSpring = 'free' | number;
+export type Hinges = Partial<Record<Release, HingeSpring>>;
+
+export interface Member {
+  id: string;
+  start: string;
+  end: string;
+  section: string;
+  /** Turns local y and z about +x, rad, right-handed. */
+  roll?: number;
+  /** `frame`: all internal forces. `axial`: N only. */
+  action?: 'frame' | 'axial';
+  hinges?: { start?: Hinges; end?: Hinges };
+  /** Rigid arms node → member end, global, m. */
+  offsets?: { start?: Vector; end?: Vector };
+}
+
+export type Vector = [number, number, number];
+export type Freedom = 'ux' | 'uy' | 'uz' | 'rx' | 'ry' | 'rz';
+export const freedoms: readonly Freedom[] = ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'];
+
+/** What is not named is free; `fixed`, or a spring in N/m or N·m/rad. */
+export type Support = {
+  node: string;
+  /** Axes of an inclined support: x first, y made square to it. */
+  axes?: { x: Vector; y: Vector };
+} & Partial<Record<Freedom, 'fixed' | number>>;
+
+export type Nature =
+  'permanent' | 'imposed' | 'snow' | 'wind' | 'temperature' | 'crane' | 'accidental' | 'seismic';
+
+export interface LoadCase {
+  id: string;
+  nature?: Nature;
+  /** Factor on the members' own weight along −Z. */
+  selfWeight?: number;
+  loads?: Load[];
+}
+
+export interface NodeLoad {
+  kind: 'node';
+  node: string;
+  /** N, global. */
+  F?: Vector;
+  /** N·m, global, right-handed. */
+  M?: Vector;
+}
+
+export interface DistributedLoad {
+  kind: 'distributed';
+  member: string;
+  axes?: 'global' | 'local';
+  direction: 'x' | 'y' | 'z';
+  /** N/m at `from` and at `to`. */
+  q: [number, number];
+  /** Fractions of the member's length. */
+  from?: number;
+  to?: number;
+  /** `projected`: per metre of the projection square to the load. */
+  per?: 'length' | 'projected';
+}
+
+export interface PointLoad {
+  kind: 'point';
+  member: string;
+  /** Fraction of the member's length. */
+  at: number;
+  axes?: 'global' | 'local';
+  F?: Vector;
+  M?: Vector;
+}
+
+export interface TemperatureLoad {
+  kind: 'temperature';
+  member: string;
+  /** K, at the centroid. */
+  uniform?: number;
+  /** K/m, positive where the temperature rises along the local axis. */
+  gradientY?: number;
+  gradientZ?: number;
+}
+
+export interface PretensionLoad {
+  kind: 'pretension';
+  member: string;
+  /** N, the force locked in if both ends were held. */
+  force: number;
+}
+
+export type SettlementLoad = { kind: 'settlement'; node: string } & Partial<Record<Freedom, number>>;
+
+export type MemberLoad = DistributedLoad | PointLoad | TemperatureLoad | PretensionLoad;
+export type Load = NodeLoad | MemberLoad | SettlementLoad;
+
+export interface Combination {
+  id: string;
+  state: 'strength' | 'service';
+  factors: Record<string, number>;
+}
+
+/** Standard gravity, m/s². */
+export const gravity = 9.80665;

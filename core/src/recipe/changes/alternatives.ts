@@ -1,0 +1,82 @@
+import type { Design } from '../types.js';
+import { changeAlternative } from './parameters.js';
+
+/** A free id made from a title: `Fixed bases` → `fixed-bases`, `fixed-bases-2` … */
+export function freeId(title: string, taken: readonly string[]): string {
+  const plain =
+    title
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '') || 'alternative';
+  let id = plain;
+  for (let n = 2; taken.includes(id); n++) id = `${plain}-${n}`;
+  return id;
+}
+
+/** A title that no alternative has yet: `Fixed bases`, `Fixed bases 2` … */
+export function freeTitle(title: string, taken: readonly string[]): string {
+  let free = title;
+  for (let n = 2; taken.includes(free); n++) free = `${title} ${n}`;
+  return free;
+}
+
+/** Adds a copy of an alternative behind it. */
+export function duplicateAlternative(
+  design: Design,
+  id: string,
+  title?: string,
+): { design: Design; id: string } {
+  const index = design.alternatives.findIndex((a) => a.id === id);
+  const original = design.alternatives[index]!;
+  const newTitle = freeTitle(
+    title ?? original.title,
+    design.alternatives.map((a) => a.title),
+  );
+  const newId = freeId(
+    newTitle,
+    design.alternatives.map((a) => a.id),
+  );
+  const alternatives = [...design.alternatives];
+  alternatives.splice(index + 1, 0, { ...original, id: newId, title: newTitle });
+  return { design: { ...design, alternatives }, id: newId };
+}
+
+/** Adds an alternative that picks the first option of every choice. */
+export function addAlternative(design: Design, title = 'New alternative'): { design: Design; id: string } {
+  const newTitle = freeTitle(
+    title,
+    design.alternatives.map((a) => a.title),
+  );
+  const id = freeId(
+    newTitle,
+    design.alternatives.map((a) => a.id),
+  );
+  const picks = Object.fromEntries(design.choices.map((c) => [c.id, c.options[0]!.id]));
+  return { design: { ...design, alternatives: [...design.alternatives, { id, title: newTitle, picks }] }, id };
+}
+
+/** Removes an alternative; the last one stays. The reference moves to the first one left when it is removed. */
+export function removeAlternative(design: Design, id: string): Design {
+  if (design.alternatives.length < 2) return design;
+  const alternatives = design.alternatives.filter((a) => a.id !== id);
+  const reference = design.reference === id ? alternatives[0]!.id : design.reference;
+  return { ...design, alternatives, reference };
+}
+
+/** Renames an alternative; its id stays. */
+export function renameAlternative(design: Design, id: string, title: string): Design {
+  return changeAlternative(design, id, (alternative) => ({ ...alternative, title }));
+}
+
+/** Picks another option of a choice in one alternative. */
+export function pickOption(design: Design, id: string, choice: string, option: string): Design {
+  return changeAlternative(design, id, (alternative) => ({
+    ...alternative,
+    picks: { ...alternative.picks, [choice]: option },
+  }));
+}
+
+/** Chooses the alternative that differences refer to. */
+export function setReference(design: Design, id: string): Design {
+  return { ...design, reference: id };
+}

@@ -1,0 +1,10 @@
+export {
+  addAlternative,
+  duplicateAlternative,
+  pickOption,
+  removeAlternative,
+  renameAlternative,
+  setReference,
+} from './alternatives.js';
+export { dropOwnParameter, setOwnParameter, setParameter } from './parameters.js';
+export { setRule, setStep, setTitle } from './steps.js';

@@ -1,0 +1,16 @@
+export { appliedResultants, equilibrium, pointOn, type Equilibrium } from './equilibrium.js';
+export {
+  displacementAt,
+  displacementExtremes,
+  forceAt,
+  forceCandidates,
+  forceExtremes,
+  forceNames,
+  globalDisplacementAt,
+  memberField,
+  type DisplacementName,
+  type ForceName,
+  type PlacedValue,
+} from './member-functions.js';
+export { resultSelections, superpose, type ResultSelection } from './selection.js';
+export { memberStations, type Station } from './stations.js';

@@ -1,0 +1,166 @@
+import {
+  addStartForces,
+  derivative,
+  displacementTerms,
+  evaluate,
+  forceTerms,
+  integrate,
+  rootsBetween,
+  segmentSize,
+  type Frame,
+  type MemberField,
+  type StaticResults,
+} from '../analysis/index.js';
+
+/** Internal forces in the order of a member field. */
+export const forceNames = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'] as const;
+export type ForceName = (typeof forceNames)[number];
+
+/** Displacements along a member, in its local axes. */
+export const displacementNames = ['u', 'v', 'w', 'phi'] as const;
+export type DisplacementName = (typeof displacementNames)[number];
+
+/** Fields already formed, by results, then factors, then member: checks and figures read the same ones. */
+const formed = new WeakMap<StaticResults, WeakMap<Float64Array, MemberField[]>>();
+
+/**
+ * The exact functions along one member for factors on the load cases; formed once for each array of factors.
+ *
+ * @returns polynomials by segment; see MemberField for layout, units and signs
+ */
+export function memberField(
+  frame: Frame,
+  results: StaticResults,
+  member: number,
+  factors: Float64Array,
+): MemberField {
+  let byFactors = formed.get(results);
+  if (!byFactors) formed.set(results, (byFactors = new WeakMap()));
+  let fields = byFactors.get(factors);
+  if (!fields) byFactors.set(factors, (fields = []));
+  return (fields[member] ??= formField(frame, results, member, factors));
+}
+
+function formField(
+  frame: Frame,
+  results: StaticResults,
+  member: number,
+  factors: Float64Array,
+): MemberField {
+  const breaks = results.loads.breaks[member]!;
+  const forces = new Float64Array(segmentSize * (breaks.length - 1));
+  const start = new Float64Array(12);
+  const strain: [number, number, number] = [0, 0, 0];
+  factors.forEach((factor, c) => {
+    if (factor === 0) return;
+    const states = results.startStates[c]!;
+    for (let k = 0; k < 12; k++) start[k]! += factor * states[12 * member + k]!;
+    const field = results.loads.fields[c]![member];
+    if (!field) return;
+    for (let k = 0; k < forces.length; k++) forces[k]! += factor * field.forces[k]!;
+    for (let k = 0; k < 3; k++) strain[k]! += factor * field.strain[k]!;
+  });
+  addStartForces(forces, breaks, start, 0);
+  const { displacements } = integrate(frame, member, breaks, forces, strain, start, 6);
+  return { breaks, forces, displacements };
+}
+
+/** Segment that holds x; at a break the segment before it with `before`, else the one after. */
+function segmentAt(breaks: Float64Array, x: number, before: boolean): number {
+  let s = 0;
+  const last = breaks.length - 2;
+  while (s < last && (before ? x > breaks[s + 1]! : x >= breaks[s + 1]!)) s++;
+  return s;
+}
+
+/** Internal force at x (m from the start); at a jump its value just before or just after. N or N·m. */
+export function forceAt(field: MemberField, name: ForceName, x: number, before = false): number {
+  const s = segmentAt(field.breaks, x, before);
+  const at = segmentSize * s + forceTerms * forceNames.indexOf(name);
+  return evaluate(field.forces, at, forceTerms, x - field.breaks[s]!);
+}
+
+/** Displacement at x, local axes, m or rad. */
+export function displacementAt(field: MemberField, name: DisplacementName, x: number): number {
+  const s = segmentAt(field.breaks, x, false);
+  const at = segmentSize * s + displacementTerms * displacementNames.indexOf(name);
+  return evaluate(field.displacements, at, displacementTerms, x - field.breaks[s]!);
+}
+
+/** A value and where it is. */
+export interface PlacedValue {
+  /** m from the member's start. */
+  readonly x: number;
+  readonly value: number;
+}
+
+/** Where a function turns, and the ends of its segments with both values at a jump: all candidates for an extreme. */
+function candidates(
+  breaks: Float64Array,
+  coefficients: Float64Array,
+  offset: number,
+  terms: number,
+): PlacedValue[] {
+  const found: PlacedValue[] = [];
+  for (let s = 0; s + 1 < breaks.length; s++) {
+    const from = breaks[s]!;
+    const t = breaks[s + 1]! - from;
+    const at = segmentSize * s + offset;
+    const c = coefficients.subarray(at, at + terms);
+    found.push({ x: from, value: c[0]! });
+    for (const root of rootsBetween(derivative(Float64Array.from(c)), 0, t))
+      found.push({ x: from + root, value: evaluate(c, 0, terms, root) });
+    found.push({ x: from + t, value: evaluate(c, 0, terms, t) });
+  }
+  return found;
+}
+
+/** Candidates for extremes of an internal force: segment ends and turning points, in order. */
+export function forceCandidates(field: MemberField, name: ForceName): PlacedValue[] {
+  return candidates(field.breaks, field.forces, forceTerms * forceNames.indexOf(name), forceTerms);
+}
+
+/** Smallest and largest value of an internal force along the member, found and not sampled. */
+export function forceExtremes(
+  field: MemberField,
+  name: ForceName,
+): { min: PlacedValue; max: PlacedValue } {
+  return extremes(forceCandidates(field, name));
+}
+
+/** Smallest and largest displacement along the member, local axes. */
+export function displacementExtremes(
+  field: MemberField,
+  name: DisplacementName,
+): { min: PlacedValue; max: PlacedValue } {
+  const offset = displacementTerms * displacementNames.indexOf(name);
+  return extremes(candidates(field.breaks, field.displacements, offset, displacementTerms));
+}
+
+function extremes(list: readonly PlacedValue[]): { min: PlacedValue; max: PlacedValue } {
+  let min = list[0]!;
+  let max = list[0]!;
+  for (const candidate of list) {
+    if (candidate.value < min.value) min = candidate;
+    if (candidate.value > max.value) max = candidate;
+  }
+  return { min, max };
+}
+
+/** Displacement of the member's axis at x in global axes, m. */
+export function globalDisplacementAt(
+  frame: Frame,
+  field: MemberField,
+  member: number,
+  x: number,
+): [number, number, number] {
+  const local = [
+    displacementAt(field, 'u', x),
+    displacementAt(field, 'v', x),
+    displacementAt(field, 'w', x),
+  ] as const;
+  const a = 9 * member;
+  const column = (k: number) =>
+    frame.axes[a + k]! * local[0] + frame.axes[a + 3 + k]! * local[1] + frame.axes[a + 6 + k]! * local[2];
+  return [column(0), column(1), column(2)];
+}

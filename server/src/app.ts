@@ -1,0 +1,75 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { DesignStore } from './designs/design-store.js';
+import { designRoutes } from './designs/routes.js';
+import { HttpProblem, problemHandler } from './http/problem-details.js';
+import type { DataSource } from 'typeorm';
+
+/** What the application needs from outside. */
+export interface AppOptions {
+  readonly database: DataSource;
+  readonly log: Logger;
+  /** Folder of the built web application; without it only the interface under /api is served. */
+  readonly webRoot?: string;
+}
+
+/** The HTTP application: designs under /api, the web application elsewhere. */
+export function createApp({ database, log, webRoot }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, customLogLevel: levelOf }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          workerSrc: ["'self'", 'blob:'],
+          connectSrc: ["'self'"],
+          upgradeInsecureRequests: null,
+        },
+      },
+      crossOriginEmbedderPolicy: { policy: 'require-corp' },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+
+  app.get('/api/health', (_request, response) => {
+    response.json({ status: database.isInitialized ? 'ok' : 'closed' });
+  });
+  app.use('/api', (_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  app.use('/api/designs', designRoutes(new DesignStore(database)));
+  app.use('/api', () => {
+    throw new HttpProblem(404, 'no-route', 'Not found', 'The interface has no such address.');
+  });
+
+  if (webRoot !== undefined && existsSync(join(webRoot, 'index.html'))) {
+    // Built files carry a hash in their names, except the page itself
+    app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true }));
+    app.get('/{*any}', (request, response, next) => {
+      if (/\.[a-z0-9]+$/i.test(request.path)) next();
+      else response.sendFile(join(webRoot, 'index.html'), { headers: { 'Cache-Control': 'no-cache' }, maxAge: 0 });
+    });
+  }
+  app.use(() => {
+    throw new HttpProblem(404, 'no-route', 'Not found', 'There is nothing at this address.');
+  });
+  app.use(problemHandler);
+  return app;
+}
+
+function levelOf(_request: unknown, response: { statusCode: number }, error?: Error) {
+  if (error || response.statusCode >= 500) return 'error';
+  return response.statusCode >= 400 ? 'warn' : 'debug';
+}

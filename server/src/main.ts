@@ -1,0 +1,80 @@
+import { Command, InvalidArgumentError } from 'commander';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApp } from './app.js';
+import { DatabaseProblem, openDatabase } from './database/open-database.js';
+import { DesignStore } from './designs/design-store.js';
+import { loadDemo } from './designs/load-demo.js';
+
+interface Options {
+  port: number;
+  host: string;
+  database: string;
+  logLevel: string;
+}
+
+function portOf(text: string): number {
+  const port = Number(text);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new InvalidArgumentError('A port is a whole number from 0 (any free one) to 65535.');
+  return port;
+}
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+
+const command = new Command('hashira-server')
+  .description('Serves the application and keeps its designs.')
+  .option('--port <number>', 'port to listen on, 0 for any free one', portOf, 4600)
+  .option('--host <address>', 'address to listen on', '127.0.0.1')
+  .option('--database <file>', 'SQLite database file', here('../../data/hashira.sqlite'))
+  .option('--log-level <level>', 'fatal, error, warn, info, debug or silent', 'warn');
+
+async function serve(options: Options): Promise<void> {
+  const log = pino({ level: options.logLevel }, pino.destination(2));
+  const database = await openDatabase(options.database);
+  const loaded = await loadDemo(new DesignStore(database));
+  if (loaded > 0) log.info({ designs: loaded }, 'demo designs stored');
+  const app = createApp({ database, log, webRoot: here('../../web/dist/browser') });
+  const server = app.listen(options.port, options.host);
+  await new Promise<void>((resolve, reject) => {
+    server.once('listening', resolve);
+    server.once('error', reject);
+  });
+  const { port } = server.address() as AddressInfo;
+  const shown = options.host.includes(':') ? `[${options.host}]` : options.host;
+  process.stdout.write(`Hashira is at http://${shown}:${port}\n`);
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.once(signal, () => void stop(server, () => database.destroy()));
+}
+
+/** Lets running requests end, then closes the database. */
+async function stop(server: Server, closeDatabase: () => Promise<void>): Promise<void> {
+  const closed = new Promise((resolve) => server.close(resolve));
+  server.closeIdleConnections();
+  const late = setTimeout(() => server.closeAllConnections(), 5000);
+  await closed;
+  clearTimeout(late);
+  await closeDatabase();
+}
+
+/** Start-up errors that a user can do something about, in words. */
+function explain(error: unknown, options: Options): string | undefined {
+  if (error instanceof DatabaseProblem) return error.message;
+  const { code } = error as { code?: string };
+  if (code === 'EADDRINUSE')
+    return `Port ${options.port} on ${options.host} is in use; stop the other server or choose another port with --port.`;
+  if (code === 'EACCES') return `Port ${options.port} on ${options.host} may not be used; choose one above 1023 with --port.`;
+  if (code === 'EADDRNOTAVAIL' || code === 'ENOTFOUND')
+    return `The address ${options.host} is not one of this machine; choose another with --host.`;
+  return undefined;
+}
+
+const options = command.parse().opts<Options>();
+serve(options).catch((error: unknown) => {
+  const message = explain(error, options);
+  if (message === undefined) throw error;
+  process.stderr.write(`${message}\n`);
+  process.exitCode = 1;
+});
