@@ -30,6 +30,13 @@ export function formatWithUnit(value: number, quantity: QuantityName, digits = 3
   return formatNumber(value, quantity, digits) + gap + unit;
 }
 
+/** SI value → text with its unit and without trailing zeros, up to `digits` significant digits: `22 m`, `0.45 kN/m²`. */
+export function formatPlain(value: number, quantity: QuantityName, digits = 5): string {
+  const { factor, unit } = quantities[quantity];
+  const number = String(Number((value * factor).toPrecision(digits))).replace('-', minus);
+  return number + (unit === '' || unit === '°' ? '' : '\u00a0') + unit;
+}
+
 /** SI value → text that keeps every digit of the double, for copying and for hovering. */
 export function formatExact(value: number, quantity: QuantityName): string {
   const { factor, unit } = quantities[quantity];

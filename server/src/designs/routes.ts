@@ -29,13 +29,6 @@ export function designRoutes(store: DesignStore): Router {
     sendRecord(response, record);
   });
 
-  router.get('/:id/file', async (request, response) => {
-    const record = await existing(store, request);
-    const name = record.title.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'design';
-    response.attachment(`${name}.json`).type('json');
-    response.send(`${JSON.stringify(JSON.parse(record.document), null, 2)}\n`);
-  });
-
   router.put('/:id', ...body, async (request, response) => {
     const revision = basedOn(request);
     const outcome = await store.save(idOf(request), revision, designOf(request));

@@ -1,0 +1,32 @@
+// Unit tests of the web application in headless Chromium from Debian's packages.
+process.env.CHROME_BIN ??= '/usr/bin/chromium';
+
+module.exports = (config) => {
+  config.set({
+    frameworks: ['jasmine'],
+    plugins: [
+      require('karma-jasmine'),
+      require('karma-chrome-launcher'),
+      require('karma-jasmine-html-reporter'),
+      require('karma-coverage'),
+    ],
+    reporters: ['progress'],
+    client: { jasmine: { random: true }, clearContext: false },
+    customLaunchers: {
+      ChromiumCI: {
+        base: 'ChromeHeadless',
+        flags: [
+          '--no-sandbox',
+          '--disable-dev-shm-usage',
+          '--disable-background-networking',
+          '--disable-component-update',
+          '--disable-sync',
+          '--disable-quic',
+          '--no-first-run',
+        ],
+      },
+    },
+    browsers: ['ChromiumCI'],
+    restartOnFileChange: false,
+  });
+};

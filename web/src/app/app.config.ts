@@ -1,0 +1,17 @@
+import { provideHttpClient } from '@angular/common/http';
+import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { MessageService } from 'primeng/api';
+import { providePrimeNG } from 'primeng/config';
+import { routes } from './app.routes';
+import { sheetPreset } from './theme/sheet-preset';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideHttpClient(),
+    provideRouter(routes, withComponentInputBinding()),
+    providePrimeNG({ theme: { preset: sheetPreset, options: { darkModeSelector: false } } }),
+    MessageService,
+  ],
+};

@@ -1,0 +1,105 @@
+import { ChangeDetectionStrategy, Component, ElementRef, computed, input, output, signal, viewChild } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  formatExact,
+  formatPlain,
+  quantities,
+  toExpression,
+  type Problem,
+  type QuantityParameter,
+} from '@hashira/core';
+import { Slider } from 'primeng/slider';
+
+/** One number of the design: a slider for its range, and a field for a value or a formula. */
+@Component({
+  selector: 'app-parameter-row',
+  imports: [FormsModule, Slider],
+  templateUrl: './parameter-row.component.html',
+  styleUrl: './parameter-row.component.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[class.wrong]': 'problem() !== undefined', '[class.own]': 'own()' },
+})
+export class ParameterRowComponent {
+  readonly parameter = input.required<QuantityParameter>();
+  /** SI; undefined while it cannot be evaluated. */
+  readonly value = input<number | undefined>();
+  readonly range = input<{ min?: number; max?: number; step?: number } | undefined>();
+  /** The value comes from other parameters. */
+  readonly formula = input(false);
+  /** The selected alternative has a value of its own. */
+  readonly own = input(false);
+  readonly problem = input<Problem | undefined>();
+
+  /** A new expression; `gesture` while a slider or a key repeats. */
+  readonly changed = output<{ text: string; gesture: boolean }>();
+  readonly ended = output<void>();
+  /** The alternative follows the design again. */
+  readonly followed = output<void>();
+
+  private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+  protected readonly typing = signal(false);
+
+  private readonly factor = computed(() => quantities[this.parameter().quantity].factor);
+  protected readonly shown = computed(() => {
+    const value = this.value();
+    return value === undefined ? this.parameter().value : formatPlain(value, this.parameter().quantity);
+  });
+  protected readonly exact = computed(() => {
+    const value = this.value();
+    const source = this.formula() ? `${this.parameter().name} = ${this.parameter().value}` : this.parameter().name;
+    return value === undefined ? source : `${source}; ${formatExact(value, this.parameter().quantity)}`;
+  });
+  protected readonly slider = computed(() => {
+    const range = this.range();
+    const value = this.value();
+    if (value === undefined || range?.min === undefined || range.max === undefined) return undefined;
+    const round = (x: number) => Number((x * this.factor()).toPrecision(10));
+    return {
+      min: round(range.min),
+      max: round(range.max),
+      step: round(range.step ?? (range.max - range.min) / 100),
+      value: round(value),
+    };
+  });
+
+  protected slide(shown: number | undefined): void {
+    if (shown === undefined) return;
+    this.changed.emit({ text: this.expression(shown), gesture: true });
+  }
+
+  protected focus(): void {
+    this.typing.set(true);
+    setTimeout(() => this.field().nativeElement.select());
+  }
+
+  protected commit(text: string): void {
+    if (!this.typing()) return;
+    this.typing.set(false);
+    const typed = text.trim();
+    if (typed !== '' && typed !== this.parameter().value)
+      this.changed.emit({ text: this.withUnit(typed), gesture: false });
+  }
+
+  protected giveUp(): void {
+    this.typing.set(false);
+    this.field().nativeElement.blur();
+  }
+
+  /** Up and down step the value, as on a slider. */
+  protected step(event: Event, direction: 1 | -1): void {
+    const slider = this.slider();
+    if (!slider || this.formula()) return;
+    event.preventDefault();
+    const next = Math.min(slider.max, Math.max(slider.min, slider.value + direction * slider.step));
+    this.changed.emit({ text: this.expression(next), gesture: true });
+  }
+
+  /** A bare number means the unit that is shown. */
+  private withUnit(typed: string): string {
+    return /^[-+]?\d*[.,]?\d+$/.test(typed) ? this.expression(Number(typed.replace(',', '.'))) : typed;
+  }
+
+  private expression(shown: number): string {
+    return toExpression(shown / this.factor(), this.parameter().quantity);
+  }
+}

@@ -1,0 +1,86 @@
+import { HttpClient, HttpErrorResponse, HttpHeaders } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { Design } from '@hashira/core';
+import { catchError, map, throwError, type Observable } from 'rxjs';
+
+/** A design in the list. */
+export interface DesignSummary {
+  readonly id: string;
+  readonly title: string;
+  readonly alternatives: number;
+  readonly revision: number;
+  readonly updatedAt: string;
+}
+
+/** A design as stored. */
+export interface StoredDesign {
+  readonly id: string;
+  readonly revision: number;
+  readonly document: Design;
+}
+
+/** An answer of the server that is not what was asked for, in words. */
+export class ApiProblem extends Error {
+  constructor(
+    /** HTTP status; 0 when the server did not answer. */
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+/** The designs on the server. Errors arrive as {@link ApiProblem}. */
+@Injectable({ providedIn: 'root' })
+export class DesignApi {
+  private readonly http = inject(HttpClient);
+
+  list(): Observable<DesignSummary[]> {
+    return this.http.get<DesignSummary[]>('/api/designs').pipe(explained());
+  }
+
+  load(id: string): Observable<StoredDesign> {
+    return this.http.get<StoredDesign>(`/api/designs/${id}`).pipe(explained());
+  }
+
+  /** Stores a new design; an unknown value is validated by the server. */
+  create(document: unknown): Observable<StoredDesign> {
+    return this.http.post<StoredDesign>('/api/designs', document).pipe(explained());
+  }
+
+  /** Saves over `revision`; an {@link ApiProblem} with status 412 when it is no longer the current one. */
+  save(id: string, revision: number, document: Design): Observable<number> {
+    return this.http
+      .put<{ revision: number }>(`/api/designs/${id}`, document, { headers: ifMatch(revision) })
+      .pipe(
+        map((answer) => answer.revision),
+        explained(),
+      );
+  }
+
+  remove(id: string, revision: number): Observable<void> {
+    return this.http.delete<void>(`/api/designs/${id}`, { headers: ifMatch(revision) }).pipe(explained());
+  }
+
+  restore(id: string): Observable<StoredDesign> {
+    return this.http.post<StoredDesign>(`/api/designs/${id}/restore`, null).pipe(explained());
+  }
+
+  duplicate(id: string): Observable<StoredDesign> {
+    return this.http.post<StoredDesign>(`/api/designs/${id}/duplicate`, null).pipe(explained());
+  }
+}
+
+function ifMatch(revision: number): HttpHeaders {
+  return new HttpHeaders({ 'If-Match': `"${revision}"` });
+}
+
+function explained<T>(): (source: Observable<T>) => Observable<T> {
+  return catchError((error: unknown) => {
+    if (!(error instanceof HttpErrorResponse)) return throwError(() => error);
+    if (error.status === 0)
+      return throwError(() => new ApiProblem(0, 'The server does not answer; it may have been stopped.'));
+    const detail = (error.error as { detail?: string } | null)?.detail;
+    return throwError(() => new ApiProblem(error.status, detail ?? `The server answered ${error.status}.`));
+  });
+}

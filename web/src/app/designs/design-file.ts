@@ -1,0 +1,23 @@
+import type { Design } from '@hashira/core';
+
+/** Offers a design as a JSON file to save. */
+export function downloadDesign(design: Design): void {
+  const text = `${JSON.stringify(design, null, 2)}\n`;
+  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = `${design.title.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'design'}.json`;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(address), 1000);
+}
+
+/** Reads a chosen file as JSON; throws an error whose message can be shown. */
+export async function readDesignFile(file: File): Promise<unknown> {
+  const text = await file.text();
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    throw new Error(`"${file.name}" is not a design file: it is not JSON (${reason}).`, { cause: error });
+  }
+}

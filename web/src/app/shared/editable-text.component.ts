@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, ElementRef, input, output, signal, viewChild } from '@angular/core';
+
+/** Text that can be pressed and typed over: Enter keeps, Escape gives up. */
+@Component({
+  selector: 'app-editable-text',
+  template: `
+    @if (editing()) {
+      <input
+        #field
+        maxlength="200"
+        [attr.aria-label]="label()"
+        [value]="text()"
+        (keydown.enter)="commit(field.value)"
+        (keydown.escape)="editing.set(false)"
+        (blur)="commit(field.value)"
+      />
+    } @else {
+      <button type="button" class="plain" [title]="label() + ', press to change'" (click)="start()">{{ text() }}</button>
+    }
+  `,
+  styles: `
+    input {
+      font: inherit;
+      width: 14em;
+      max-width: 100%;
+      padding: 0 2px;
+      border: 1px solid var(--indigo);
+      background: var(--sheet);
+    }
+    button {
+      max-width: 100%;
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class EditableTextComponent {
+  readonly text = input.required<string>();
+  readonly label = input.required<string>();
+  readonly changed = output<string>();
+
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  protected readonly editing = signal(false);
+
+  /** Begins typing. */
+  start(): void {
+    this.editing.set(true);
+    setTimeout(() => {
+      this.field()?.nativeElement.focus();
+      this.field()?.nativeElement.select();
+    });
+  }
+
+  protected commit(value: string): void {
+    if (!this.editing()) return;
+    this.editing.set(false);
+    const text = value.trim();
+    if (text !== '' && text !== this.text()) this.changed.emit(text);
+  }
+}

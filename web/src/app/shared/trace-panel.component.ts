@@ -1,0 +1,83 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Drawer } from 'primeng/drawer';
+import { stepExact, stepValue } from './step-format';
+import { TraceService } from './trace.service';
+
+/** Shows how a number came about, line by line, so that it can be followed with a pocket calculator. */
+@Component({
+  selector: 'app-trace-panel',
+  imports: [Drawer],
+  template: `
+    <p-drawer
+      [visible]="trace() !== undefined"
+      (visibleChange)="$event || close()"
+      position="right"
+      [modal]="false"
+      [style]="{ width: '430px' }"
+      [header]="trace()?.title ?? ''"
+    >
+      @if (trace(); as t) {
+        <p class="value number">{{ t.value }}</p>
+        <p class="soft">{{ t.about }}</p>
+        <table>
+          @for (step of t.steps; track $index) {
+            <tr>
+              <th scope="row">{{ step.symbol }}</th>
+              <td class="number" [title]="exact(step)">{{ value(step) }}</td>
+              <td class="soft">
+                {{ step.from }}
+                @if (step.clause) {
+                  <span class="clause">EN 1993-1-1 {{ step.clause }}</span>
+                }
+              </td>
+            </tr>
+          }
+        </table>
+      }
+    </p-drawer>
+  `,
+  styles: `
+    .value {
+      font-size: 1.6rem;
+      font-weight: 600;
+      margin: 0;
+    }
+    p {
+      margin: 0 0 0.6rem;
+    }
+    table {
+      border-collapse: collapse;
+      width: 100%;
+      font-size: 13px;
+    }
+    th,
+    td {
+      text-align: left;
+      vertical-align: top;
+      padding: 3px 6px 3px 0;
+      border-bottom: 1px solid var(--ink-faint);
+      font-weight: 400;
+    }
+    th {
+      font-weight: 600;
+    }
+    td.number {
+      text-align: right;
+    }
+    .clause {
+      display: block;
+      color: var(--indigo);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TracePanelComponent {
+  private readonly service = inject(TraceService);
+  protected readonly trace = computed(() => this.service.open()?.());
+  protected readonly value = stepValue;
+  protected readonly exact = stepExact;
+
+  protected close(): void {
+    this.service.open.set(undefined);
+  }
+}

@@ -1,0 +1,49 @@
+import { definePreset } from '@primeuix/themes';
+import Aura from '@primeuix/themes/aura';
+
+/** A drawing office's sheet: warm paper, ink lines, square corners; indigo is what can be used. */
+export const sheetPreset = definePreset(Aura, {
+  primitive: {
+    borderRadius: { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '3px', xl: '3px' },
+  },
+  semantic: {
+    primary: {
+      50: '#eef1f7',
+      100: '#d8dfed',
+      200: '#b3c0dc',
+      300: '#8399c5',
+      400: '#5674ad',
+      500: '#2b4c8c',
+      600: '#264480',
+      700: '#20396b',
+      800: '#1a2e56',
+      900: '#142342',
+      950: '#0d172c',
+    },
+    formField: {
+      paddingX: '0.4rem',
+      paddingY: '0.2rem',
+      sm: { fontSize: '0.8125rem', paddingX: '0.35rem', paddingY: '0.15rem' },
+    },
+    colorScheme: {
+      light: {
+        surface: {
+          0: '#fffdf8',
+          50: '#f7f4ec',
+          100: '#efebe0',
+          200: '#e0dbcd',
+          300: '#c9c5b9',
+          400: '#9b9a94',
+          500: '#76787b',
+          600: '#5c6069',
+          700: '#42464f',
+          800: '#30343c',
+          900: '#22252b',
+          950: '#15171b',
+        },
+        text: { color: '#22252b', hoverColor: '#22252b', mutedColor: '#5c6069', hoverMutedColor: '#42464f' },
+        formField: { borderColor: '#c9c5b9', hoverBorderColor: '#76787b', color: '#22252b', shadow: 'none' },
+      },
+    },
+  },
+});

@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal } from '@angular/core';
+import { Title } from '@angular/platform-browser';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { setTitle } from '@hashira/core';
+import { Button } from 'primeng/button';
+import { Tooltip } from 'primeng/tooltip';
+import { firstValueFrom } from 'rxjs';
+import { DesignApi } from '../designs/design-api.service';
+import { downloadDesign } from '../designs/design-file';
+import { rememberOpened } from '../designs/last-opened';
+import { EditableTextComponent } from '../shared/editable-text.component';
+import { Calculation } from './calculation.service';
+import { DesignWorkspace } from './design-workspace.service';
+import { Saving } from './saving.service';
+import { ViewState } from './view-state.service';
+
+/** An open design: loads it, keeps it saved, and frames its screens. */
+@Component({
+  selector: 'app-workspace',
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, Button, Tooltip, EditableTextComponent],
+  templateUrl: './workspace.component.html',
+  styleUrl: './workspace.component.css',
+  providers: [Calculation, Saving, DesignWorkspace, ViewState],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'key($event)', '(window:beforeunload)': 'leaving($event)' },
+})
+export class WorkspaceComponent {
+  private readonly api = inject(DesignApi);
+  private readonly router = inject(Router);
+  private readonly pageTitle = inject(Title);
+  private readonly saving = inject(Saving);
+  protected readonly workspace = inject(DesignWorkspace);
+
+  /** The design's id, from the address. */
+  readonly id = input.required<string>();
+
+  protected readonly problem = signal('');
+
+  protected readonly savedText = computed(() => {
+    const state = this.workspace.savingState();
+    switch (state.kind) {
+      case 'saved':
+        return `Saved, revision ${state.revision}`;
+      case 'saving':
+        return 'Saving…';
+      case 'unsaved':
+        return 'Not saved';
+      case 'conflict':
+        return 'Changed elsewhere';
+    }
+  });
+
+  constructor() {
+    effect(() => void this.open(this.id()));
+    effect(() => {
+      const title = this.workspace.state()?.design.title;
+      if (title !== undefined) this.pageTitle.setTitle(`${title} · Hashira`);
+    });
+    inject(DestroyRef).onDestroy(() => this.saving.flush());
+  }
+
+  protected rename(title: string): void {
+    this.workspace.apply((design) => setTitle(design, title));
+  }
+
+  protected export(): void {
+    const design = this.workspace.state()?.design;
+    if (design) downloadDesign(design);
+  }
+
+  /** Takes the stored design in a conflict; what is on the screen is given up. */
+  protected takeTheirs(): Promise<void> {
+    return this.open(this.id());
+  }
+
+  /** Keeps what is on the screen in a conflict, as a design of its own. */
+  protected async keepMine(): Promise<void> {
+    const design = this.workspace.state()?.design;
+    if (!design) return;
+    await this.attempt(async () => {
+      const stored = await firstValueFrom(
+        this.api.create({ ...design, title: `${design.title}, mine`.slice(0, 200) }),
+      );
+      await this.router.navigate(['/designs', stored.id]);
+    });
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+    if ((event.target as Element).closest('input, textarea')) return;
+    const key = event.key.toLowerCase();
+    if (key === 'z' && !event.shiftKey) this.workspace.undo();
+    else if (key === 'y' || (key === 'z' && event.shiftKey)) this.workspace.redo();
+    else return;
+    event.preventDefault();
+  }
+
+  protected leaving(event: BeforeUnloadEvent): void {
+    if (this.saving.state.kind === 'saved') return;
+    this.saving.flush();
+    event.preventDefault();
+  }
+
+  private async open(id: string): Promise<void> {
+    this.problem.set('');
+    await this.attempt(async () => {
+      const { revision, document } = await firstValueFrom(this.api.load(id));
+      if (this.id() !== id) return;
+      this.workspace.open(id, revision, document);
+      rememberOpened(id);
+    });
+  }
+
+  private async attempt(work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+    } catch (error) {
+      this.problem.set(error instanceof Error ? error.message : String(error));
+    }
+  }
+}
