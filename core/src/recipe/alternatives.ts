@@ -1,9 +1,13 @@
 import { problem, ProblemError, type Problem } from '../problem.js';
-import type { Alternative, Changes, Design, Rule, Step } from './types.js';
+import type { Alternative, Changes, Choice, Design, Rule, Step } from './types.js';
 
 /** The option of each choice that an alternative picks; a choice it does not name takes its first option. */
-export function pickedOption(design: Design, alternative: Alternative, choiceId: string): string | undefined {
-  const choice = design.choices.find((c) => c.id === choiceId);
+export function pickedOption(
+  choices: readonly Choice[],
+  alternative: Alternative,
+  choiceId: string,
+): string | undefined {
+  const choice = choices.find((c) => c.id === choiceId);
   return alternative.picks[choiceId] ?? choice?.options[0]?.id;
 }
 
@@ -22,7 +26,7 @@ export function applyAlternative(design: Design, alternative: Alternative): Desi
     if (!design.choices.some((c) => c.id === choice)) report(`there is no choice "${choice}".`);
   let result = design;
   for (const choice of design.choices) {
-    const id = pickedOption(design, alternative, choice.id);
+    const id = pickedOption(design.choices, alternative, choice.id);
     const option = choice.options.find((o) => o.id === id);
     if (!option) report(`the choice "${choice.title}" has no option "${id ?? ''}".`);
     else result = applyChanges(result, option.changes, report);

@@ -39,6 +39,8 @@ export interface Figure {
   readonly id: FigureId;
   readonly title: string;
   readonly quantity: QuantityName;
+  /** The sign says something beyond the drawing: which way it sways. */
+  readonly signed: boolean;
   /** Combinations that judge it; `none` where loads do not matter. */
   readonly judgedBy: 'strength' | 'service' | 'none';
   /** The worst value over the selections; undefined where the frame has nothing to read it from. */

@@ -10,6 +10,7 @@ function greatestMoment(id: FigureId, title: string, role: Role): Figure {
     id,
     title,
     quantity: 'moment',
+    signed: false,
     judgedBy: 'strength',
     compute(source, selections) {
       let worst: FigureResult | undefined;

@@ -41,6 +41,7 @@ export const eavesSway: Figure = {
   id: 'sway',
   title: 'Eaves sway',
   quantity: 'deflection',
+  signed: true,
   judgedBy: 'service',
   compute: (source, selections) => largestAtNodes(source, selections, ['eaves', 'valley'], 0),
   trace: (source, result) => traceNode(source, result, 0, 'ux'),
@@ -51,6 +52,7 @@ export const apexDeflection: Figure = {
   id: 'deflection',
   title: 'Apex deflection',
   quantity: 'deflection',
+  signed: true,
   judgedBy: 'service',
   compute: (source, selections) =>
     largestAtNodes(source, selections, ['apex'], 2) ?? largestOnRafters(source, selections),

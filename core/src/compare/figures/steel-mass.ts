@@ -5,6 +5,7 @@ export const steelMass: Figure = {
   id: 'mass',
   title: 'Steel mass',
   quantity: 'mass',
+  signed: false,
   judgedBy: 'none',
   compute({ frame }) {
     let value = 0;

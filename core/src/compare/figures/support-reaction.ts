@@ -17,6 +17,7 @@ function greatestReaction(
     id,
     title,
     quantity,
+    signed: false,
     judgedBy: 'strength',
     compute(source, selections) {
       let worst: FigureResult | undefined;

@@ -7,6 +7,7 @@ export const utilisation: Figure = {
   id: 'utilisation',
   title: 'Utilisation',
   quantity: 'number',
+  signed: false,
   judgedBy: 'strength',
   compute({ checks }) {
     let worst: FigureResult | undefined;

@@ -59,7 +59,7 @@ export class ComparisonScreenComponent {
       return built ? [extentOf(built.model.nodes.flatMap((n) => [n.x, 0, n.z]))] : [];
     });
     if (extents.length === 0) return undefined;
-    return fit(extents.reduce(union), this.stageSize(), { left: 62, right: 62, top: 46, bottom: 70 });
+    return fit(extents.reduce(union), this.stageSize(), { left: 88, right: 88, top: 56, bottom: 84 });
   });
 
   protected readonly columns = computed(() =>

@@ -82,7 +82,7 @@ export class FiguresChartComponent {
           data: data(first),
           barWidth: '34%',
           itemStyle: { color: colours.inkFaint, borderColor: colours.ink, borderWidth: 1 },
-          label: { show: true, position: 'insideTop', ...text, formatter: ({ value }: { value: number }) => significant(value) },
+          label: { show: true, position: 'insideBottom', ...text, formatter: ({ value }: { value: number }) => significant(value) },
         },
         {
           type: 'line',
@@ -93,7 +93,7 @@ export class FiguresChartComponent {
           symbolSize: 10,
           lineStyle: { color: colours.indigo, type: 'dashed', width: 1 },
           itemStyle: { color: colours.indigo },
-          label: { show: true, position: 'right', ...text, color: colours.indigo, formatter: ({ value }: { value: number }) => significant(value) },
+          label: { show: true, position: 'top', ...text, color: colours.indigo, formatter: ({ value }: { value: number }) => significant(value) },
         },
       ],
     };

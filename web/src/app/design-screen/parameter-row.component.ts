@@ -49,18 +49,26 @@ export class ParameterRowComponent {
     const source = this.formula() ? `${this.parameter().name} = ${this.parameter().value}` : this.parameter().name;
     return value === undefined ? source : `${source}; ${formatExact(value, this.parameter().quantity)}`;
   });
-  protected readonly slider = computed(() => {
-    const range = this.range();
-    const value = this.value();
-    if (value === undefined || range?.min === undefined || range.max === undefined) return undefined;
-    const round = (x: number) => Number((x * this.factor()).toPrecision(10));
-    return {
-      min: round(range.min),
-      max: round(range.max),
-      step: round(range.step ?? (range.max - range.min) / 100),
-      value: round(value),
-    };
-  });
+  protected readonly slider = computed(
+    () => {
+      const range = this.range();
+      const value = this.value();
+      if (value === undefined || range?.min === undefined || range.max === undefined) return undefined;
+      const round = (x: number) => Number((x * this.factor()).toPrecision(10));
+      return {
+        min: round(range.min),
+        max: round(range.max),
+        step: round(range.step ?? (range.max - range.min) / 100),
+        value: round(value),
+      };
+    },
+    // A slider whose numbers did not change is not rendered anew
+    {
+      equal: (a, b) =>
+        a === b ||
+        (a?.value === b?.value && a?.min === b?.min && a?.max === b?.max && a?.step === b?.step),
+    },
+  );
 
   protected slide(shown: number | undefined): void {
     if (shown === undefined) return;

@@ -9,9 +9,10 @@ import {
 } from '@hashira/core';
 import type { Trace } from './trace.service';
 
-/** A figure's value for reading. */
+/** A figure's value for reading: its magnitude, with the sign only where that says something. */
 export function figureText(figure: Figure, result: FigureResult | undefined): string {
-  return result ? formatWithUnit(result.value, figure.quantity) : '–';
+  if (!result) return '–';
+  return formatWithUnit(figure.signed ? result.value : Math.abs(result.value), figure.quantity);
 }
 
 /** Every digit of a figure's value. */

@@ -16,7 +16,9 @@ export const colours = {
 export type Colour = keyof typeof colours;
 
 /** Red, green, blue from 0 to 1. */
-export function rgb(colour: Colour): readonly [number, number, number] {
-  const value = parseInt(colours[colour].slice(1), 16);
-  return [(value >> 16) / 255, ((value >> 8) & 255) / 255, (value & 255) / 255];
-}
+export const tints = Object.fromEntries(
+  Object.entries(colours).map(([name, hex]) => {
+    const value = parseInt(hex.slice(1), 16);
+    return [name, [(value >> 16) / 255, ((value >> 8) & 255) / 255, (value & 255) / 255]];
+  }),
+) as unknown as Record<Colour, readonly [number, number, number]>;

@@ -120,17 +120,15 @@ function labelMember(
         Math.abs(extreme.value - end.value) < 0.08 * Math.abs(extreme.value),
     );
   const ends = [all[0]!, all[all.length - 1]!].filter((end) => !nearExtreme(end));
-  const chosen = [...ends, max, min];
-  const seen = new Set<string>();
+  const chosen = new Set([...ends, max, min]);
+  let index = 0;
   for (const { x, value } of chosen) {
-    const key = `${style.force} ${id} ${x.toFixed(6)} ${value.toPrecision(6)}`;
-    if (seen.has(key) || Math.abs(value) < 5e-3 * size) continue;
-    seen.add(key);
+    if (Math.abs(value) < 5e-3 * size) continue;
     const tip = pointAt(scene, frame, m, x, style.side * value * scene.scales.diagram);
     const foot = pointAt(scene, frame, m, x);
     const extreme = Math.abs(value) >= size * (1 - 1e-9);
     labels.push({
-      key,
+      key: `${style.force} ${id} ${index++}`,
       // M stands on its tension side, which says more than a sign that turns with the member's direction
       text: formatWithUnit(style.force === 'My' ? Math.abs(value) : value, style.quantity),
       ...beyond(foot, tip),

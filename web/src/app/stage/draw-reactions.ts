@@ -49,7 +49,7 @@ export function drawReactions(pen: Pen, scene: StageScene, labels: StageLabel[])
       labels.push({
         key: `H ${node}`,
         text: formatWithUnit(Math.abs(H), 'force'),
-        at: [far[0] + 4 * outside, far[1]],
+        at: [far[0] - 6 * outside, far[1] + 14],
         align: outside < 0 ? 'right' : 'left',
         tone: 'moss',
         priority: 8,

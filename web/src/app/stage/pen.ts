@@ -1,4 +1,4 @@
-import { rgb, type Colour } from './colours';
+import { tints, type Colour } from './colours';
 
 /** A point on the sheet, px from its top left corner. */
 export type Point = readonly [x: number, y: number];
@@ -102,9 +102,17 @@ export class Pen {
       larger.set(this.data);
       this.data = larger;
     }
-    const [r, g, b] = rgb(colour);
-    this.data.set([at[0], at[1], distance, half, r, g, b, alpha], this.used);
-    this.used += vertexSize;
+    const { data, used } = this;
+    const tint = tints[colour];
+    data[used] = at[0];
+    data[used + 1] = at[1];
+    data[used + 2] = distance;
+    data[used + 3] = half;
+    data[used + 4] = tint[0];
+    data[used + 5] = tint[1];
+    data[used + 6] = tint[2];
+    data[used + 7] = alpha;
+    this.used = used + vertexSize;
   }
 }
 

@@ -2,11 +2,11 @@ import { Injectable, type OnDestroy } from '@angular/core';
 import {
   BufferGeometry,
   Camera,
+  CustomBlending,
+  DoubleSide,
   InterleavedBuffer,
   InterleavedBufferAttribute,
   Mesh,
-  CustomBlending,
-  DoubleSide,
   OneFactor,
   OneMinusSrcAlphaFactor,
   Scene,
@@ -39,13 +39,14 @@ const fragmentShader = `
     gl_FragColor = vec4(vInk.rgb, vInk.a * coverage);
   }`;
 
-/**
- * Paints pens onto canvases. All sheets share one WebGL context: a sheet is drawn there and copied, so that any number of
- * stages and thumbnails costs no further context.
- */
-@Injectable({ providedIn: 'root' })
-export class SheetRenderer implements OnDestroy {
-  private readonly renderer = new WebGLRenderer({ alpha: true, antialias: false, premultipliedAlpha: true });
+/** Sheets up to this width share one context and are painted a frame later than the large ones, px. */
+const smallWidth = 200;
+/** Browsers keep some sixteen WebGL contexts; sheets beyond this many share one too. */
+const mostContexts = 8;
+
+/** Paints triangles in one WebGL context: that of a canvas on the page, or one off it whose pictures are handed over. */
+class SheetContext {
+  private readonly renderer: WebGLRenderer;
   private readonly material = new ShaderMaterial({
     vertexShader,
     fragmentShader,
@@ -64,9 +65,11 @@ export class SheetRenderer implements OnDestroy {
   private readonly geometry = new BufferGeometry();
   private readonly scene = new Scene();
   private readonly camera = new Camera();
-  private size = { width: 0, height: 0 };
+  private width = 0;
+  private height = 0;
 
-  constructor() {
+  constructor(private readonly target: HTMLCanvasElement | OffscreenCanvas) {
+    this.renderer = new WebGLRenderer({ canvas: target, alpha: false, antialias: false, depth: false });
     const mesh = new Mesh(this.geometry, this.material);
     mesh.frustumCulled = false;
     this.scene.add(mesh);
@@ -74,36 +77,44 @@ export class SheetRenderer implements OnDestroy {
     this.renderer.setClearColor(0xfffdf8, 1);
   }
 
-  /** Paints pens, the first lowest, onto a canvas of the given size in CSS px. */
-  paint(pens: readonly Pen[], canvas: HTMLCanvasElement, size: SheetSize): void {
-    const ratio = Math.min(2, globalThis.devicePixelRatio || 1);
-    const width = Math.max(1, Math.round(size.width * ratio));
-    const height = Math.max(1, Math.round(size.height * ratio));
-    if (canvas.width !== width || canvas.height !== height) {
-      canvas.width = width;
-      canvas.height = height;
-    }
-    this.grow(width, height);
-    this.load(pens);
-    (this.material.uniforms['sheet']!.value as Vector2).set(size.width, size.height);
-    this.renderer.setViewport(0, this.size.height - height, width, height);
-    this.renderer.setScissor(0, this.size.height - height, width, height);
-    this.renderer.setScissorTest(true);
-    this.renderer.render(this.scene, this.camera);
-    canvas.getContext('2d')?.drawImage(this.renderer.domElement, 0, 0, width, height, 0, 0, width, height);
+  /** Draws pens, the first lowest, over the whole target. */
+  draw(pens: readonly Pen[], size: SheetSize): void {
+    this.resize(size.width, size.height);
+    this.drawAt(pens, size, 0);
   }
 
-  ngOnDestroy(): void {
+  /** Draws sheets of one size under each other and gives the picture of all of them. */
+  drawColumn(sheets: readonly (readonly Pen[])[], size: SheetSize): ImageBitmap | undefined {
+    if (!(this.target instanceof OffscreenCanvas)) return undefined;
+    this.resize(size.width, size.height * sheets.length);
+    sheets.forEach((pens, i) => this.drawAt(pens, size, size.height * i));
+    return this.target.transferToImageBitmap();
+  }
+
+  private resize(width: number, height: number): void {
+    const ratio = pixelRatio();
+    if (width * ratio === this.width && height * ratio === this.height) return;
+    this.width = width * ratio;
+    this.height = height * ratio;
+    this.renderer.setSize(this.width, this.height, false);
+  }
+
+  private drawAt(pens: readonly Pen[], size: SheetSize, top: number): void {
+    const ratio = pixelRatio();
+    const bottom = this.height - (top + size.height) * ratio;
+    this.renderer.setViewport(0, bottom, size.width * ratio, size.height * ratio);
+    this.renderer.setScissor(0, bottom, size.width * ratio, size.height * ratio);
+    this.renderer.setScissorTest(true);
+    this.load(pens);
+    (this.material.uniforms['sheet']!.value as Vector2).set(size.width, size.height);
+    this.renderer.render(this.scene, this.camera);
+  }
+
+  dispose(): void {
     this.geometry.dispose();
     this.material.dispose();
     this.renderer.dispose();
-  }
-
-  /** The shared drawing buffer only ever grows, so that switching between sheets allocates nothing. */
-  private grow(width: number, height: number): void {
-    if (width <= this.size.width && height <= this.size.height) return;
-    this.size = { width: Math.max(width, this.size.width), height: Math.max(height, this.size.height) };
-    this.renderer.setSize(this.size.width, this.size.height, false);
+    this.renderer.forceContextLoss();
   }
 
   private load(pens: readonly Pen[]): void {
@@ -125,4 +136,88 @@ export class SheetRenderer implements OnDestroy {
     this.buffer.needsUpdate = true;
     this.geometry.setDrawRange(0, length / vertexSize);
   }
+}
+
+/**
+ * Paints pens onto canvases. A large sheet has a WebGL context of its own, which the browser composes without waiting;
+ * thumbnails share one off the page and are painted in the next frame, after the large ones.
+ */
+@Injectable({ providedIn: 'root' })
+export class SheetRenderer implements OnDestroy {
+  private readonly own = new Map<HTMLCanvasElement, SheetContext>();
+  private shared: SheetContext | undefined;
+  private readonly waiting = new Map<HTMLCanvasElement, { pens: readonly Pen[]; size: SheetSize }>();
+  private frame = 0;
+
+  /** Paints pens, the first lowest, onto a canvas of the given size in CSS px. */
+  paint(pens: readonly Pen[], canvas: HTMLCanvasElement, size: SheetSize): void {
+    const context = this.own.get(canvas) ?? (size.width > smallWidth ? this.ownContext(canvas) : undefined);
+    if (context) {
+      context.draw(pens, size);
+      return;
+    }
+    this.waiting.set(canvas, { pens, size });
+    this.frame ||= requestAnimationFrame(() => this.paintWaiting());
+  }
+
+  /** Frees what a canvas that leaves the page has taken. */
+  release(canvas: HTMLCanvasElement): void {
+    this.own.get(canvas)?.dispose();
+    this.own.delete(canvas);
+    this.waiting.delete(canvas);
+  }
+
+  ngOnDestroy(): void {
+    cancelAnimationFrame(this.frame);
+    for (const context of this.own.values()) context.dispose();
+    this.shared?.dispose();
+  }
+
+  private ownContext(canvas: HTMLCanvasElement): SheetContext | undefined {
+    if (this.own.size >= mostContexts) return undefined;
+    const context = new SheetContext(canvas);
+    this.own.set(canvas, context);
+    return context;
+  }
+
+  /** Paints what waits in one picture for each size, so that the graphics process is waited for once. */
+  private paintWaiting(): void {
+    this.frame = 0;
+    this.shared ??= new SheetContext(new OffscreenCanvas(1, 1));
+    for (const sheets of bySize(this.waiting)) {
+      const size = sheets[0]!.size;
+      const picture = this.shared.drawColumn(
+        sheets.map(({ pens }) => pens),
+        size,
+      );
+      const [width, height] = [size.width * pixelRatio(), size.height * pixelRatio()];
+      sheets.forEach(({ canvas }, i) => {
+        canvas.width = width;
+        canvas.height = height;
+        if (picture) canvas.getContext('2d')?.drawImage(picture, 0, height * i, width, height, 0, 0, width, height);
+      });
+      picture?.close();
+    }
+    this.waiting.clear();
+  }
+}
+
+interface WaitingSheet {
+  readonly canvas: HTMLCanvasElement;
+  readonly pens: readonly Pen[];
+  readonly size: SheetSize;
+}
+
+function bySize(waiting: ReadonlyMap<HTMLCanvasElement, Omit<WaitingSheet, 'canvas'>>): WaitingSheet[][] {
+  const groups = new Map<string, WaitingSheet[]>();
+  for (const [canvas, sheet] of waiting) {
+    const key = `${sheet.size.width} ${sheet.size.height}`;
+    groups.set(key, [...(groups.get(key) ?? []), { canvas, ...sheet }]);
+  }
+  return [...groups.values()];
+}
+
+/** Pixels of the screen for a CSS px, a whole number so that sheets end on pixels. */
+function pixelRatio(): number {
+  return Math.min(2, Math.max(1, Math.round(globalThis.devicePixelRatio || 1)));
 }

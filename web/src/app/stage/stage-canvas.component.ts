@@ -1,6 +1,7 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   ElementRef,
   afterRenderEffect,
   computed,
@@ -43,6 +44,7 @@ export class StageCanvasComponent {
   protected readonly labels = computed(() => placeLabels(this.drawing().labels, this.scene().size));
 
   constructor() {
+    inject(DestroyRef).onDestroy(() => this.renderer.release(this.canvas().nativeElement));
     afterRenderEffect({
       write: () => {
         const overlay = this.overlay();

@@ -13,8 +13,8 @@ import type { DiagramKind, StageScales } from './scene';
 export type DeformationScale = { readonly kind: 'automatic' } | { readonly kind: 'fixed'; readonly factor: number };
 
 /** Largest diagram ordinate, displacement and load, as fractions of the frame's size. */
-const diagramShare = 0.2;
-const deformationShare = 0.06;
+const diagramShare = { none: 0, N: 0.13, V: 0.13, M: 0.16 };
+const deformationShare = 0.08;
 const loadShare = 0.055;
 
 /**
@@ -54,7 +54,7 @@ export function commonScales(
     });
   }
   return {
-    diagram: force > 0 ? (diagramShare * size) / force : 0,
+    diagram: force > 0 ? (diagramShare[diagram] * size) / force : 0,
     load: load > 0 ? (loadShare * size) / load : 0,
     deformation:
       deformation.kind === 'fixed'
@@ -65,9 +65,9 @@ export function commonScales(
   };
 }
 
-/** The largest of 1, 2, 5 × 10ⁿ that is not above the value; below 1 the value itself rounded down the same way. */
+/** The largest of 1, 1.5, 2, 3, 5, 7 × 10ⁿ that is not above the value. */
 export function niceFactor(value: number): number {
   const power = 10 ** Math.floor(Math.log10(value));
   const digit = value / power;
-  return (digit >= 5 ? 5 : digit >= 2 ? 2 : 1) * power;
+  return ([7, 5, 3, 2, 1.5].find((step) => digit >= step) ?? 1) * power;
 }

@@ -22,7 +22,7 @@ import { StageCanvasComponent } from './stage-canvas.component';
 /** A scene without what the stage itself decides: camera, size, phase. */
 export type StageContent = Omit<StageScene, 'camera' | 'size' | 'phase' | 'thumbnail'>;
 
-const margins: Margins = { left: 152, right: 96, top: 92, bottom: 118 };
+const margins: Margins = { left: 152, right: 112, top: 92, bottom: 118 };
 const bareMargins: Margins = { left: 60, right: 60, top: 44, bottom: 64 };
 
 /**

@@ -4,6 +4,8 @@ import { commonScales, type DeformationScale } from '../stage/stage-scales';
 import type { DiagramKind, StageLayers, StageScales } from '../stage/scene';
 import { DesignWorkspace } from './design-workspace.service';
 
+const none: never[] = [];
+
 /** What all stages of a design show: one load case, one diagram, one scale. */
 @Injectable()
 export class ViewState {
@@ -18,24 +20,22 @@ export class ViewState {
   /** The deformed shape swings between both sides. */
   readonly moving = signal(false);
 
+  // The same arrays while parameters are dragged, so that nothing that lists them is rendered anew
+  private readonly loadCases = computed(() => this.workspace.state()?.design.loadCases ?? none);
+  private readonly combinations = computed(() => this.workspace.state()?.design.combinations ?? none);
+
   /** Load cases and combinations to choose from. */
-  readonly resultOptions = computed(() => {
-    const design = this.workspace.state()?.design;
-    if (!design) return [];
-    return [
-      { label: 'Load cases', items: design.loadCases.map((c) => ({ id: c.id, label: `${c.id}  ${c.title}` })) },
-      {
-        label: 'Combinations',
-        items: design.combinations.map((c) => ({ id: c.id, label: `${c.id}  ${c.title ?? c.state}` })),
-      },
-    ];
-  });
+  readonly resultOptions = computed(() => [
+    { label: 'Load cases', items: this.loadCases().map((c) => ({ id: c.id, label: `${c.id}  ${c.title}` })) },
+    {
+      label: 'Combinations',
+      items: this.combinations().map((c) => ({ id: c.id, label: `${c.id}  ${c.title ?? c.state}` })),
+    },
+  ]);
 
   /** Id of the load case or combination that is shown; the first combination until one is chosen. */
   readonly resultId = computed(() => {
-    const design = this.workspace.state()?.design;
-    if (!design) return '';
-    const ids = [...design.combinations, ...design.loadCases].map((r) => r.id);
+    const ids = [...this.combinations(), ...this.loadCases()].map((r) => r.id);
     const chosen = this.chosenResult();
     return chosen !== undefined && ids.includes(chosen) ? chosen : (ids[0] ?? '');
   });

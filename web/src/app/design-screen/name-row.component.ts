@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { catalogue, grades, type Parameter } from '@hashira/core';
+import { Select } from 'primeng/select';
+
+const profiles = ['HEA', 'HEB', 'IPE'].map((series) => ({
+  label: series,
+  items: catalogue.filter((entry) => entry.series === series).map(({ name }) => ({ label: name, value: name })),
+}));
+const materials = grades.map(({ id }) => ({ label: id, value: id }));
+
+/** A section or a material of the design, chosen from the library. */
+@Component({
+  selector: 'app-name-row',
+  imports: [FormsModule, Select],
+  template: `
+    <label [attr.for]="'p-' + parameter().name">{{ parameter().title }}</label>
+    <p-select
+      [inputId]="'p-' + parameter().name"
+      [options]="options()"
+      [group]="parameter().kind === 'section'"
+      [filter]="parameter().kind === 'section'"
+      optionLabel="label"
+      optionValue="value"
+      size="small"
+      appendTo="body"
+      [ngModel]="parameter().value"
+      (onChange)="changed.emit($event.value)"
+    />
+    @if (own()) {
+      <button
+        type="button"
+        class="plain follow"
+        title="Only this alternative has this value; press to follow the design again"
+        [attr.aria-label]="parameter().title + ': follow the design again'"
+        (click)="followed.emit()"
+      >
+        own ×
+      </button>
+    }
+  `,
+  styleUrl: './pair.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'pair', '[class.own]': 'own()' },
+})
+export class NameRowComponent {
+  readonly parameter = input.required<Parameter>();
+  /** The selected alternative has a value of its own. */
+  readonly own = input(false);
+
+  readonly changed = output<string>();
+  /** The alternative follows the design again. */
+  readonly followed = output<void>();
+
+  protected readonly options = computed((): unknown[] =>
+    this.parameter().kind === 'section' ? profiles : materials,
+  );
+}
