@@ -13,7 +13,9 @@ program
   .argument('<model.json>', 'frame model file')
   .option('--stations <n>', 'equally spaced places along each member, at least 2', stationsOf, 11)
   .option('--out <file>', 'write the results to a file instead of standard output')
-  .action((file: string, options: { stations: number; out?: string }) => exitWith(() => solve(file, options)));
+  .action((file: string, options: { stations: number; out?: string }) =>
+    exitWith(() => solve(file, options)),
+  );
 
 program
   .command('build')
@@ -21,6 +23,8 @@ program
   .argument('<design.json>', 'design file')
   .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
   .option('--out <file>', 'write the model to a file instead of standard output')
-  .action((file: string, options: { alternative?: string; out?: string }) => exitWith(() => build(file, options)));
+  .action((file: string, options: { alternative?: string; out?: string }) =>
+    exitWith(() => build(file, options)),
+  );
 
 await program.parseAsync();

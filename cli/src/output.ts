@@ -39,7 +39,9 @@ export async function writeDocument(document: unknown, out: string | undefined):
     await writeFile(out, text);
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error);
-    throw new ProblemError([problem('no-file', `The file ${out} cannot be written: ${reason}.`, { path: out })]);
+    throw new ProblemError([
+      problem('no-file', `The file ${out} cannot be written: ${reason}.`, { path: out }),
+    ]);
   }
 }
 
@@ -48,4 +50,3 @@ export function valueOf<T>(outcome: Outcome<T>): T {
   if (outcome.ok) return outcome.value;
   throw new ProblemError(outcome.problems);
 }
-

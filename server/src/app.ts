@@ -59,7 +59,11 @@ export function createApp({ database, log, webRoot }: AppOptions): Express {
     app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true }));
     app.get('/{*any}', (request, response, next) => {
       if (/\.[a-z0-9]+$/i.test(request.path)) next();
-      else response.sendFile(join(webRoot, 'index.html'), { headers: { 'Cache-Control': 'no-cache' }, maxAge: 0 });
+      else
+        response.sendFile(join(webRoot, 'index.html'), {
+          headers: { 'Cache-Control': 'no-cache' },
+          maxAge: 0,
+        });
     });
   }
   app.use(() => {

@@ -65,7 +65,8 @@ function explain(error: unknown, options: Options): string | undefined {
   const { code } = error as { code?: string };
   if (code === 'EADDRINUSE')
     return `Port ${options.port} on ${options.host} is in use; stop the other server or choose another port with --port.`;
-  if (code === 'EACCES') return `Port ${options.port} on ${options.host} may not be used; choose one above 1023 with --port.`;
+  if (code === 'EACCES')
+    return `Port ${options.port} on ${options.host} may not be used; choose one above 1023 with --port.`;
   if (code === 'EADDRNOTAVAIL' || code === 'ENOTFOUND')
     return `The address ${options.host} is not one of this machine; choose another with --host.`;
   return undefined;

@@ -145,7 +145,13 @@ describe('beams against closed forms', () => {
     const k = 1e6;
     const w = 1e4;
     const { results } = fieldOf(
-      beam([{ node: 'a', ux: 'fixed', uz: k }, { node: 'b', uz: k }], [line(-w)]),
+      beam(
+        [
+          { node: 'a', ux: 'fixed', uz: k },
+          { node: 'b', uz: k },
+        ],
+        [line(-w)],
+      ),
     );
     expectClose(results.displacements[0]![2]!, (-w * L) / 2 / k);
     expectClose(results.reactions[0]![2]!, (w * L) / 2);
@@ -154,7 +160,10 @@ describe('beams against closed forms', () => {
   it('the ground under a spring settles: the beam follows without force', () => {
     const { field, results } = fieldOf(
       beam(
-        [{ node: 'a', ux: 'fixed', uz: 'fixed' }, { node: 'b', uz: 1e6 }],
+        [
+          { node: 'a', ux: 'fixed', uz: 'fixed' },
+          { node: 'b', uz: 1e6 },
+        ],
         [{ kind: 'settlement', node: 'b', uz: -0.02 }],
       ),
     );
@@ -199,7 +208,10 @@ describe('hinges', () => {
     // Slope of the simple beam wL³/24EI = M·(1/k + L/2EI)
     const M = (w * L ** 3) / (24 * EIy) / (1 / k + L / (2 * EIy));
     expectClose(forceAt(field, 'My', 0), -M);
-    expectClose(displacementAt(field, 'w', L / 2), (-5 * w * L ** 4) / (384 * EIy) + (M * L ** 2) / (8 * EIy));
+    expectClose(
+      displacementAt(field, 'w', L / 2),
+      (-5 * w * L ** 4) / (384 * EIy) + (M * L ** 2) / (8 * EIy),
+    );
   });
 
   it('a shear hinge at midspan of a clamped beam lets the ends move apart and passes no shear', () => {

@@ -58,7 +58,6 @@ export function clampedForces(
     0,
     0,
   );
-  for (let i = 0; i < 12; i++)
-    for (let j = 0; j < 6; j++) f[i]! -= K[12 * i + 6 + j]! * d[j]!;
+  for (let i = 0; i < 12; i++) for (let j = 0; j < 6; j++) f[i]! -= K[12 * i + 6 + j]! * d[j]!;
   return f;
 }

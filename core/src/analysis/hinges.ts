@@ -39,8 +39,7 @@ export function condenseHinges(frame: Frame, member: number, K: Float64Array): H
     const row = K.slice(12 * i, 12 * i + 12);
     const d = original + spring;
     for (let a = 0; a < 12; a++)
-      for (let b = 0; b < 12; b++)
-        if (a !== i && b !== i) K[12 * a + b]! -= (row[a]! * row[b]!) / d;
+      for (let b = 0; b < 12; b++) if (a !== i && b !== i) K[12 * a + b]! -= (row[a]! * row[b]!) / d;
     for (let a = 0; a < 12; a++) K[12 * a + i] = K[12 * i + a] = (row[a]! * spring) / d;
     steps.push({ freedom: i, spring, row });
   }

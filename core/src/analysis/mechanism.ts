@@ -15,12 +15,7 @@ const mechanismEnergy = 2e-14;
  * @returns one problem for each mechanism, with `where.moves` (nodes and directions), `where.restraint` (the one that
  *   would stop it) and `where.shape` (node id → [ux, uy, uz, rx, ry, rz], largest translation 1)
  */
-export function findMechanisms(
-  frame: Frame,
-  plan: Plan,
-  factor: Factor,
-  diagonal: Float64Array,
-): Problem[] {
+export function findMechanisms(frame: Frame, plan: Plan, factor: Factor, diagonal: Float64Array): Problem[] {
   const found: Problem[] = [];
   for (const { pivot, shape } of factor.suspects) {
     let energy = 0;

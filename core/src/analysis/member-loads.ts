@@ -51,9 +51,7 @@ export function memberLoadFields(frame: Frame): MemberLoadFields {
   for (let m = 0; m < count; m++) breaks.push(segmentEnds(frame.length[m]!, actions, m));
   const fields = actions.map((byMember) =>
     byMember.map((action, m) =>
-      action
-        ? { ...particularForces(action, breaks[m]!), strain: action.strain }
-        : undefined,
+      action ? { ...particularForces(action, breaks[m]!), strain: action.strain } : undefined,
     ),
   );
   return { breaks, fields };
@@ -61,8 +59,7 @@ export function memberLoadFields(frame: Frame): MemberLoadFields {
 
 function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefined)[] {
   const byMember = new Array<MemberAction | undefined>(frame.memberIds.length).fill(undefined);
-  const of = (m: number): MemberAction =>
-    (byMember[m] ??= { lines: [], points: [], strain: [0, 0, 0] });
+  const of = (m: number): MemberAction => (byMember[m] ??= { lines: [], points: [], strain: [0, 0, 0] });
   const weight = (loadCase.selfWeight ?? 0) * gravity;
   if (weight !== 0)
     for (let m = 0; m < byMember.length; m++) {
@@ -176,8 +173,7 @@ function particularForces(
       if (line.to > x + tolerance && line.from < x + t - tolerance) addLine(forces, base, x, line);
     for (let k = 0; k < 6; k++) value[k] = evaluate(forces, base + forceTerms * k, forceTerms, t);
   }
-  for (const point of action.points)
-    if (Math.abs(point.at - breaks[count]!) <= tolerance) jump(value, point);
+  for (const point of action.points) if (Math.abs(point.at - breaks[count]!) <= tolerance) jump(value, point);
   return { forces, end: value };
 }
 

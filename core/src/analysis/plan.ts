@@ -92,12 +92,7 @@ function makePlan(frame: Frame, active: Uint8Array): Plan {
 }
 
 /** The twelve equation numbers of a member, −1 where a freedom is held. */
-export function memberEquations(
-  frame: Frame,
-  equation: Int32Array,
-  member: number,
-  out: Int32Array,
-): void {
+export function memberEquations(frame: Frame, equation: Int32Array, member: number, out: Int32Array): void {
   const a = 6 * frame.start[member]!;
   const b = 6 * frame.end[member]!;
   for (let k = 0; k < 6; k++) {

@@ -226,8 +226,7 @@ function chordRotations(local: Float64Array, L: number): void {
 
 function supportReactions(frame: Frame, endForces: Float64Array, nodal: Float64Array): Float64Array {
   const out = new Float64Array(endForces.length);
-  for (let i = 0; i < out.length; i++)
-    if (frame.restraint[i]! > 0) out[i] = endForces[i]! - nodal[i]!;
+  for (let i = 0; i < out.length; i++) if (frame.restraint[i]! > 0) out[i] = endForces[i]! - nodal[i]!;
   rotateNodes(frame, out, false);
   return out;
 }

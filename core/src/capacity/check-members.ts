@@ -26,7 +26,9 @@ export function checkMember(
   const thickness = d ? Math.max(d.tf, d.tw) : 0;
   const fy = yieldStrength(section.material, thickness);
   if (fy === undefined)
-    return notCovered(`Material "${section.material.id}" gives no yield strength for ${(thickness * 1e3).toFixed(0)} mm.`);
+    return notCovered(
+      `Material "${section.material.id}" gives no yield strength for ${(thickness * 1e3).toFixed(0)} mm.`,
+    );
   const strength = selections.filter((selection) => selection.state === 'strength');
   if (strength.length === 0) return notCovered('The model has no strength combination.');
   const combinations = strength.map(({ id: combination, factors }) => ({
@@ -45,8 +47,7 @@ export function checkMember(
   }
   if (items.length === 0) return { member: id, status: 'not covered', items, reasons };
   const governs = items.reduce((a, b) => (b.utilisation > a.utilisation ? b : a));
-  const status =
-    governs.status === 'fail' ? 'fail' : reasons.length > 0 ? 'not covered' : 'pass';
+  const status = governs.status === 'fail' ? 'fail' : reasons.length > 0 ? 'not covered' : 'pass';
   return { member: id, status, utilisation: governs.utilisation, governs, items, reasons };
 }
 

@@ -52,7 +52,10 @@ export interface CheckContext {
 }
 
 /** A check: its items at their worst, or the reason why it does not cover the section. */
-export type Check = (context: CheckContext, withSteps: boolean) => CheckItem[] | { readonly notCovered: string };
+export type Check = (
+  context: CheckContext,
+  withSteps: boolean,
+) => CheckItem[] | { readonly notCovered: string };
 
 /** The result for one member: the worst item governs. */
 export interface MemberCheck {

@@ -51,11 +51,9 @@ export function resolveMaterial(material: Material, path: string): MaterialConst
     );
   }
   if (G === undefined || density === undefined)
-    return fail(
-      'invalid-model',
-      `Material "${material.id}" needs E, G and density together (${path}).`,
-      { path },
-    );
+    return fail('invalid-model', `Material "${material.id}" needs E, G and density together (${path}).`, {
+      path,
+    });
   const fy = material.fy;
   return {
     id: material.id,

@@ -42,11 +42,7 @@ function editDistance(a: string, b: string): number {
   for (let i = 1; i <= a.length; i++) {
     const next = [i];
     for (let j = 1; j <= b.length; j++)
-      next[j] = Math.min(
-        next[j - 1]! + 1,
-        row[j]! + 1,
-        row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1),
-      );
+      next[j] = Math.min(next[j - 1]! + 1, row[j]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
     row = next;
   }
   return row[b.length]!;

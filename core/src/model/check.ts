@@ -46,12 +46,7 @@ function checkFinite(value: unknown, path: string, report: Report): void {
   }
 }
 
-function checkUnique(
-  items: readonly { id: string }[],
-  path: string,
-  what: string,
-  report: Report,
-): void {
+function checkUnique(items: readonly { id: string }[], path: string, what: string, report: Report): void {
   const seen = new Set<string>();
   items.forEach((item, i) => {
     if (seen.has(item.id))
@@ -71,9 +66,7 @@ function checkSections(model: FrameModel, report: Report): void {
         `${path}/material`,
         `Section "${section.id}" names the material "${section.material}", which is not in materials`,
       );
-    const given = [section.profile, section.shape, section.properties].filter(
-      (x) => x !== undefined,
-    );
+    const given = [section.profile, section.shape, section.properties].filter((x) => x !== undefined);
     if (given.length !== 1)
       report(
         path,
@@ -97,12 +90,10 @@ function checkMembers(model: FrameModel, report: Report): void {
     const path = `/members/${i}`;
     const start = nodes.get(member.start);
     const end = nodes.get(member.end);
-    if (!start)
-      report(`${path}/start`, `Member "${member.id}" starts at unknown node "${member.start}"`);
+    if (!start) report(`${path}/start`, `Member "${member.id}" starts at unknown node "${member.start}"`);
     if (!end) report(`${path}/end`, `Member "${member.id}" ends at unknown node "${member.end}"`);
     const section = sections.get(member.section);
-    if (!section)
-      report(`${path}/section`, `Member "${member.id}" has unknown section "${member.section}"`);
+    if (!section) report(`${path}/section`, `Member "${member.id}" has unknown section "${member.section}"`);
     else if (section.properties && (member.action ?? 'frame') === 'frame') {
       const { Iy, Iz, J } = section.properties;
       if (Iy === undefined || (model.space === 'solid' && (Iz === undefined || J === undefined)))
@@ -120,10 +111,7 @@ function checkMembers(model: FrameModel, report: Report): void {
         end.z + b[2] - start.z - a[2],
       );
       if (length < 1e-9)
-        report(
-          path,
-          `Member "${member.id}" has no length between "${member.start}" and "${member.end}"`,
-        );
+        report(path, `Member "${member.id}" has no length between "${member.start}" and "${member.end}"`);
       if (model.space === 'plane' && (a[1] !== 0 || b[1] !== 0))
         report(`${path}/offsets`, `Member "${member.id}" has an arm out of the plane`);
     }
@@ -135,13 +123,9 @@ function checkSupports(model: FrameModel, report: Report): void {
   const seen = new Set<string>();
   (model.supports ?? []).forEach((support, i) => {
     const path = `/supports/${i}`;
-    if (!nodes.has(support.node))
-      report(`${path}/node`, `A support is on unknown node "${support.node}"`);
+    if (!nodes.has(support.node)) report(`${path}/node`, `A support is on unknown node "${support.node}"`);
     if (seen.has(support.node))
-      report(
-        `${path}/node`,
-        `Node "${support.node}" has two supports; put all restraints in one entry`,
-      );
+      report(`${path}/node`, `Node "${support.node}" has two supports; put all restraints in one entry`);
     seen.add(support.node);
     if (support.axes) {
       const { x, y } = support.axes;
@@ -151,10 +135,7 @@ function checkSupports(model: FrameModel, report: Report): void {
         x[0] * y[1] - x[1] * y[0],
       );
       if (cross < 1e-9 * Math.hypot(...x) * Math.hypot(...y) || cross === 0)
-        report(
-          `${path}/axes`,
-          `The axes x and y of the support on "${support.node}" are parallel or zero`,
-        );
+        report(`${path}/axes`, `The axes x and y of the support on "${support.node}" are parallel or zero`);
       if (model.space === 'plane' && (x[1] !== 0 || x[0] * y[2] - x[2] * y[0] !== 0))
         report(
           `${path}/axes`,
@@ -172,15 +153,9 @@ function checkLoadCases(model: FrameModel, report: Report): void {
     (loadCase.loads ?? []).forEach((load, i) => {
       const path = `/loadCases/${c}/loads/${i}`;
       if ('node' in load && !nodes.has(load.node))
-        report(
-          `${path}/node`,
-          `A load of case "${loadCase.id}" is on unknown node "${load.node}"`,
-        );
+        report(`${path}/node`, `A load of case "${loadCase.id}" is on unknown node "${load.node}"`);
       if ('member' in load && !members.has(load.member))
-        report(
-          `${path}/member`,
-          `A load of case "${loadCase.id}" is on unknown member "${load.member}"`,
-        );
+        report(`${path}/member`, `A load of case "${loadCase.id}" is on unknown member "${load.member}"`);
       if (load.kind === 'distributed' && (load.from ?? 0) >= (load.to ?? 1))
         report(path, `The distributed load on "${load.member}" ends before it begins`);
       if (load.kind === 'settlement') {
@@ -245,4 +220,3 @@ function checkBeyondThisVersion(model: FrameModel, report: Report): void {
     if (section.properties?.Iyz) beyond(`/sections/${i}/properties/Iyz`, 'a product of inertia');
   });
 }
-

@@ -20,8 +20,7 @@ export function checkSchema(schema: object, value: unknown, code: string): Probl
   const seen = new Set<string>();
   return errors.flatMap((error) => {
     if (error.keyword === 'anyOf' || error.keyword === 'oneOf') {
-      if (errors.some((e) => e !== error && e.instancePath.startsWith(error.instancePath)))
-        return [];
+      if (errors.some((e) => e !== error && e.instancePath.startsWith(error.instancePath))) return [];
     }
     const path = error.instancePath || '/';
     const message = `${describe(error)} (${path})`;

@@ -23,32 +23,17 @@ const hinges = object(six(['N', 'Vy', 'Vz', 'T', 'My', 'Mz'], release));
 const rawProperties = object(
   {
     A: positive,
-    ...six(
-      ['Iy', 'Iz', 'J', 'Avy', 'Avz', 'Iw', 'Wely', 'Welz', 'Wply', 'Wplz', 'h', 'b'],
-      positive,
-    ),
+    ...six(['Iy', 'Iz', 'J', 'Avy', 'Avz', 'Iw', 'Wely', 'Welz', 'Wply', 'Wplz', 'h', 'b'], positive),
     Iyz: number,
   },
   ['A'],
 );
 
-const dimensions = six(
-  ['h', 'b', 't', 'tw', 'tf', 'd', 'bTop', 'tfTop', 'bBottom', 'tfBottom'],
-  positive,
-);
+const dimensions = six(['h', 'b', 't', 'tw', 'tf', 'd', 'bTop', 'tfTop', 'bBottom', 'tfBottom'], positive);
 const shape = object(
   {
     type: {
-      enum: [
-        'i',
-        'channel',
-        'tee',
-        'angle',
-        'rectangular-hollow',
-        'circular-hollow',
-        'rectangle',
-        'round',
-      ],
+      enum: ['i', 'channel', 'tee', 'angle', 'rectangular-hollow', 'circular-hollow', 'rectangle', 'round'],
     },
     ...dimensions,
     ...six(['r', 'ro', 'ri'], { type: 'number', minimum: 0 }),
@@ -96,11 +81,7 @@ const load = {
       },
       ['kind', 'member'],
     ),
-    object({ kind: { const: 'pretension' }, member: id, force: number }, [
-      'kind',
-      'member',
-      'force',
-    ]),
+    object({ kind: { const: 'pretension' }, member: id, force: number }, ['kind', 'member', 'force']),
     object({ kind: { const: 'settlement' }, node: id, ...six(freedoms, number) }, ['kind', 'node']),
   ],
 };
@@ -174,16 +155,7 @@ export const frameModelSchema = {
           {
             id,
             nature: {
-              enum: [
-                'permanent',
-                'imposed',
-                'snow',
-                'wind',
-                'temperature',
-                'crane',
-                'accidental',
-                'seismic',
-              ],
+              enum: ['permanent', 'imposed', 'snow', 'wind', 'temperature', 'crane', 'accidental', 'seismic'],
             },
             selfWeight: number,
             loads: list(load),

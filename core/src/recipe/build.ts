@@ -31,18 +31,27 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
   return attempt(() => {
     const own = applyAlternative(design, alternative);
     const parameters = evaluateParameters(own);
-    const problems: Problem[] = [];
+    const problems: Problem[] = [...parameters.problems];
+    if (problems.length > 0) throw new ProblemError(problems);
     const geometry = generateAll(own, parameters.scope, problems);
     if (problems.length > 0) throw new ProblemError(problems);
     const rules = applyRules(own, geometry, parameters.scope, problems);
     for (const member of geometry.members) {
       if (!rules.section.has(member.id) && problems.length === 0)
         problems.push(
-          problem('no-section', `No rule gives the member "${member.id}" a section; add one that matches it.`, { member: member.id }),
+          problem(
+            'no-section',
+            `No rule gives the member "${member.id}" a section; add one that matches it.`,
+            { member: member.id },
+          ),
         );
       if (!rules.material.has(member.id) && problems.length === 0)
         problems.push(
-          problem('no-material', `No rule gives the member "${member.id}" a material; add one that matches it.`, { member: member.id }),
+          problem(
+            'no-material',
+            `No rule gives the member "${member.id}" a material; add one that matches it.`,
+            { member: member.id },
+          ),
         );
     }
     if (problems.length > 0) throw new ProblemError(problems);
@@ -102,7 +111,11 @@ function generateAll(design: Design, scope: Scope, problems: Problem[]): Geometr
       const b = geometry.nodes[j]!;
       if (Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z) < coincident)
         problems.push(
-          problem('coincident', `The nodes "${b.id}" and "${a.id}" are at the same place; move one of their steps.`, { nodes: [b.id, a.id] }),
+          problem(
+            'coincident',
+            `The nodes "${b.id}" and "${a.id}" are at the same place; move one of their steps.`,
+            { nodes: [b.id, a.id] },
+          ),
         );
     }
   return geometry;

@@ -83,12 +83,7 @@ function toLanguage({ si, quantity }: QuantityValue): ExpressionValue {
  *
  * @throws ProblemError `unit` when the unit does not fit or is missing, `not-finite` for a division by zero and the like
  */
-export function evaluateQuantity(
-  text: string,
-  scope: Scope,
-  quantity: QuantityName,
-  place: Place,
-): number {
+export function evaluateQuantity(text: string, scope: Scope, quantity: QuantityName, place: Place): number {
   const number = toSI(evaluateExpression(text, scope, place), quantity, text, place);
   if (!Number.isFinite(number))
     fail(

@@ -115,11 +115,28 @@ export function isUnitName(name: string): boolean {
 
 /** Names that are taken by the language itself. */
 export function isReservedName(name: string): boolean {
-  return isUnitName(name) || allowedFunctions.has(name) || allowedConstants.has(name) || reservedWords.has(name);
+  return (
+    isUnitName(name) || allowedFunctions.has(name) || allowedConstants.has(name) || reservedWords.has(name)
+  );
 }
 
 const reservedWords = new Set([
-  ...['and', 'or', 'not', 'xor', 'to', 'in', 'mod', 'true', 'false', 'null', 'undefined', 'NaN', 'Infinity', 'i'],
+  ...[
+    'and',
+    'or',
+    'not',
+    'xor',
+    'to',
+    'in',
+    'mod',
+    'true',
+    'false',
+    'null',
+    'undefined',
+    'NaN',
+    'Infinity',
+    'i',
+  ],
   // Attributes that rules read
   ...['step', 'role', 'place', 'level', 'bay', 'row', 'side', 'length', 'slope', 'x', 'y', 'z'],
 ]);

@@ -1,4 +1,4 @@
-import { attempt, fail, problem, ProblemError, type Problem } from '../problem.js';
+import { attempt, fail, problem, type Problem } from '../problem.js';
 import { quantities } from '../units/quantities.js';
 import { significant } from '../units/format.js';
 import { evaluateQuantity, type Scope, type ScopeValue } from './evaluate.js';
@@ -10,19 +10,16 @@ export interface ParameterValues {
   readonly scope: Scope;
   /** SI; by parameter name. */
   readonly ranges: ReadonlyMap<string, { min?: number; max?: number; step?: number }>;
+  /** All that is wrong: names taken or twice, unknown names, cycles, units, values out of range. */
+  readonly problems: readonly Problem[];
 }
 
-/**
- * Evaluates all parameters in the order of their dependence.
- *
- * @throws ProblemError with all that is wrong: names taken or twice, unknown names, cycles, units, values out of range
- */
+/** Evaluates all parameters in the order of their dependence; those that fail, or depend on one that does, have no value. */
 export function evaluateParameters(design: Design): ParameterValues {
   const problems: Problem[] = [];
   const scope = new Map<string, ScopeValue>();
   const ranges = new Map<string, { min?: number; max?: number; step?: number }>();
   checkNames(design, problems);
-  if (problems.length > 0) throw new ProblemError(problems);
 
   const quantitiesByName = new Map<string, QuantityParameter>();
   for (const parameter of design.parameters) {
@@ -38,10 +35,14 @@ export function evaluateParameters(design: Design): ParameterValues {
       const cycle = [...open.slice(open.indexOf(name)), name];
       for (const member of cycle) failed.add(member);
       problems.push(
-        problem('cycle', `The parameters ${cycle.map((n) => `"${n}"`).join(' → ')} depend on each other in a circle; give one of them a value of its own.`, {
-          parameter: name,
-          cycle,
-        }),
+        problem(
+          'cycle',
+          `The parameters ${cycle.map((n) => `"${n}"`).join(' → ')} depend on each other in a circle; give one of them a value of its own.`,
+          {
+            parameter: name,
+            cycle,
+          },
+        ),
       );
       return;
     }
@@ -65,8 +66,7 @@ export function evaluateParameters(design: Design): ParameterValues {
     open.pop();
   };
   for (const parameter of quantitiesByName.values()) visit(parameter);
-  if (problems.length > 0) throw new ProblemError(problems);
-  return { scope, ranges };
+  return { scope, ranges, problems };
 }
 
 function placeOf(parameter: QuantityParameter): Place {
@@ -109,14 +109,24 @@ function checkNames(design: Design, problems: Problem[]): void {
     const where = { parameter: name };
     if (!/^[A-Za-z][A-Za-z0-9_]*$/.test(name))
       problems.push(
-        problem('parameter-name', `"${name}" cannot name a parameter; use letters, digits and _, and begin with a letter.`, where),
+        problem(
+          'parameter-name',
+          `"${name}" cannot name a parameter; use letters, digits and _, and begin with a letter.`,
+          where,
+        ),
       );
     else if (isReservedName(name))
       problems.push(
-        problem('parameter-name', `"${name}" already means a unit, a function or an attribute; choose another name for the parameter.`, where),
+        problem(
+          'parameter-name',
+          `"${name}" already means a unit, a function or an attribute; choose another name for the parameter.`,
+          where,
+        ),
       );
     else if (seen.has(name))
-      problems.push(problem('parameter-name', `Two parameters are called "${name}"; rename one of them.`, where));
+      problems.push(
+        problem('parameter-name', `Two parameters are called "${name}"; rename one of them.`, where),
+      );
     seen.add(name);
   }
 }

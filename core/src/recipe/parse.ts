@@ -64,7 +64,10 @@ function checkReferences(design: Design): Problem[] {
   design.combinations.forEach((combination, i) => {
     for (const id of Object.keys(combination.factors))
       if (!cases.has(id))
-        report(`/combinations/${i}/factors`, `Combination "${combination.id}" names unknown load case "${id}"`);
+        report(
+          `/combinations/${i}/factors`,
+          `Combination "${combination.id}" names unknown load case "${id}"`,
+        );
   });
   if (!design.alternatives.some((a) => a.id === design.reference))
     report('/reference', `The reference "${design.reference}" is no alternative of the design`);

@@ -23,7 +23,12 @@ export interface Assignment {
 }
 
 /** Applies all rules in order; later ones win. Problems are collected into `problems`. */
-export function applyRules(design: Design, geometry: Geometry, scope: Scope, problems: Problem[]): Assignment {
+export function applyRules(
+  design: Design,
+  geometry: Geometry,
+  scope: Scope,
+  problems: Problem[],
+): Assignment {
   const section = new Map<string, string>();
   const material = new Map<string, string>();
   const supports = new Map<string, Support>();
@@ -64,14 +69,19 @@ export function applyRules(design: Design, geometry: Geometry, scope: Scope, pro
             loads.set(rule.load.case, list);
           }
         }
-      if (matches === 0)
-        notes.push(`Rule "${rule.title ?? rule.id}" matches nothing: ${rule.where}.`);
+      if (matches === 0) notes.push(`Rule "${rule.title ?? rule.id}" matches nothing: ${rule.where}.`);
     });
     if (!outcome.ok) problems.push(...outcome.problems);
   }
   for (const rule of design.rules)
     if (rule.load && !design.loadCases.some((c) => c.id === rule.load!.case))
-      problems.push(problem('unknown-name', `Rule "${rule.title ?? rule.id}" loads the case "${rule.load.case}", which does not exist.`, { rule: rule.id }));
+      problems.push(
+        problem(
+          'unknown-name',
+          `Rule "${rule.title ?? rule.id}" loads the case "${rule.load.case}", which does not exist.`,
+          { rule: rule.id },
+        ),
+      );
   return {
     section,
     material,
@@ -99,7 +109,11 @@ function placeHinges(
   return out;
 }
 
-function matchesRule(rule: Rule, scope: Scope, place: { what: string; where: Record<string, unknown> }): boolean {
+function matchesRule(
+  rule: Rule,
+  scope: Scope,
+  place: { what: string; where: Record<string, unknown> },
+): boolean {
   // A condition on an attribute that this kind of thing does not have (role of a node) is false, not an error
   const names = compileExpression(rule.where, place).names;
   if (names.some((name) => foreign.has(name) && !scope.has(name))) return false;

@@ -75,8 +75,22 @@ export const designSchema = {
                 kind: { const: 'quantity' },
                 quantity: {
                   enum: [
-                    'length', 'dimension', 'deflection', 'angle', 'force', 'moment', 'lineLoad', 'areaLoad', 'stress',
-                    'mass', 'rotationalSpring', 'spring', 'area', 'sectionModulus', 'secondMoment', 'number',
+                    'length',
+                    'dimension',
+                    'deflection',
+                    'angle',
+                    'force',
+                    'moment',
+                    'lineLoad',
+                    'areaLoad',
+                    'stress',
+                    'mass',
+                    'rotationalSpring',
+                    'spring',
+                    'area',
+                    'sectionModulus',
+                    'secondMoment',
+                    'number',
                   ],
                 },
                 value: expression,
@@ -87,13 +101,25 @@ export const designSchema = {
               ['name', 'title', 'kind', 'quantity', 'value'],
             ),
             object({ name: text, title: text, kind: { enum: ['section', 'material'] }, value: text }, [
-              'name', 'title', 'kind', 'value',
+              'name',
+              'title',
+              'kind',
+              'value',
             ]),
           ],
         },
         500,
       ),
-      steps: list(object({ id: text, make: { enum: ['portal'] }, ...portalFields }, ['id', 'make', 'bays', 'eaves', 'roof']), 100),
+      steps: list(
+        object({ id: text, make: { enum: ['portal'] }, ...portalFields }, [
+          'id',
+          'make',
+          'bays',
+          'eaves',
+          'roof',
+        ]),
+        100,
+      ),
       rules: list(rule, 500),
       loadCases: list(
         object(
@@ -111,24 +137,56 @@ export const designSchema = {
       ),
       combinations: list(
         object(
-          { id: text, title: text, state: { enum: ['strength', 'service'] }, factors: map({ type: 'number' }) },
+          {
+            id: text,
+            title: text,
+            state: { enum: ['strength', 'service'] },
+            factors: map({ type: 'number' }),
+          },
           ['id', 'state', 'factors'],
         ),
         500,
       ),
       choices: list(
         object(
-          { id: text, title: text, options: { ...list(object({ id: text, title: text, changes }, ['id', 'title', 'changes']), 50), minItems: 1 } },
+          {
+            id: text,
+            title: text,
+            options: {
+              ...list(object({ id: text, title: text, changes }, ['id', 'title', 'changes']), 50),
+              minItems: 1,
+            },
+          },
           ['id', 'title', 'options'],
         ),
         50,
       ),
       alternatives: {
-        ...list(object({ id: text, title: text, picks: map(text), parameters: map(expression) }, ['id', 'title', 'picks']), 40),
+        ...list(
+          object({ id: text, title: text, picks: map(text), parameters: map(expression) }, [
+            'id',
+            'title',
+            'picks',
+          ]),
+          40,
+        ),
         minItems: 1,
       },
       reference: text,
     },
-    ['format', 'version', 'title', 'space', 'parameters', 'steps', 'rules', 'loadCases', 'combinations', 'choices', 'alternatives', 'reference'],
+    [
+      'format',
+      'version',
+      'title',
+      'space',
+      'parameters',
+      'steps',
+      'rules',
+      'loadCases',
+      'combinations',
+      'choices',
+      'alternatives',
+      'reference',
+    ],
   ),
 } as const;

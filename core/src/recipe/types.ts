@@ -74,8 +74,7 @@ export interface Rule {
   load?: LineLoadRule;
 }
 
-export type SupportKind =
-  'fixed' | 'pinned' | 'roller' | Partial<Record<Freedom, 'fixed' | Expression>>;
+export type SupportKind = 'fixed' | 'pinned' | 'roller' | Partial<Record<Freedom, 'fixed' | Expression>>;
 
 export interface LineLoadRule {
   case: string;

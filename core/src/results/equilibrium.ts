@@ -53,8 +53,16 @@ function addDistributed(frame: Frame, sum: Float64Array, load: DistributedLoad):
   const total = ((q0 + q1) / 2) * width * share;
   if (total === 0 && q0 === q1) return;
   // A trapezium as two triangles, each at its own centroid
-  addForce(sum, pointOn(frame, m, from + width / 3), direction.map((d) => (d * q0 * width * share) / 2));
-  addForce(sum, pointOn(frame, m, from + (2 * width) / 3), direction.map((d) => (d * q1 * width * share) / 2));
+  addForce(
+    sum,
+    pointOn(frame, m, from + width / 3),
+    direction.map((d) => (d * q0 * width * share) / 2),
+  );
+  addForce(
+    sum,
+    pointOn(frame, m, from + (2 * width) / 3),
+    direction.map((d) => (d * q1 * width * share) / 2),
+  );
 }
 
 /** Balance for factors on the load cases. */
@@ -72,7 +80,11 @@ export function equilibrium(
     const own = results.reactions[c]!;
     for (let n = 0; n < frame.nodeIds.length; n++) {
       const p = [frame.xyz[3 * n]!, frame.xyz[3 * n + 1]!, frame.xyz[3 * n + 2]!];
-      addForce(reactions, p, [0, 1, 2].map((k) => factor * own[6 * n + k]!));
+      addForce(
+        reactions,
+        p,
+        [0, 1, 2].map((k) => factor * own[6 * n + k]!),
+      );
       for (let k = 3; k < 6; k++) reactions[k]! += factor * own[6 * n + k]!;
     }
   });

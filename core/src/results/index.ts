@@ -5,6 +5,7 @@ export {
   forceAt,
   forceCandidates,
   forceExtremes,
+  forceFormula,
   forceNames,
   globalDisplacementAt,
   memberField,

@@ -41,12 +41,7 @@ export function memberField(
   return (fields[member] ??= formField(frame, results, member, factors));
 }
 
-function formField(
-  frame: Frame,
-  results: StaticResults,
-  member: number,
-  factors: Float64Array,
-): MemberField {
+function formField(frame: Frame, results: StaticResults, member: number, factors: Float64Array): MemberField {
   const breaks = results.loads.breaks[member]!;
   const forces = new Float64Array(segmentSize * (breaks.length - 1));
   const start = new Float64Array(12);
@@ -78,6 +73,18 @@ export function forceAt(field: MemberField, name: ForceName, x: number, before =
   const s = segmentAt(field.breaks, x, before);
   const at = segmentSize * s + forceTerms * forceNames.indexOf(name);
   return evaluate(field.forces, at, forceTerms, x - field.breaks[s]!);
+}
+
+/** The polynomial of an internal force on the segment that holds x: Σ cₖ·(x − from)ᵏ, N or N·m. */
+export function forceFormula(
+  field: MemberField,
+  name: ForceName,
+  x: number,
+  before = false,
+): { from: number; coefficients: number[] } {
+  const s = segmentAt(field.breaks, x, before);
+  const at = segmentSize * s + forceTerms * forceNames.indexOf(name);
+  return { from: field.breaks[s]!, coefficients: [...field.forces.subarray(at, at + forceTerms)] };
 }
 
 /** Displacement at x, local axes, m or rad. */
@@ -121,10 +128,7 @@ export function forceCandidates(field: MemberField, name: ForceName): PlacedValu
 }
 
 /** Smallest and largest value of an internal force along the member, found and not sampled. */
-export function forceExtremes(
-  field: MemberField,
-  name: ForceName,
-): { min: PlacedValue; max: PlacedValue } {
+export function forceExtremes(field: MemberField, name: ForceName): { min: PlacedValue; max: PlacedValue } {
   return extremes(forceCandidates(field, name));
 }
 

@@ -17,14 +17,12 @@ export function resultSelections(model: FrameModel): ResultSelection[] {
     factors[i] = 1;
     return { id: loadCase.id, kind: 'case', factors };
   });
-  const combined = (model.combinations ?? []).map(
-    (combination): ResultSelection => ({
-      id: combination.id,
-      kind: 'combination',
-      state: combination.state,
-      factors: Float64Array.from(cases, (loadCase) => combination.factors[loadCase.id] ?? 0),
-    }),
-  );
+  const combined = (model.combinations ?? []).map((combination): ResultSelection => ({
+    id: combination.id,
+    kind: 'combination',
+    state: combination.state,
+    factors: Float64Array.from(cases, (loadCase) => combination.factors[loadCase.id] ?? 0),
+  }));
   return [...single, ...combined];
 }
 

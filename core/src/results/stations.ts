@@ -9,12 +9,7 @@ export type Station = { x: number; u: [number, number, number] } & Record<ForceN
  *
  * @param count at least 2
  */
-export function memberStations(
-  frame: Frame,
-  field: MemberField,
-  member: number,
-  count: number,
-): Station[] {
+export function memberStations(frame: Frame, field: MemberField, member: number, count: number): Station[] {
   const L = frame.length[member]!;
   const out: Station[] = [];
   const jumps = [...field.breaks].slice(1, -1).filter((_, s) => isJump(field, s + 1));

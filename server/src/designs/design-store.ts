@@ -57,7 +57,11 @@ export class DesignStore {
 
   /** Stores a new revision if `revision` is still the current one. */
   save(id: string, revision: number, design: Design): Promise<ChangeOutcome> {
-    return this.change(id, revision, { ...columns(design), revision: revision + 1, updatedAt: new Date().toISOString() });
+    return this.change(id, revision, {
+      ...columns(design),
+      revision: revision + 1,
+      updatedAt: new Date().toISOString(),
+    });
   }
 
   /** Marks a design as deleted if `revision` is still the current one. */

@@ -51,7 +51,10 @@ export function designRoutes(store: DesignStore): Router {
     const record = await existing(store, request);
     const design = JSON.parse(record.document) as Design;
     const titles = (await store.list()).map((summary) => summary.title);
-    sendRecord(response.status(201), await store.create({ ...design, title: copyTitle(design.title, titles) }));
+    sendRecord(
+      response.status(201),
+      await store.create({ ...design, title: copyTitle(design.title, titles) }),
+    );
   });
 
   return router;
@@ -65,7 +68,10 @@ function copyTitle(title: string, taken: readonly string[]): string {
 
 const requireJson: RequestHandler = (request, _response, next) => {
   if (request.is('application/json')) next();
-  else next(new HttpProblem(415, 'content-type', 'Unsupported media type', 'Send the design as application/json.'));
+  else
+    next(
+      new HttpProblem(415, 'content-type', 'Unsupported media type', 'Send the design as application/json.'),
+    );
 };
 
 function designOf(request: Request): Design {
@@ -86,16 +92,31 @@ async function existing(store: DesignStore, request: Request): Promise<DesignRec
 }
 
 const missing = () =>
-  new HttpProblem(404, 'no-design', 'No such design', 'There is no design with this id; it may have been deleted.');
+  new HttpProblem(
+    404,
+    'no-design',
+    'No such design',
+    'There is no design with this id; it may have been deleted.',
+  );
 
 /** The revision in If-Match. */
 function basedOn(request: Request): number {
   const header = request.get('If-Match');
   if (header === undefined)
-    throw new HttpProblem(428, 'no-revision', 'Revision required', 'Name the revision that the change is based on in If-Match.');
+    throw new HttpProblem(
+      428,
+      'no-revision',
+      'Revision required',
+      'Name the revision that the change is based on in If-Match.',
+    );
   const match = /^"(\d+)"$/.exec(header.trim());
   if (!match)
-    throw new HttpProblem(400, 'bad-revision', 'Unreadable revision', `If-Match must be a quoted revision number like "3"; it is ${header}.`);
+    throw new HttpProblem(
+      400,
+      'bad-revision',
+      'Unreadable revision',
+      `If-Match must be a quoted revision number like "3"; it is ${header}.`,
+    );
   return Number(match[1]);
 }
 

@@ -50,7 +50,12 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, request, res
   request.log.error({ err: error }, 'unexpected error');
   send(
     response,
-    new HttpProblem(500, 'internal', 'Internal error', 'The server met an unexpected error; its log says more. Nothing was changed.'),
+    new HttpProblem(
+      500,
+      'internal',
+      'Internal error',
+      'The server met an unexpected error; its log says more. Nothing was changed.',
+    ),
   );
 };
 
@@ -59,9 +64,19 @@ function fromBodyParser(error: unknown): HttpProblem | undefined {
   const { type, limit, message } = error as { type?: string; limit?: number; message?: string };
   switch (type) {
     case 'entity.too.large':
-      return new HttpProblem(413, 'too-large', 'Too large', `The body is larger than the limit of ${Math.round((limit ?? 0) / 1024)} KiB.`);
+      return new HttpProblem(
+        413,
+        'too-large',
+        'Too large',
+        `The body is larger than the limit of ${Math.round((limit ?? 0) / 1024)} KiB.`,
+      );
     case 'entity.parse.failed':
-      return new HttpProblem(400, 'not-json', 'Not JSON', `The body is not JSON: ${message ?? 'it cannot be read'}.`);
+      return new HttpProblem(
+        400,
+        'not-json',
+        'Not JSON',
+        `The body is not JSON: ${message ?? 'it cannot be read'}.`,
+      );
     case 'encoding.unsupported':
     case 'charset.unsupported':
       return new HttpProblem(415, 'encoding', 'Unsupported encoding', 'Send the body as UTF-8 JSON.');

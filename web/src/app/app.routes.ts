@@ -7,7 +7,8 @@ export const routes: Routes = [
   {
     path: 'designs',
     title: 'Designs · Hashira',
-    loadComponent: () => import('./designs-screen/designs-screen.component').then((m) => m.DesignsScreenComponent),
+    loadComponent: () =>
+      import('./designs-screen/designs-screen.component').then((m) => m.DesignsScreenComponent),
   },
   {
     path: 'designs/:id',
@@ -16,7 +17,8 @@ export const routes: Routes = [
       {
         path: '',
         title: 'Design · Hashira',
-        loadComponent: () => import('./design-screen/design-screen.component').then((m) => m.DesignScreenComponent),
+        loadComponent: () =>
+          import('./design-screen/design-screen.component').then((m) => m.DesignScreenComponent),
       },
       {
         path: 'compare',

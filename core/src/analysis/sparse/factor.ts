@@ -70,7 +70,11 @@ export function factorize(symbolic: Symbolic, values: Float64Array): Factor {
       filled[i]!++;
     }
     if (!(d > suspicious * own)) {
-      suspects.push({ column: k, pivot: d, shape: pivotShape(k, factorStart, filled, factorRows, factorValues) });
+      suspects.push({
+        column: k,
+        pivot: d,
+        shape: pivotShape(k, factorStart, filled, factorRows, factorValues),
+      });
       if (!(d > 1e-14 * own)) d = Infinity;
     }
     diagonal[k] = d;

@@ -32,7 +32,9 @@ const clause = '6.2.1(5) eq. 6.1';
 export const elasticResistance: Check = (context, withSteps) => {
   const { section } = context;
   if (!section.dimensions)
-    return { notCovered: `Elastic resistance needs the dimensions of an I section; "${section.id}" gives none.` };
+    return {
+      notCovered: `Elastic resistance needs the dimensions of an I section; "${section.id}" gives none.`,
+    };
   const fyd = context.fy / context.factors.gammaM0;
   let worst: { demand: number; combination: string; x: number; forces: Forces } | undefined;
   for (const { id, field } of context.combinations)
@@ -72,8 +74,7 @@ function places(field: MemberField): { x: number; before: boolean }[] {
   }
   const length = field.breaks[field.breaks.length - 1]!;
   for (const name of ['My', 'Mz'] as const)
-    for (const { x } of forceCandidates(field, name))
-      if (x > 0 && x < length) out.push({ x, before: false });
+    for (const { x } of forceCandidates(field, name)) if (x > 0 && x < length) out.push({ x, before: false });
   return out;
 }
 

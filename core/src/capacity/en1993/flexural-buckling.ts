@@ -1,5 +1,12 @@
 import { forceExtremes } from '../../results/index.js';
-import { checkItem, logInto, type CalculationStep, type Check, type CheckContext, type CheckItem } from '../check.js';
+import {
+  checkItem,
+  logInto,
+  type CalculationStep,
+  type Check,
+  type CheckContext,
+  type CheckItem,
+} from '../check.js';
 import { bucklingCurves, imperfectionFactor, reductionFactor } from './buckling-curves.js';
 
 const clause = '6.3.1.1(1) eq. 6.46';
@@ -12,7 +19,9 @@ const clause = '6.3.1.1(1) eq. 6.46';
 export const flexuralBuckling: Check = (context, withSteps) => {
   const { section } = context;
   if (!section.dimensions)
-    return { notCovered: `Flexural buckling needs the dimensions of an I section; "${section.id}" gives none.` };
+    return {
+      notCovered: `Flexural buckling needs the dimensions of an I section; "${section.id}" gives none.`,
+    };
   let worst: { N: number; x: number; combination: string } | undefined;
   for (const { id, field } of context.combinations) {
     const lowest = forceExtremes(field, 'N').min;

@@ -1,5 +1,7 @@
 import type { Role } from '../../recipe/types.js';
-import { forceAt, forceCandidates, memberField } from '../../results/index.js';
+import type { MemberField } from '../../analysis/index.js';
+import { forceAt, forceCandidates, forceFormula, memberField } from '../../results/index.js';
+import { significant } from '../../units/format.js';
 import type { Figure, FigureId, FigureResult } from './figure.js';
 import { worse } from './figure.js';
 import { superpositionSteps } from './superposition.js';
@@ -29,11 +31,28 @@ function greatestMoment(id: FigureId, title: string, role: Role): Figure {
     trace(source, { member, x, result, before }) {
       if (member === undefined || x === undefined || result === undefined) return [];
       const m = source.frame.memberIndex.get(member)!;
-      return superpositionSteps(source, `My ${member}`, 'N·m', result, (_, alone) =>
-        forceAt(memberField(source.frame, source.results, m, alone), 'My', x, before ?? false),
+      const field = (alone: Float64Array) => memberField(source.frame, source.results, m, alone);
+      return superpositionSteps(
+        source,
+        `My ${member}`,
+        'N·m',
+        result,
+        (_, alone) => forceAt(field(alone), 'My', x, before ?? false),
+        (alone) => momentFormula(field(alone), x, before ?? false),
       );
     },
   };
+}
+
+/** My along the segment that holds x, as a formula in kN·m and m. */
+function momentFormula(field: MemberField, x: number, before: boolean): string {
+  const { from, coefficients } = forceFormula(field, 'My', x, before);
+  const t = from === 0 ? 'x' : `(x − ${significant(from, 4)})`;
+  const terms = coefficients
+    .map((c, power) => ({ kilo: c / 1e3, power }))
+    .filter(({ kilo }) => Math.abs(kilo) > 1e-9)
+    .map(({ kilo, power }) => `${significant(kilo, 4)}${['', `·${t}`, `·${t}²`, `·${t}³`][power]!}`);
+  return `K·u = F, then My(x) = ${terms.join(' + ').replaceAll('+ −', '− ') || '0'} at x = ${significant(x, 4)} m`;
 }
 
 export const columnMoment = greatestMoment('column-moment', 'Moment in columns', 'column');

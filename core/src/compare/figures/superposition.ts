@@ -4,7 +4,8 @@ import type { FigureSource } from './figure.js';
 /**
  * Steps that show a linear result as the sum of its load cases.
  *
- * @param valueOf the result in one load case, by its number
+ * @param valueOf the result in one load case, by its number and factors that show it alone
+ * @param formulaOf how it follows in one load case, in words or symbols
  */
 export function superpositionSteps(
   source: FigureSource,
@@ -12,6 +13,7 @@ export function superpositionSteps(
   unit: string,
   resultId: string,
   valueOf: (loadCase: number, factors: Float64Array) => number,
+  formulaOf: (factors: Float64Array) => string = () => 'linear analysis of the load case, K·u = F',
 ): CalculationStep[] {
   const selection = source.selections.find((s) => s.id === resultId);
   if (!selection) return [];
@@ -30,7 +32,7 @@ export function superpositionSteps(
       symbol: `${symbol}(${loadCase.id})`,
       value,
       unit,
-      from: 'linear analysis of the load case, K·u = F',
+      from: formulaOf(alone),
     });
   });
   if (selection.kind === 'combination')

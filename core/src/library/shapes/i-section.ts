@@ -23,10 +23,8 @@ export function iSection(d: IDimensions): Required<SectionProperties> {
   const fy = tw / 2 + toCentroid;
 
   const A = 2 * b * tf + hw * tw + 4 * fillet;
-  const Iy =
-    (b * h ** 3) / 12 - ((b - tw) * hw ** 3) / 12 + 4 * (ownInertia + fillet * fz * fz);
-  const Iz =
-    (2 * tf * b ** 3) / 12 + (hw * tw ** 3) / 12 + 4 * (ownInertia + fillet * fy * fy);
+  const Iy = (b * h ** 3) / 12 - ((b - tw) * hw ** 3) / 12 + 4 * (ownInertia + fillet * fz * fz);
+  const Iz = (2 * tf * b ** 3) / 12 + (hw * tw ** 3) / 12 + 4 * (ownInertia + fillet * fy * fy);
   const Wply = b * tf * (h - tf) + (tw * hw * hw) / 4 + 4 * fillet * fz;
   const Wplz = (tf * b * b) / 2 + (hw * tw * tw) / 4 + 4 * fillet * fy;
 

@@ -52,7 +52,10 @@ export function addAlternative(design: Design, title = 'New alternative'): { des
     design.alternatives.map((a) => a.id),
   );
   const picks = Object.fromEntries(design.choices.map((c) => [c.id, c.options[0]!.id]));
-  return { design: { ...design, alternatives: [...design.alternatives, { id, title: newTitle, picks }] }, id };
+  return {
+    design: { ...design, alternatives: [...design.alternatives, { id, title: newTitle, picks }] },
+    id,
+  };
 }
 
 /** Removes an alternative; the last one stays. The reference moves to the first one left when it is removed. */

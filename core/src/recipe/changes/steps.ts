@@ -1,7 +1,11 @@
 import type { Design, PortalStep, Rule } from '../types.js';
 
 /** Changes fields of a step, for all alternatives. */
-export function setStep(design: Design, id: string, fields: Partial<Omit<PortalStep, 'id' | 'make'>>): Design {
+export function setStep(
+  design: Design,
+  id: string,
+  fields: Partial<Omit<PortalStep, 'id' | 'make'>>,
+): Design {
   return { ...design, steps: design.steps.map((s) => (s.id === id ? { ...s, ...fields } : s)) };
 }
 

@@ -20,38 +20,68 @@ const mostBays = 40;
 export function portal(step: PortalStep, scope: Scope): Geometry {
   const at = (field: string) => ({ what: `step "${step.id}", ${field}`, where: { step: step.id, field } });
   if (step.bays.length === 0 || step.bays.length > mostBays)
-    fail('geometry', `Step "${step.id}" needs 1 to ${mostBays} bays; it has ${step.bays.length}.`, { step: step.id, field: 'bays' });
+    fail('geometry', `Step "${step.id}" needs 1 to ${mostBays} bays; it has ${step.bays.length}.`, {
+      step: step.id,
+      field: 'bays',
+    });
   const widths = step.bays.map((text, i) =>
-    positive(evaluateQuantity(text, scope, 'length', at(`width of bay ${i + 1}`)), step, `width of bay ${i + 1}`),
+    positive(
+      evaluateQuantity(text, scope, 'length', at(`width of bay ${i + 1}`)),
+      step,
+      `width of bay ${i + 1}`,
+    ),
   );
-  const eaves = positive(evaluateQuantity(step.eaves, scope, 'length', at('eaves height')), step, 'eaves height');
+  const eaves = positive(
+    evaluateQuantity(step.eaves, scope, 'length', at('eaves height')),
+    step,
+    'eaves height',
+  );
   const pitch = step.roof === 'flat' ? 0 : slopeOf(step, scope);
   return step.roof === 'duo' ? duoPitch(step, widths, eaves, pitch) : singleSlope(step, widths, eaves, pitch);
 }
 
 function positive(value: number, step: PortalStep, field: string): number {
   if (value <= 1e-6)
-    fail('geometry', `Step "${step.id}": the ${field} is ${value.toPrecision(3)} m; it must be greater than zero.`, { step: step.id, field });
+    fail(
+      'geometry',
+      `Step "${step.id}": the ${field} is ${value.toPrecision(3)} m; it must be greater than zero.`,
+      { step: step.id, field },
+    );
   return value;
 }
 
 function slopeOf(step: PortalStep, scope: Scope): number {
   const field = 'pitch';
   if (step.pitch === undefined)
-    return fail('geometry', `Step "${step.id}" has a sloping roof but no pitch; give one or make the roof flat.`, { step: step.id, field });
-  const pitch = evaluateQuantity(step.pitch, scope, 'angle', { what: `step "${step.id}", roof pitch`, where: { step: step.id, field } });
+    return fail(
+      'geometry',
+      `Step "${step.id}" has a sloping roof but no pitch; give one or make the roof flat.`,
+      { step: step.id, field },
+    );
+  const pitch = evaluateQuantity(step.pitch, scope, 'angle', {
+    what: `step "${step.id}", roof pitch`,
+    where: { step: step.id, field },
+  });
   if (pitch < 0 || pitch >= Math.PI * 0.45)
-    fail('geometry', `Step "${step.id}": a roof pitch of ${((pitch * 180) / Math.PI).toPrecision(3)}° is outside 0° to 80°.`, { step: step.id, field });
+    fail(
+      'geometry',
+      `Step "${step.id}": a roof pitch of ${((pitch * 180) / Math.PI).toPrecision(3)}° is outside 0° to 80°.`,
+      { step: step.id, field },
+    );
   return pitch;
 }
 
 /** Column lines from left to right: x, and the name of the line. */
-function columnLines(widths: readonly number[]): { x: number; name: string; side: 'left' | 'right' | 'middle' }[] {
+function columnLines(
+  widths: readonly number[],
+): { x: number; name: string; side: 'left' | 'right' | 'middle' }[] {
   let x = 0;
   return [0, ...widths].map((width, i) => {
     x += width;
     if (i === 0) return { x, name: 'left', side: 'left' };
-    return i === widths.length ? { x, name: 'right', side: 'right' } : { x, name: `valley.${i}`, side: 'middle' };
+    return i === widths.length
+      ? { x, name: 'right', side: 'right' }
+      : { x, name: `valley.${i}`, side: 'middle' };
   });
 }
 
@@ -130,7 +160,14 @@ function dimensions(step: PortalStep, widths: readonly number[], eaves: number, 
     value: width,
     expression: step.bays[i]!,
   }));
-  out.push({ id: `${step.id}.eaves`, from: [0, 0], to: [0, eaves], kind: 'height', value: eaves, expression: step.eaves });
+  out.push({
+    id: `${step.id}.eaves`,
+    from: [0, 0],
+    to: [0, eaves],
+    kind: 'height',
+    value: eaves,
+    expression: step.eaves,
+  });
   if (step.roof !== 'flat' && step.pitch !== undefined)
     out.push({
       id: `${step.id}.pitch`,

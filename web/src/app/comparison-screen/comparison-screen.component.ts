@@ -24,7 +24,15 @@ import { FiguresChartComponent, type ChartSeries } from './figures-chart.compone
 /** Alternatives as equal stages, with one camera, one scale and one load case, over one table and a chart. */
 @Component({
   selector: 'app-comparison-screen',
-  imports: [FormsModule, Select, SelectButton, StageComponent, StageBarComponent, TracePanelComponent, FiguresChartComponent],
+  imports: [
+    FormsModule,
+    Select,
+    SelectButton,
+    StageComponent,
+    StageBarComponent,
+    TracePanelComponent,
+    FiguresChartComponent,
+  ],
   templateUrl: './comparison-screen.component.html',
   styleUrl: './comparison-screen.component.css',
   providers: [TraceService],
@@ -100,7 +108,11 @@ export class ComparisonScreenComponent {
   protected readonly chart = computed((): { names: string[]; series: ChartSeries[] } => {
     const series = [this.first(), this.second()].map((id): ChartSeries => {
       const row = this.values().find(({ figure }) => figure.id === id)!;
-      return { title: row.figure.title, quantity: row.figure.quantity, values: row.results.map((r) => r?.value) };
+      return {
+        title: row.figure.title,
+        quantity: row.figure.quantity,
+        values: row.results.map((r) => r?.value),
+      };
     });
     return { names: this.design().alternatives.map((a) => a.title), series };
   });

@@ -15,7 +15,13 @@ export interface ChartSeries {
 @Component({
   selector: 'app-figures-chart',
   imports: [NgxEchartsDirective],
-  template: `<div echarts [options]="options()" class="chart" role="img" [attr.aria-label]="description()"></div>`,
+  template: `<div
+    echarts
+    [options]="options()"
+    class="chart"
+    role="img"
+    [attr.aria-label]="description()"
+  ></div>`,
   styles: `
     :host,
     .chart {
@@ -36,7 +42,10 @@ export class FiguresChartComponent {
       .map(
         ({ title, quantity, values }) =>
           `${title}: ${this.names()
-            .map((name, i) => `${name} ${values[i] === undefined ? 'unknown' : formatWithUnit(values[i], quantity)}`)
+            .map(
+              (name, i) =>
+                `${name} ${values[i] === undefined ? 'unknown' : formatWithUnit(values[i], quantity)}`,
+            )
             .join(', ')}`,
       )
       .join('. '),
@@ -82,7 +91,12 @@ export class FiguresChartComponent {
           data: data(first),
           barWidth: '34%',
           itemStyle: { color: colours.inkFaint, borderColor: colours.ink, borderWidth: 1 },
-          label: { show: true, position: 'insideBottom', ...text, formatter: ({ value }: { value: number }) => significant(value) },
+          label: {
+            show: true,
+            position: 'insideBottom',
+            ...text,
+            formatter: ({ value }: { value: number }) => significant(value),
+          },
         },
         {
           type: 'line',
@@ -93,7 +107,13 @@ export class FiguresChartComponent {
           symbolSize: 10,
           lineStyle: { color: colours.indigo, type: 'dashed', width: 1 },
           itemStyle: { color: colours.indigo },
-          label: { show: true, position: 'top', ...text, color: colours.indigo, formatter: ({ value }: { value: number }) => significant(value) },
+          label: {
+            show: true,
+            position: 'top',
+            ...text,
+            color: colours.indigo,
+            formatter: ({ value }: { value: number }) => significant(value),
+          },
         },
       ],
     };

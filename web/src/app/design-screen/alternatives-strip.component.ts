@@ -24,7 +24,11 @@ import { ViewState } from '../workspace/view-state.service';
 const thumbnail = { width: 116, height: 74 };
 const edge = { left: 22, right: 22, top: 18, bottom: 14 };
 const telling: FigureId[] = ['utilisation', 'sway', 'mass'];
-const shortNames: Partial<Record<FigureId, string>> = { utilisation: 'utilised', sway: 'sway', mass: 'steel' };
+const shortNames: Partial<Record<FigureId, string>> = {
+  utilisation: 'utilised',
+  sway: 'sway',
+  mass: 'steel',
+};
 
 /** The alternatives along the bottom: each with its own frame, live, and its three most telling numbers. */
 @Component({

@@ -14,6 +14,7 @@ import { DesignWorkspace } from '../workspace/design-workspace.service';
         <label [attr.for]="'c-' + choice.id">{{ choice.title }}</label>
         <p-select
           [inputId]="'c-' + choice.id"
+          [ariaLabel]="choice.title"
           [options]="choice.options"
           optionLabel="title"
           optionValue="id"
@@ -32,7 +33,9 @@ export class ChoicesPanelComponent {
   private readonly workspace = inject(DesignWorkspace);
   // Parts of the design that stay the same objects while a parameter is dragged
   private readonly all = computed(() => this.workspace.state()!.design.choices);
-  private readonly alternative = computed(() => this.workspace.selectedAlternative(this.workspace.state()!.design));
+  private readonly alternative = computed(() =>
+    this.workspace.selectedAlternative(this.workspace.state()!.design),
+  );
 
   protected readonly choices = computed(() =>
     this.all().map((choice) => ({

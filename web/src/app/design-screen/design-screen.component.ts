@@ -35,7 +35,9 @@ export class DesignScreenComponent {
 
   protected readonly design = computed(() => this.workspace.state()!.design);
   protected readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
-  protected readonly result = computed(() => this.workspace.results().alternatives.get(this.alternative().id));
+  protected readonly result = computed(() =>
+    this.workspace.results().alternatives.get(this.alternative().id),
+  );
   protected readonly calculated = computed(() => {
     const result = this.result();
     return result?.ok ? result.value : undefined;
@@ -62,7 +64,9 @@ export class DesignScreenComponent {
     const own = parameters?.[parameter] !== undefined;
     this.workspace.apply(
       (design) =>
-        own ? setOwnParameter(design, id, parameter, expression) : setParameter(design, parameter, expression),
+        own
+          ? setOwnParameter(design, id, parameter, expression)
+          : setParameter(design, parameter, expression),
       gesture ? `parameter ${parameter}` : undefined,
     );
   }

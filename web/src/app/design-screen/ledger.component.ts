@@ -35,7 +35,9 @@ export class LedgerComponent {
   );
 
   protected readonly rows = computed(() => {
-    const reference = this.workspace.results().alternatives.get(this.workspace.state()?.design.reference ?? '');
+    const reference = this.workspace
+      .results()
+      .alternatives.get(this.workspace.state()?.design.reference ?? '');
     return figures.map((figure) => {
       const result = this.calculated().governing[figure.id];
       const other = reference?.ok ? reference.value.governing[figure.id] : undefined;
@@ -54,11 +56,13 @@ export class LedgerComponent {
     this.calculated().checks.map((check) => ({
       check,
       name: check.member,
-      section: this.calculated().frame.sections[this.calculated().frame.memberIds.indexOf(check.member)]!.title,
+      section:
+        this.calculated().frame.sections[this.calculated().frame.memberIds.indexOf(check.member)]!.title,
       text: check.utilisation === undefined ? 'not covered' : significant(check.utilisation),
       width: Math.min(1, check.utilisation ?? 0) * 100,
       over: (check.utilisation ?? 0) > 1,
-      reason: check.reasons.join(' ') || (check.governs ? `${check.governs.title}, ${check.governs.clause}` : ''),
+      reason:
+        check.reasons.join(' ') || (check.governs ? `${check.governs.title}, ${check.governs.clause}` : ''),
     })),
   );
 

@@ -5,7 +5,9 @@ import { Select } from 'primeng/select';
 
 const profiles = ['HEA', 'HEB', 'IPE'].map((series) => ({
   label: series,
-  items: catalogue.filter((entry) => entry.series === series).map(({ name }) => ({ label: name, value: name })),
+  items: catalogue
+    .filter((entry) => entry.series === series)
+    .map(({ name }) => ({ label: name, value: name })),
 }));
 const materials = grades.map(({ id }) => ({ label: id, value: id }));
 
@@ -17,6 +19,7 @@ const materials = grades.map(({ id }) => ({ label: id, value: id }));
     <label [attr.for]="'p-' + parameter().name">{{ parameter().title }}</label>
     <p-select
       [inputId]="'p-' + parameter().name"
+      [ariaLabel]="parameter().title"
       [options]="options()"
       [group]="parameter().kind === 'section'"
       [filter]="parameter().kind === 'section'"

@@ -5,7 +5,6 @@ import {
   dropOwnParameter,
   setOwnParameter,
   setParameter,
-  type BuiltFrame,
   type Parameter,
 } from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -66,14 +65,14 @@ export class ParameterListComponent {
     const { parameters } = outcome.ok ? outcome.value : this.design();
     const names = parameters.map((p) => p.name);
     const result = this.workspace.results().alternatives.get(alternative.id);
-    const built: BuiltFrame | undefined = result?.ok ? result.value.built : result?.built;
+    const values = result?.ok ? result.value.built.parameters : result?.parameters;
     const problems = result && !result.ok ? result.problems : [];
     return parameters.map((parameter) => {
-      const value = built?.parameters.scope.get(parameter.name);
+      const value = values?.scope.get(parameter.name);
       return {
         parameter,
         value: typeof value === 'object' ? value.si : undefined,
-        range: this.sameRange(parameter.name, built?.parameters.ranges.get(parameter.name)),
+        range: this.sameRange(parameter.name, values?.ranges.get(parameter.name)),
         formula: usesNames(parameter.value, names),
         own: alternative.parameters?.[parameter.name] !== undefined,
         problem: problems.find((problem) => problem.where['parameter'] === parameter.name),
@@ -100,7 +99,8 @@ export class ParameterListComponent {
   private sameRange(name: string, range: Range | undefined): Range | undefined {
     if (!range) return undefined;
     const known = this.ranges.get(name);
-    if (known && known.min === range.min && known.max === range.max && known.step === range.step) return known;
+    if (known && known.min === range.min && known.max === range.max && known.step === range.step)
+      return known;
     this.ranges.set(name, range);
     return range;
   }

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterRenderEffect,
+  computed,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
   formatExact,
@@ -37,7 +47,7 @@ export class ParameterRowComponent {
   readonly followed = output<void>();
 
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
-  protected readonly typing = signal(false);
+  private readonly typing = signal(false);
 
   private readonly factor = computed(() => quantities[this.parameter().quantity].factor);
   protected readonly shown = computed(() => {
@@ -46,7 +56,9 @@ export class ParameterRowComponent {
   });
   protected readonly exact = computed(() => {
     const value = this.value();
-    const source = this.formula() ? `${this.parameter().name} = ${this.parameter().value}` : this.parameter().name;
+    const source = this.formula()
+      ? `${this.parameter().name} = ${this.parameter().value}`
+      : this.parameter().name;
     return value === undefined ? source : `${source}; ${formatExact(value, this.parameter().quantity)}`;
   });
   protected readonly slider = computed(
@@ -65,8 +77,7 @@ export class ParameterRowComponent {
     // A slider whose numbers did not change is not rendered anew
     {
       equal: (a, b) =>
-        a === b ||
-        (a?.value === b?.value && a?.min === b?.min && a?.max === b?.max && a?.step === b?.step),
+        a === b || (a?.value === b?.value && a?.min === b?.min && a?.max === b?.max && a?.step === b?.step),
     },
   );
 
@@ -75,9 +86,21 @@ export class ParameterRowComponent {
     this.changed.emit({ text: this.expression(shown), gesture: true });
   }
 
+  constructor() {
+    // The field belongs to the user while it has the focus: nothing that arrives meanwhile overwrites what is typed
+    afterRenderEffect({
+      write: () => {
+        const text = this.shown();
+        if (!this.typing()) this.field().nativeElement.value = text;
+      },
+    });
+  }
+
   protected focus(): void {
     this.typing.set(true);
-    setTimeout(() => this.field().nativeElement.select());
+    const field = this.field().nativeElement;
+    field.value = this.parameter().value;
+    field.select();
   }
 
   protected commit(text: string): void {
@@ -99,7 +122,9 @@ export class ParameterRowComponent {
     if (!slider || this.formula()) return;
     event.preventDefault();
     const next = Math.min(slider.max, Math.max(slider.min, slider.value + direction * slider.step));
-    this.changed.emit({ text: this.expression(next), gesture: true });
+    const text = this.expression(next);
+    this.field().nativeElement.value = text;
+    this.changed.emit({ text, gesture: true });
   }
 
   /** A bare number means the unit that is shown. */

@@ -14,6 +14,7 @@ import { DesignWorkspace } from '../workspace/design-workspace.service';
         <label [attr.for]="'r-' + step.id">Roof</label>
         <p-select
           [inputId]="'r-' + step.id"
+          ariaLabel="Roof"
           [options]="roofs"
           optionLabel="label"
           optionValue="value"

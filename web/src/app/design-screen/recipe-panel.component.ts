@@ -43,5 +43,7 @@ export class RecipePanelComponent {
 
   /** Whether a change of a parameter reaches all alternatives or the selected one. */
   protected readonly scope = signal<'all' | 'one'>('all');
-  protected readonly title = computed(() => this.workspace.selectedAlternative(this.workspace.state()!.design).title);
+  protected readonly title = computed(
+    () => this.workspace.selectedAlternative(this.workspace.state()!.design).title,
+  );
 }

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, ElementRef, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 
 /** Text that can be pressed and typed over: Enter keeps, Escape gives up. */
 @Component({
@@ -15,7 +23,9 @@ import { ChangeDetectionStrategy, Component, ElementRef, input, output, signal, 
         (blur)="commit(field.value)"
       />
     } @else {
-      <button type="button" class="plain" [title]="label() + ', press to change'" (click)="start()">{{ text() }}</button>
+      <button type="button" class="plain" [title]="label() + ', press to change'" (click)="start()">
+        {{ text() }}
+      </button>
     }
   `,
   styles: `

@@ -31,13 +31,17 @@ export function figurePlace(result: FigureResult | undefined): string {
 }
 
 /** Difference to the reference in per cent of its magnitude; signs are not compared. */
-export function differenceText(result: FigureResult | undefined, reference: FigureResult | undefined): string {
+export function differenceText(
+  result: FigureResult | undefined,
+  reference: FigureResult | undefined,
+): string {
   if (!result || !reference) return '';
   const { absolute, relative } = difference(result.value, reference.value);
   if (relative === undefined) return Math.abs(absolute) < 1e-9 ? '±0 %' : 'new';
   const percent = relative * 100;
   if (Math.abs(percent) < 0.05) return '±0 %';
-  const text = Math.abs(percent) >= 1000 ? `${significant(Math.abs(result.value / reference.value), 2)}×` : '';
+  const text =
+    Math.abs(percent) >= 1000 ? `${significant(Math.abs(result.value / reference.value), 2)}×` : '';
   if (text) return text;
   return `${percent > 0 ? '+' : '−'}${significant(Math.abs(percent), Math.abs(percent) < 10 ? 2 : 3)} %`;
 }

@@ -38,9 +38,30 @@ export function drawDimensions(
 
 function horizontal(pen: Pen, dimension: Dimension, from: Point, to: Point, camera: Camera): PlacedDimension {
   const y = from[1] + below;
-  pen.line([[from[0], from[1] + 30], [from[0], y + 6]], 'inkFaint', 1);
-  pen.line([[to[0], to[1] + 30], [to[0], y + 6]], 'inkFaint', 1);
-  pen.line([[from[0], y], [to[0], y]], 'inkSoft', 1);
+  pen.line(
+    [
+      [from[0], from[1] + 30],
+      [from[0], y + 6],
+    ],
+    'inkFaint',
+    1,
+  );
+  pen.line(
+    [
+      [to[0], to[1] + 30],
+      [to[0], y + 6],
+    ],
+    'inkFaint',
+    1,
+  );
+  pen.line(
+    [
+      [from[0], y],
+      [to[0], y],
+    ],
+    'inkSoft',
+    1,
+  );
   tick(pen, [from[0], y]);
   tick(pen, [to[0], y]);
   return { dimension, at: [(from[0] + to[0]) / 2, y], vertical: false, perPixel: [1 / camera.scale, 0] };
@@ -48,9 +69,30 @@ function horizontal(pen: Pen, dimension: Dimension, from: Point, to: Point, came
 
 function vertical(pen: Pen, dimension: Dimension, from: Point, to: Point, camera: Camera): PlacedDimension {
   const x = from[0] - beside;
-  pen.line([[from[0] - 30, from[1]], [x - 6, from[1]]], 'inkFaint', 1);
-  pen.line([[to[0] - 10, to[1]], [x - 6, to[1]]], 'inkFaint', 1);
-  pen.line([[x, from[1]], [x, to[1]]], 'inkSoft', 1);
+  pen.line(
+    [
+      [from[0] - 30, from[1]],
+      [x - 6, from[1]],
+    ],
+    'inkFaint',
+    1,
+  );
+  pen.line(
+    [
+      [to[0] - 10, to[1]],
+      [x - 6, to[1]],
+    ],
+    'inkFaint',
+    1,
+  );
+  pen.line(
+    [
+      [x, from[1]],
+      [x, to[1]],
+    ],
+    'inkSoft',
+    1,
+  );
   tick(pen, [x, from[1]]);
   tick(pen, [x, to[1]]);
   return { dimension, at: [x, (from[1] + to[1]) / 2], vertical: true, perPixel: [0, -1 / camera.scale] };
@@ -71,5 +113,12 @@ function slope(pen: Pen, dimension: Dimension, from: Point): PlacedDimension {
 
 /** The slanted stroke at the end of a dimension line. */
 function tick(pen: Pen, [x, y]: Point): void {
-  pen.line([[x - 4, y + 4], [x + 4, y - 4]], 'ink', 1.4);
+  pen.line(
+    [
+      [x - 4, y + 4],
+      [x + 4, y - 4],
+    ],
+    'ink',
+    1.4,
+  );
 }

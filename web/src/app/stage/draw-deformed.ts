@@ -48,5 +48,12 @@ export function drawMechanism(pen: Pen, scene: StageScene): void {
     moved.set(node.id, project(scene.camera, scene.size, node.x + reach * u[0]!, node.z + reach * u[2]!));
   }
   for (const member of model.members)
-    pen.dashed(moved.get(member.start)!, moved.get(member.end)!, 'vermilion', scene.thumbnail ? 1.4 : 2.4, 9, 5);
+    pen.dashed(
+      moved.get(member.start)!,
+      moved.get(member.end)!,
+      'vermilion',
+      scene.thumbnail ? 1.4 : 2.4,
+      9,
+      5,
+    );
 }

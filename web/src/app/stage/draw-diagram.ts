@@ -64,12 +64,20 @@ function drawMember(pen: Pen, scene: StageScene, style: DiagramStyle, field: Mem
   const first = values[0]!;
   const last = values[values.length - 1]!;
   for (const { x, value } of [first, last])
-    pen.line([axis(x), curve(x, value)], value >= 0 ? style.positive : style.negative, scene.thumbnail ? 0.8 : 1.2);
+    pen.line(
+      [axis(x), curve(x, value)],
+      value >= 0 ? style.positive : style.negative,
+      scene.thumbnail ? 0.8 : 1.2,
+    );
   if (!scene.thumbnail) hatch(pen, scene, style, field, m);
 }
 
 /** Values along the member, with both at a jump. */
-function ordinates(scene: StageScene, style: DiagramStyle, field: MemberField): { x: number; value: number }[] {
+function ordinates(
+  scene: StageScene,
+  style: DiagramStyle,
+  field: MemberField,
+): { x: number; value: number }[] {
   return stationsAlong(scene, field).flatMap((x) => {
     const after = forceAt(field, style.force, x);
     const before = forceAt(field, style.force, x, true);
@@ -92,7 +100,12 @@ function hatch(pen: Pen, scene: StageScene, style: DiagramStyle, field: MemberFi
     const value = forceAt(field, style.force, x);
     const colour = value >= 0 ? style.positive : style.negative;
     const from = pointAt(scene, frame, m, x);
-    pen.line([from, pointAt(scene, frame, m, x, style.side * value * scene.scales.diagram)], colour, 0.8, 0.4);
+    pen.line(
+      [from, pointAt(scene, frame, m, x, style.side * value * scene.scales.diagram)],
+      colour,
+      0.8,
+      0.4,
+    );
   }
 }
 

@@ -20,24 +20,52 @@ function drawSupport(pen: Pen, support: Support, at: Point, size: number): void 
   const turning = support.ry;
   const sliding = support.ux === undefined;
   if (turning === 'fixed') {
-    pen.line([[at[0] - size, at[1]], [at[0] + size, at[1]]], 'moss', size / 4);
+    pen.line(
+      [
+        [at[0] - size, at[1]],
+        [at[0] + size, at[1]],
+      ],
+      'moss',
+      size / 4,
+    );
     ground(pen, at[0], at[1], size);
     return;
   }
   const base = at[1] + size;
   pen.line([at, [at[0] - size * 0.75, base], [at[0] + size * 0.75, base], at], 'moss', size > 8 ? 1.6 : 1);
   if (sliding) {
-    pen.line([[at[0] - size, base + size / 3], [at[0] + size, base + size / 3]], 'moss', 1.2);
+    pen.line(
+      [
+        [at[0] - size, base + size / 3],
+        [at[0] + size, base + size / 3],
+      ],
+      'moss',
+      1.2,
+    );
   } else ground(pen, at[0], base, size);
   if (typeof turning === 'number') coil(pen, at, size);
 }
 
 function ground(pen: Pen, x: number, y: number, size: number): void {
-  pen.line([[x - size, y], [x + size, y]], 'moss', 1.4);
+  pen.line(
+    [
+      [x - size, y],
+      [x + size, y],
+    ],
+    'moss',
+    1.4,
+  );
   const step = size / 2;
   for (let k = -2; k <= 2; k++) {
     const from = x + k * step;
-    pen.line([[from, y], [from - step * 0.8, y + step]], 'moss', 1);
+    pen.line(
+      [
+        [from, y],
+        [from - step * 0.8, y + step],
+      ],
+      'moss',
+      1,
+    );
   }
 }
 

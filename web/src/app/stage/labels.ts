@@ -24,7 +24,8 @@ export function placeLabels(labels: readonly StageLabel[], size: SheetSize): Pla
     const width = label.text.length * characterWidth + 2 * padding;
     const told = placed.some(
       (other) =>
-        other.text === label.text && Math.hypot(other.at[0] - label.at[0], other.at[1] - label.at[1]) < sameWithin,
+        other.text === label.text &&
+        Math.hypot(other.at[0] - label.at[0], other.at[1] - label.at[1]) < sameWithin,
     );
     if (told) continue;
     const offset = { middle: -width / 2, left: 0, right: -width }[label.align];

@@ -14,10 +14,7 @@ export function pointAt(scene: StageScene, frame: Frame, member: number, x: numb
   const a = 9 * member;
   const arm = 6 * member;
   const at = (k: 0 | 2) =>
-    frame.xyz[n + k]! +
-    frame.arms[arm + k]! +
-    frame.axes[a + k]! * x +
-    frame.axes[a + 6 + k]! * offset;
+    frame.xyz[n + k]! + frame.arms[arm + k]! + frame.axes[a + k]! * x + frame.axes[a + 6 + k]! * offset;
   return project(scene.camera, scene.size, at(0), at(2));
 }
 
@@ -54,7 +51,9 @@ export function fieldOf(scene: StageScene, calculated: Calculated, member: numbe
 /** Places along a member close enough together that a curve through them looks smooth; breaks are among them. */
 export function stationsAlong(scene: StageScene, field: MemberField): number[] {
   const length = field.breaks[field.breaks.length - 1]!;
-  const count = scene.thumbnail ? 10 : Math.min(64, Math.max(12, Math.ceil((length * scene.camera.scale) / 9)));
+  const count = scene.thumbnail
+    ? 10
+    : Math.min(64, Math.max(12, Math.ceil((length * scene.camera.scale) / 9)));
   const places = new Set<number>(field.breaks);
   for (let i = 0; i <= count; i++) places.add((length * i) / count);
   return [...places].sort((a, b) => a - b);

@@ -29,13 +29,21 @@ export class Pen {
   dashed(a: Point, b: Point, colour: Colour, width = 1, dash = 5, gap = 4): void {
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
     for (let from = 0; from < length; from += dash + gap)
-      this.piece(along(a, b, from / length), along(a, b, Math.min(1, (from + dash) / length)), colour, width, 1, 0);
+      this.piece(
+        along(a, b, from / length),
+        along(a, b, Math.min(1, (from + dash) / length)),
+        colour,
+        width,
+        1,
+        0,
+      );
   }
 
   /** A convex area. */
   area(corners: readonly Point[], colour: Colour, alpha = 1): void {
     for (let i = 1; i + 1 < corners.length; i++)
-      for (const corner of [corners[0]!, corners[i]!, corners[i + 1]!]) this.vertex(corner, 0, 1, colour, alpha);
+      for (const corner of [corners[0]!, corners[i]!, corners[i + 1]!])
+        this.vertex(corner, 0, 1, colour, alpha);
   }
 
   circle(centre: Point, radius: number, colour: Colour, width = 1.2): void {
@@ -87,7 +95,8 @@ export class Pen {
     const ay = a[1] - uy * over;
     const bx = b[0] + ux * over;
     const by = b[1] + uy * over;
-    const corner = (x: number, y: number, distance: number) => this.vertex([x, y], distance, half, colour, alpha);
+    const corner = (x: number, y: number, distance: number) =>
+      this.vertex([x, y], distance, half, colour, alpha);
     corner(ax + nx, ay + ny, reach);
     corner(ax - nx, ay - ny, -reach);
     corner(bx + nx, by + ny, reach);

@@ -43,7 +43,12 @@ export function nearestMember(
 }
 
 /** Values of the shown load case or combination at a place of a member. */
-export function readAt(scene: StageScene, calculated: Calculated, member: number, x: number): Reading | undefined {
+export function readAt(
+  scene: StageScene,
+  calculated: Calculated,
+  member: number,
+  x: number,
+): Reading | undefined {
   const field = fieldOf(scene, calculated, member);
   if (!field) return undefined;
   const { frame } = calculated;

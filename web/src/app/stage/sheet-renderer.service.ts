@@ -194,7 +194,8 @@ export class SheetRenderer implements OnDestroy {
       sheets.forEach(({ canvas }, i) => {
         canvas.width = width;
         canvas.height = height;
-        if (picture) canvas.getContext('2d')?.drawImage(picture, 0, height * i, width, height, 0, 0, width, height);
+        if (picture)
+          canvas.getContext('2d')?.drawImage(picture, 0, height * i, width, height, 0, 0, width, height);
       });
       picture?.close();
     }

@@ -10,7 +10,8 @@ import { forceOf } from './draw-diagram';
 import type { DiagramKind, StageScales } from './scene';
 
 /** Factor on displacements: found, true, or typed. */
-export type DeformationScale = { readonly kind: 'automatic' } | { readonly kind: 'fixed'; readonly factor: number };
+export type DeformationScale =
+  { readonly kind: 'automatic' } | { readonly kind: 'fixed'; readonly factor: number };
 
 /** Largest diagram ordinate, displacement and load, as fractions of the frame's size. */
 const diagramShare = { none: 0, N: 0.13, V: 0.13, M: 0.16 };
@@ -50,7 +51,11 @@ export function commonScales(
     frame.loadCases.forEach((loadCase, c) => {
       for (const item of loadCase.loads ?? [])
         if (item.kind === 'distributed')
-          load = Math.max(load, Math.abs(item.q[0] * selection.factors[c]!), Math.abs(item.q[1] * selection.factors[c]!));
+          load = Math.max(
+            load,
+            Math.abs(item.q[0] * selection.factors[c]!),
+            Math.abs(item.q[1] * selection.factors[c]!),
+          );
     });
   }
   return {

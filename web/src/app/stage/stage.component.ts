@@ -81,7 +81,8 @@ export class StageComponent {
     const size = this.size();
     if (size.width < 20 || size.height < 20) return undefined;
     const content = this.content();
-    const camera = this.sharedCamera() ?? this.ownCamera() ?? fit(extentOfModel(content), size, this.margins());
+    const camera =
+      this.sharedCamera() ?? this.ownCamera() ?? fit(extentOfModel(content), size, this.margins());
     return { ...content, camera, size, phase: this.phase(), thumbnail: false };
   });
 

@@ -1,4 +1,4 @@
-import type { BuiltFrame, Calculated, Design, Problem } from '@hashira/core';
+import type { BuiltFrame, Calculated, Design, ParameterValues, Problem } from '@hashira/core';
 
 /** Asks the worker for every alternative of a design. */
 export interface CalculationRequest {
@@ -7,10 +7,16 @@ export interface CalculationRequest {
   readonly design: Design;
 }
 
-/** One alternative's outcome: everything, or the problems with whatever geometry could be built. */
+/** One alternative's outcome: everything, or the problems with whatever parameters and geometry there are. */
 export type AlternativeResult =
   | { readonly id: string; readonly ok: true; readonly value: Calculated }
-  | { readonly id: string; readonly ok: false; readonly problems: readonly Problem[]; readonly built?: BuiltFrame };
+  | {
+      readonly id: string;
+      readonly ok: false;
+      readonly problems: readonly Problem[];
+      readonly built?: BuiltFrame;
+      readonly parameters?: ParameterValues;
+    };
 
 /** The worker's answer. */
 export interface CalculationAnswer {

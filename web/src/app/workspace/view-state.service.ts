@@ -45,19 +45,17 @@ export class ViewState {
     [...this.workspace.results().alternatives.values()].flatMap((a) => (a.ok ? [a.value] : [])),
   );
 
-  readonly scales = computed(
-    (): StageScales => commonScales(this.calculated(), this.resultId(), this.diagram(), this.deformation()),
+  readonly scales = computed((): StageScales =>
+    commonScales(this.calculated(), this.resultId(), this.diagram(), this.deformation()),
   );
 
-  readonly layers = computed(
-    (): StageLayers => ({
-      diagram: this.diagram(),
-      deformed: this.deformed(),
-      loads: this.loads(),
-      reactions: this.reactions(),
-      dimensions: true,
-    }),
-  );
+  readonly layers = computed((): StageLayers => ({
+    diagram: this.diagram(),
+    deformed: this.deformed(),
+    loads: this.loads(),
+    reactions: this.reactions(),
+    dimensions: true,
+  }));
 
   showResult(id: string): void {
     this.chosenResult.set(id);

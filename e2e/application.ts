@@ -1,0 +1,133 @@
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = resolve(fileURLToPath(new URL('..', import.meta.url)));
+
+/** A run of the server: its process and what it has said. */
+export interface ServerRun {
+  readonly process: ChildProcess;
+  readonly output: () => string;
+  /** Exit code, once it has ended. */
+  readonly ended: Promise<number | null>;
+}
+
+/** Starts the server on a database file. */
+export function runServer(database: string, port: number): ServerRun {
+  const child = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'server/src/main.ts', '--port', String(port), '--database', database],
+    { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] },
+  );
+  let text = '';
+  child.stdout.on('data', (data: Buffer) => (text += data.toString()));
+  child.stderr.on('data', (data: Buffer) => (text += data.toString()));
+  const ended = new Promise<number | null>((done) => child.once('exit', (code) => done(code)));
+  return { process: child, output: () => text, ended };
+}
+
+/** The application under test: the built page, the real server, a database file. */
+export class Application {
+  readonly folder = mkdtempSync(join(tmpdir(), 'hashira-e2e-'));
+  readonly database = join(this.folder, 'designs.sqlite');
+  url = '';
+  private run: ServerRun | undefined;
+
+  async start(): Promise<void> {
+    const port = this.url === '' ? 0 : Number(new URL(this.url).port);
+    const run = runServer(this.database, port);
+    this.run = run;
+    await expect
+      .poll(() => /Hashira is at (\S+)/.exec(run.output())?.[1] ?? '', { timeout: 60_000 })
+      .not.toBe('');
+    this.url = /Hashira is at (\S+)/.exec(run.output())![1]!;
+  }
+
+  /** Ends the server at once, as a crash would. */
+  async kill(): Promise<void> {
+    this.run?.process.kill('SIGKILL');
+    await this.run?.ended;
+  }
+
+  /** Asks the server to end, as Ctrl C does. */
+  async stop(): Promise<number | null> {
+    this.run?.process.kill('SIGTERM');
+    return (await this.run?.ended) ?? null;
+  }
+
+  remove(): void {
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** Tests with an application that is shared by the tests of a file. */
+export const test = base.extend<object, { app: Application }>({
+  app: [
+    // Playwright wants the first parameter destructured
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const app = new Application();
+      await app.start();
+      await use(app);
+      await app.stop();
+      app.remove();
+    },
+    { scope: 'worker' },
+  ],
+});
+
+export { expect };
+
+/** Opens a fresh copy of the Slip shed, so that tests do not see each other's changes. */
+export async function openSlipShed(page: Page, app: Application): Promise<string> {
+  const demo = await page.request.get(`${app.url}/api/designs`);
+  const list = (await demo.json()) as { id: string; title: string }[];
+  const original = list.find((design) => design.title === 'Slip shed')!;
+  const copy = await page.request.post(`${app.url}/api/designs/${original.id}/duplicate`);
+  const { id } = (await copy.json()) as { id: string };
+  await page.goto(`${app.url}/designs/${id}`);
+  await calculated(page);
+  return id;
+}
+
+/** Waits until the numbers on the screen belong to the design on the screen. */
+export async function calculated(page: Page): Promise<void> {
+  await expect(page.getByText('calculating…')).toHaveCount(0);
+  await expect(page.locator('app-alternatives-strip dd').first()).not.toHaveText('–');
+}
+
+/** Waits until the server has answered the last save. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByTestId('saved')).toHaveText(/^Saved, revision \d+$/);
+}
+
+/** The card of an alternative in the strip. */
+export function card(page: Page, title: string): Locator {
+  return page.locator('app-alternatives-strip .card').filter({ has: page.getByRole('option', { name: title, exact: true }) });
+}
+
+/** The three numbers of every card, as texts. */
+export function cardNumbers(page: Page): Promise<string[]> {
+  return page.locator('app-alternatives-strip dd').allInnerTexts();
+}
+
+/** Types into the field of a parameter. */
+export async function typeParameter(page: Page, name: string, text: string): Promise<void> {
+  const field = page.locator(`#p-${name}`);
+  await field.fill(text);
+  await field.press('Enter');
+}
+
+/** Chooses from a list. */
+export async function choose(page: Page, list: string, option: string): Promise<void> {
+  await page.getByRole('combobox', { name: list, exact: true }).click();
+  await page.getByRole('option', { name: option, exact: true }).last().click();
+}
+
+/** The value in a row of the ledger. */
+export function ledgerValue(page: Page, figure: string): Locator {
+  return page.locator('app-ledger tr').filter({ hasText: figure }).getByRole('button');
+}

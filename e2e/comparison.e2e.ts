@@ -1,0 +1,70 @@
+import { choose, expect, openSlipShed, test } from './application.js';
+import type { Page } from '@playwright/test';
+
+async function openComparison(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Comparison' }).click();
+  await expect(page.locator('app-comparison-screen tbody button').first()).not.toHaveText('–');
+}
+
+const row = (page: Page, figure: string) => page.locator('app-comparison-screen tbody tr').filter({ hasText: figure });
+
+test('equal stages show the same load case over a table with differences', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await openComparison(page);
+  await expect(page.locator('app-comparison-screen app-stage')).toHaveCount(3);
+  await expect(page.locator('app-comparison-screen section h2')).toContainText(['U1', 'U1', 'U1']);
+  const boxes = await page.locator('app-comparison-screen app-stage').evaluateAll((stages) =>
+    stages.map((stage) => [stage.clientWidth, stage.clientHeight].join('×')),
+  );
+  expect(new Set(boxes.map((box) => box.split('×')[1])).size).toBe(1);
+  const names = ['Steel mass', 'Eaves sway', 'Apex deflection', 'Moment in columns', 'Moment in rafters', 'Base moment', 'Horizontal reaction', 'Vertical reaction', 'Utilisation'];
+  await expect(page.locator('tbody th')).toHaveText(names);
+  // The reference has no differences, a pinned base no moment
+  await expect(row(page, 'Base moment').locator('.difference')).toHaveText(['', '−100 %', '−100 %']);
+  await expect(row(page, 'Utilisation').locator('.place').first()).toContainText('shed.');
+});
+
+test('another reference turns the differences', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await openComparison(page);
+  await choose(page, 'Differences to', 'Three hinges');
+  await expect(row(page, 'Utilisation').locator('.difference').nth(2)).toHaveText('');
+  await expect(row(page, 'Utilisation').locator('.difference').first()).toHaveText(/^−/);
+});
+
+test('figures of the shown load case alone', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await openComparison(page);
+  await choose(page, 'Load case or combination', 'G Own weight and roofing');
+  const governing = await row(page, 'Vertical reaction').getByRole('button').first().innerText();
+  await page.getByText('G only').click();
+  await expect(row(page, 'Vertical reaction').getByRole('button').first()).not.toHaveText(governing);
+});
+
+test('one camera: zooming one stage zooms them all', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await openComparison(page);
+  const labels = () =>
+    page.locator('app-comparison-screen app-stage').evaluateAll((stages) =>
+      stages.map((stage) => {
+        const label = stage.querySelector('.label.moss');
+        return label ? getComputedStyle(label).transform : '';
+      }),
+    );
+  await expect.poll(async () => (await labels()).every((text) => text !== '')).toBe(true);
+  const before = await labels();
+  const box = (await page.locator('app-comparison-screen app-stage').first().boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.wheel(0, 200);
+  await expect.poll(async () => (await labels()).every((text, i) => text !== before[i])).toBe(true);
+});
+
+test('a chart of two chosen figures', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await openComparison(page);
+  const chart = page.getByRole('img');
+  await expect(chart.locator('svg')).toBeVisible();
+  await choose(page, 'Figure as bars', 'Base moment');
+  await expect(chart).toHaveAttribute('aria-label', /Base moment: Fixed bases 209\skN·m, Pinned bases 0/);
+  await expect(chart.locator('svg')).toContainText('Base moment, kN·m');
+});

@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+/** The real application in Debian's Chromium, one test after the other: each file has a server and a database of its own. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.e2e.ts',
+  workers: 1,
+  fullyParallel: false,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  reporter: 'list',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-dev-shm-usage',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--disable-quic',
+        '--no-first-run',
+      ],
+    },
+  },
+});
