@@ -62,9 +62,6 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.depcruise.json' },
-    enhancedResolveOptions: {
-      extensions: ['.ts', '.js', '.mjs', '.json'],
-      extensionAlias: { '.js': ['.ts', '.js'] },
-    },
+    enhancedResolveOptions: { extensions: ['.ts', '.js', '.mjs', '.json'] },
   },
 };

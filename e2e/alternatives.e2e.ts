@@ -1,4 +1,13 @@
-import { calculated, card, cardNumbers, choose, expect, openSlipShed, test, typeParameter } from './application.js';
+import {
+  calculated,
+  card,
+  cardNumbers,
+  choose,
+  expect,
+  openSlipShed,
+  test,
+  typeParameter,
+} from './application.js';
 import type { Page } from '@playwright/test';
 
 async function act(page: Page, title: string, action: string): Promise<void> {
@@ -48,7 +57,10 @@ test('a hinge added in one alternative is drawn there only', async ({ page, app 
   expect((await cardNumbers(page)).slice(3)).toEqual(before.slice(3));
 });
 
-test('a hinge too many is a sentence that names what moves, and the others stay calculated', async ({ page, app }) => {
+test('a hinge too many is a sentence that names what moves, and the others stay calculated', async ({
+  page,
+  app,
+}) => {
   await openSlipShed(page, app);
   await page.getByRole('option', { name: 'Three hinges' }).click();
   await choose(page, 'Eaves', 'hinged');
@@ -59,7 +71,10 @@ test('a hinge too many is a sentence that names what moves, and the others stay 
   await expect(card(page, 'Fixed bases').locator('dd').first()).toHaveText(/^\s*0\.\d+\s*$/);
 });
 
-test('a parameter can be changed in one alternative only, and follow the design again', async ({ page, app }) => {
+test('a parameter can be changed in one alternative only, and follow the design again', async ({
+  page,
+  app,
+}) => {
   await openSlipShed(page, app);
   const before = await cardNumbers(page);
   await page.getByText('this one', { exact: true }).click();

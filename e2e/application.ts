@@ -106,7 +106,9 @@ export async function saved(page: Page): Promise<void> {
 
 /** The card of an alternative in the strip. */
 export function card(page: Page, title: string): Locator {
-  return page.locator('app-alternatives-strip .card').filter({ has: page.getByRole('option', { name: title, exact: true }) });
+  return page
+    .locator('app-alternatives-strip .card')
+    .filter({ has: page.getByRole('option', { name: title, exact: true }) });
 }
 
 /** The three numbers of every card, as texts. */

@@ -1,4 +1,13 @@
-import { calculated, card, expect, openSlipShed, runServer, saved, test, typeParameter } from './application.js';
+import {
+  calculated,
+  card,
+  expect,
+  openSlipShed,
+  runServer,
+  saved,
+  test,
+  typeParameter,
+} from './application.js';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 
@@ -9,7 +18,10 @@ for (const [what, name, text, sentence] of [
   ['a span of zero', 'span', '0 m', 'it may go from 8.000 to 40.00 m'],
   ['an assignment', 'span', 'x = 3 m', 'an assignment is not allowed'],
 ] as const)
-  test(`${what} is said in a sentence at the parameter, is kept, and can be undone`, async ({ page, app }) => {
+  test(`${what} is said in a sentence at the parameter, is kept, and can be undone`, async ({
+    page,
+    app,
+  }) => {
     await openSlipShed(page, app);
     await typeParameter(page, name, text);
     await expect(page.locator('app-parameter-row [role=alert]').first()).toContainText(sentence);
@@ -39,8 +51,13 @@ test('a file that is no design, or of a newer version, is refused in words', asy
   expect(await page.locator('tbody tr').count()).toBe(count);
 });
 
-test('a body over the limit and a save without its revision are refused with problem details', async ({ page, app }) => {
-  const large = await page.request.post(`${app.url}/api/designs`, { data: { text: 'x'.repeat(3 * 1024 * 1024) } });
+test('a body over the limit and a save without its revision are refused with problem details', async ({
+  page,
+  app,
+}) => {
+  const large = await page.request.post(`${app.url}/api/designs`, {
+    data: { text: 'x'.repeat(3 * 1024 * 1024) },
+  });
   expect(large.status()).toBe(413);
   expect(large.headers()['content-type']).toContain('application/problem+json');
   expect(((await large.json()) as { detail: string }).detail).toContain('2048 KiB');

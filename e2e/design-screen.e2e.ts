@@ -1,4 +1,14 @@
-import { calculated, card, cardNumbers, choose, expect, ledgerValue, openSlipShed, test, typeParameter } from './application.js';
+import {
+  calculated,
+  card,
+  cardNumbers,
+  choose,
+  expect,
+  ledgerValue,
+  openSlipShed,
+  test,
+  typeParameter,
+} from './application.js';
 
 test('the first start opens the Slip shed with its three alternatives calculated', async ({ page, app }) => {
   await page.goto(app.url);
@@ -13,11 +23,17 @@ test('the first start opens the Slip shed with its three alternatives calculated
 
 test('everything fits 1280 × 800 without scrolling the page', async ({ page, app }) => {
   await openSlipShed(page, app);
-  const size = await page.evaluate(() => [document.documentElement.scrollWidth, document.documentElement.scrollHeight]);
+  const size = await page.evaluate(() => [
+    document.documentElement.scrollWidth,
+    document.documentElement.scrollHeight,
+  ]);
   expect(size).toEqual([1280, 800]);
 });
 
-test('dragging a slider moves the numbers of every alternative before the pointer is let go', async ({ page, app }) => {
+test('dragging a slider moves the numbers of every alternative before the pointer is let go', async ({
+  page,
+  app,
+}) => {
   await openSlipShed(page, app);
   const before = await cardNumbers(page);
   const box = (await page.getByRole('slider', { name: 'Span' }).boundingBox())!;
@@ -54,7 +70,9 @@ test('line loads and sections change the figures', async ({ page, app }) => {
   await expect(ledgerValue(page, 'Vertical reaction')).not.toHaveText('133 kN');
   const light = Number.parseFloat(await ledgerValue(page, 'Steel mass').innerText());
   await choose(page, 'Column section', 'HEB 400');
-  await expect.poll(async () => Number.parseFloat(await ledgerValue(page, 'Steel mass').innerText())).toBeGreaterThan(light);
+  await expect
+    .poll(async () => Number.parseFloat(await ledgerValue(page, 'Steel mass').innerText()))
+    .toBeGreaterThan(light);
 });
 
 test('dimension lines are live: press and type, or drag', async ({ page, app }) => {
@@ -69,7 +87,9 @@ test('dimension lines are live: press and type, or drag', async ({ page, app }) 
   await page.mouse.move(box.x + 10, box.y + 8);
   await page.mouse.down();
   await page.mouse.move(box.x + 60, box.y + 8, { steps: 5 });
-  await expect.poll(async () => Number.parseFloat(await page.locator('#p-span').inputValue())).toBeGreaterThan(20.5);
+  await expect
+    .poll(async () => Number.parseFloat(await page.locator('#p-span').inputValue()))
+    .toBeGreaterThan(20.5);
   await page.mouse.up();
 });
 

@@ -1,4 +1,14 @@
-import { Application, calculated, cardNumbers, choose, expect, openSlipShed, saved, test, typeParameter } from './application.js';
+import {
+  Application,
+  calculated,
+  cardNumbers,
+  choose,
+  expect,
+  openSlipShed,
+  saved,
+  test,
+  typeParameter,
+} from './application.js';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 
@@ -18,7 +28,9 @@ test('everything is as it was after the browser was closed', async ({ page, app,
   await again.close();
 });
 
-test('a killed server loses nothing that was shown as saved, and what was not is saved when it is back', async ({ page }) => {
+test('a killed server loses nothing that was shown as saved, and what was not is saved when it is back', async ({
+  page,
+}) => {
   const app = new Application();
   await app.start();
   try {
@@ -49,7 +61,8 @@ test('several designs: new, duplicate, rename, delete with undo', async ({ page,
   await page.getByRole('button', { name: 'New design' }).click();
   await calculated(page);
   await page.getByRole('link', { name: 'Hashira' }).click();
-  const row = (title: string) => page.locator('tbody tr').filter({ has: page.getByRole('link', { name: title, exact: true }) });
+  const row = (title: string) =>
+    page.locator('tbody tr').filter({ has: page.getByRole('link', { name: title, exact: true }) });
   await row('New shed').getByRole('button', { name: 'Rename' }).click();
   await page.getByLabel('Title').fill('Sail loft');
   await page.getByRole('dialog').getByRole('button', { name: 'Rename' }).click();
@@ -68,7 +81,10 @@ test('a design goes out as a file and comes back the same', async ({ page, app }
   await calculated(page);
   await saved(page);
   const numbers = await cardNumbers(page);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export' }).click(),
+  ]);
   const file = join(app.folder, 'shed.json');
   await download.saveAs(file);
   const design = JSON.parse(await readFile(file, 'utf8')) as { format: string; title: string };

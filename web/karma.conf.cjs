@@ -10,7 +10,7 @@ module.exports = (config) => {
       require('karma-jasmine-html-reporter'),
       require('karma-coverage'),
     ],
-    reporters: ['progress'],
+    reporters: ['dots'],
     client: { jasmine: { random: true }, clearContext: false },
     customLaunchers: {
       ChromiumCI: {

@@ -1,8 +1,8 @@
 import { Command } from 'commander';
-import { build } from './build.js';
 import { exitWith } from './output.js';
-import { solve, stationsOf } from './solve.js';
+import { stationsOf } from './stations.js';
 
+// A command's code is loaded when it runs, so that none waits for the others
 const program = new Command('hashira')
   .description('Builds and analyses frames from the command line.')
   .showHelpAfterError();
@@ -14,7 +14,7 @@ program
   .option('--stations <n>', 'equally spaced places along each member, at least 2', stationsOf, 11)
   .option('--out <file>', 'write the results to a file instead of standard output')
   .action((file: string, options: { stations: number; out?: string }) =>
-    exitWith(() => solve(file, options)),
+    exitWith(async () => (await import('./solve.js')).solve(file, options)),
   );
 
 program
@@ -24,7 +24,7 @@ program
   .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
   .option('--out <file>', 'write the model to a file instead of standard output')
   .action((file: string, options: { alternative?: string; out?: string }) =>
-    exitWith(() => build(file, options)),
+    exitWith(async () => (await import('./build.js')).build(file, options)),
   );
 
 await program.parseAsync();

@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { fail, problem, ProblemError, type Outcome } from '@hashira/core';
+import { fail, problem, ProblemError, type Outcome } from '@hashira/core/validation';
 
 /**
  * Runs a command: problems go to standard error as `{ "errors": [...] }` with exit code 2; anything else is a bug and

@@ -103,8 +103,8 @@ function linePiece(frame: Frame, m: number, load: DistributedLoad): LinePiece {
   direction[k] = 1;
   const local = (load.axes ?? 'global') === 'local';
   const d = local ? direction : toLocal(frame, m, direction);
-  // d[0] is the cosine between load and member; its sine is the projection square to the load
-  const share = load.per === 'projected' ? Math.sqrt(Math.max(0, 1 - d[0] * d[0])) : 1;
+  // The sine between load and member is the projection square to the load
+  const share = load.per === 'projected' ? Math.hypot(d[1], d[2]) : 1;
   const scaled = (q: number) =>
     [d[0] * q * share, d[1] * q * share, d[2] * q * share] as [number, number, number];
   return {

@@ -63,7 +63,7 @@ function makePlan(frame: Frame, active: Uint8Array): Plan {
     columnStart[j + 1] = columnStart[j]! + columns[j]!.length;
   }
   const rows = new Int32Array(columnStart[size]!);
-  for (let j = 0; j < size; j++) rows.set(columns[j]!, columnStart[j]!);
+  for (let j = 0; j < size; j++) rows.set(columns[j]!, columnStart[j]);
 
   const place = (i: number, j: number): number => {
     const column = Math.max(i, j);

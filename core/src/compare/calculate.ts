@@ -1,20 +1,19 @@
-import { prepareFrame, solveStatic, type Frame, type StaticResults } from '../analysis/index.js';
-import { checkMembers, type MemberCheck } from '../capacity/index.js';
+import { prepareFrame, solveStatic } from '../analysis/index.js';
+import { checkMembers } from '../capacity/index.js';
 import { attempt, ProblemError, type Outcome } from '../problem.js';
-import { buildFrame, type BuiltFrame } from '../recipe/build.js';
+import { buildFrame } from '../recipe/build.js';
 import type { Alternative, Design } from '../recipe/types.js';
-import { appliedResultants, resultSelections, type ResultSelection } from '../results/index.js';
-import { figures, governingSelections, type FigureId, type FigureResult } from './figures/index.js';
+import { appliedResultants, resultSelections } from '../results/index.js';
+import {
+  figures,
+  governingSelections,
+  type FigureId,
+  type FigureResult,
+  type FigureSource,
+} from './figures/index.js';
 
 /** One alternative with everything that is known of it. Plain data: it moves between threads. */
-export interface Calculated {
-  readonly built: BuiltFrame;
-  readonly frame: Frame;
-  readonly results: StaticResults;
-  /** Resultant of each load case about the origin, 6 each. */
-  readonly resultants: readonly Float64Array[];
-  readonly selections: readonly ResultSelection[];
-  readonly checks: readonly MemberCheck[];
+export interface Calculated extends FigureSource {
   /** Every figure at its worst over the combinations that it is judged by. */
   readonly governing: Readonly<Record<FigureId, FigureResult | undefined>>;
   readonly notes: readonly string[];

@@ -36,8 +36,10 @@ function resolveSection(section: Section, material: MaterialConstants, path: str
     const properties = iSection(entry.dimensions);
     resolved = { ...common, title: entry.name, properties, dimensions: entry.dimensions, rolled: true };
   } else if (section.shape !== undefined) {
+    // A file may leave dimensions out; its schema lists those of every shape
     const { h, b, tw, tf, r = 0 } = section.shape;
-    if ([h, b, tw, tf].some((x) => x === undefined))
+    const given: (number | undefined)[] = [h, b, tw, tf];
+    if (given.includes(undefined))
       fail('invalid-model', `Shape of section "${section.id}" needs h, b, tw and tf (${path}/shape).`, {
         path: `${path}/shape`,
       });

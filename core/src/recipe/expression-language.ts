@@ -1,4 +1,4 @@
-import { create, all, type FactoryFunctionMap, type MathNode, type Unit } from 'mathjs';
+import { create, all, type MathNode, type Unit } from 'mathjs';
 import { fail } from '../problem.js';
 
 /** A value of the language: a pure number, a number with a unit, a truth value or text. */
@@ -18,7 +18,7 @@ export interface Compiled {
   readonly run: (scope: Map<string, ExpressionValue>) => unknown;
 }
 
-const math = create(all as FactoryFunctionMap, { predictable: true });
+const math = create(all!, { predictable: true });
 
 // `role == "column"`: the package compares text as numbers unless told otherwise
 for (const [name, same] of [
@@ -73,7 +73,7 @@ export function compileExpression(text: string, place: Place): Compiled {
   node.traverse((part, path, parent) => {
     if (++count > mostNodes) reject(place, text, 'it has too many parts; split it into parameters');
     if (!allowedNodes.has(part.type)) reject(place, text, `${describeNode(part.type)} is not allowed here`);
-    const called = parent?.type === 'FunctionNode' && path === 'fn';
+    const called = (parent as MathNode | null)?.type === 'FunctionNode' && path === 'fn';
     if (part.type === 'SymbolNode') {
       const name = (part as unknown as { name: string }).name;
       if (called) {

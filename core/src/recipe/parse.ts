@@ -31,7 +31,7 @@ function checkFormat(value: unknown): Problem | undefined {
   if (format !== 'hashira-design')
     return problem(
       'invalid-design',
-      `The file is not a design: its format is ${JSON.stringify(format) ?? 'missing'} instead of "hashira-design".`,
+      `The file is not a design: its format is ${format === undefined ? 'missing' : JSON.stringify(format)} instead of "hashira-design".`,
       { path: '/format' },
     );
   if (typeof version === 'number' && version > 1)

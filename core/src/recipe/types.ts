@@ -74,7 +74,8 @@ export interface Rule {
   load?: LineLoadRule;
 }
 
-export type SupportKind = 'fixed' | 'pinned' | 'roller' | Partial<Record<Freedom, 'fixed' | Expression>>;
+/** A usual support, or by freedom `fixed` or an expression for a spring. */
+export type SupportKind = 'fixed' | 'pinned' | 'roller' | Partial<Record<Freedom, Expression>>;
 
 export interface LineLoadRule {
   case: string;

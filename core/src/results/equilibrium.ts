@@ -42,11 +42,12 @@ function addDistributed(frame: Frame, sum: Float64Array, load: DistributedLoad):
   const unit = [0, 0, 0];
   unit[{ x: 0, y: 1, z: 2 }[load.direction]] = 1;
   const direction = load.axes === 'local' ? toGlobal(frame, m, unit) : unit;
-  const along =
-    direction[0]! * frame.axes[9 * m]! +
-    direction[1]! * frame.axes[9 * m + 1]! +
-    direction[2]! * frame.axes[9 * m + 2]!;
-  const share = load.per === 'projected' ? Math.sqrt(Math.max(0, 1 - along * along)) : 1;
+  // The part of the direction along the local axis that begins at `row`
+  const part = (row: number) =>
+    direction[0]! * frame.axes[9 * m + row]! +
+    direction[1]! * frame.axes[9 * m + row + 1]! +
+    direction[2]! * frame.axes[9 * m + row + 2]!;
+  const share = load.per === 'projected' ? Math.hypot(part(3), part(6)) : 1;
   const from = (load.from ?? 0) * L;
   const width = ((load.to ?? 1) - (load.from ?? 0)) * L;
   const [q0, q1] = load.q;

@@ -56,8 +56,15 @@ function formField(frame: Frame, results: StaticResults, member: number, factors
     for (let k = 0; k < 3; k++) strain[k]! += factor * field.strain[k]!;
   });
   addStartForces(forces, breaks, start, 0);
-  const { displacements } = integrate(frame, member, breaks, forces, strain, start, 6);
-  return { breaks, forces, displacements };
+  let displacements: Float64Array | undefined;
+  return {
+    breaks,
+    forces,
+    // Integrated when first asked for: most readers want forces only
+    get displacements() {
+      return (displacements ??= integrate(frame, member, breaks, forces, strain, start, 6).displacements);
+    },
+  };
 }
 
 /** Segment that holds x; at a break the segment before it with `before`, else the one after. */

@@ -44,7 +44,7 @@ export function minimumDegreeOrder(neighbours: readonly ReadonlySet<number>[]): 
       for (const element of elements[v]!) size += clique.get(element)!.size - 1;
       degree[v] = Math.min(size, count - k - 2);
       file(v);
-      lowest = Math.min(lowest, degree[v]!);
+      lowest = Math.min(lowest, degree[v]);
     }
   }
   return order;

@@ -1,7 +1,8 @@
-import type { CalculationStep } from '../../capacity/index.js';
+import type { Frame, StaticResults } from '../../analysis/index.js';
+import type { CalculationStep, MemberCheck } from '../../capacity/index.js';
+import type { BuiltFrame } from '../../recipe/build.js';
 import type { ResultSelection } from '../../results/index.js';
 import type { QuantityName } from '../../units/quantities.js';
-import type { Calculated } from '../calculate.js';
 
 /** Names of the figures that alternatives are compared by. */
 export type FigureId =
@@ -15,11 +16,16 @@ export type FigureId =
   | 'vertical-reaction'
   | 'utilisation';
 
-/** What a figure reads; the part of a calculation that exists before the figures. */
-export type FigureSource = Pick<
-  Calculated,
-  'built' | 'frame' | 'results' | 'resultants' | 'selections' | 'checks'
->;
+/** What a figure reads: one alternative built, analysed and checked. */
+export interface FigureSource {
+  readonly built: BuiltFrame;
+  readonly frame: Frame;
+  readonly results: StaticResults;
+  /** Resultant of each load case about the origin, 6 each. */
+  readonly resultants: readonly Float64Array[];
+  readonly selections: readonly ResultSelection[];
+  readonly checks: readonly MemberCheck[];
+}
 
 /** A figure's value, SI, with its sign, and where it was found. */
 export interface FigureResult {

@@ -1,4 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterRenderEffect,
+  computed,
+  inject,
+} from '@angular/core';
 import {
   addAlternative,
   duplicateAlternative,
@@ -39,6 +46,7 @@ const shortNames: Partial<Record<FigureId, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AlternativesStripComponent {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
   private readonly messages = inject(MessageService);
@@ -76,6 +84,18 @@ export class AlternativesStripComponent {
       };
     });
   });
+
+  constructor() {
+    // A selected card is always in sight
+    afterRenderEffect({
+      read: () => {
+        const id = this.selected();
+        this.host.nativeElement
+          .querySelector(`[data-alternative="${CSS.escape(id)}"]`)
+          ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+      },
+    });
+  }
 
   private sceneOf(alternative: Alternative): StageScene | undefined {
     const camera = this.camera();
@@ -136,12 +156,11 @@ export class AlternativesStripComponent {
   /** Left and right go through the alternatives. */
   protected key(event: KeyboardEvent): void {
     const direction = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
-    if (direction === undefined || (event.target as Element).closest('input')) return;
+    if (direction === undefined) return;
     event.preventDefault();
     const ids = this.design().alternatives.map((a) => a.id);
     const next = ids[(ids.indexOf(this.selected()) + direction + ids.length) % ids.length]!;
     this.workspace.select(next);
-    const strip = event.currentTarget as HTMLElement;
-    strip.querySelector<HTMLElement>(`[data-alternative="${next}"]`)?.focus();
+    this.host.nativeElement.querySelector<HTMLElement>(`[data-alternative="${next}"]`)?.focus();
   }
 }

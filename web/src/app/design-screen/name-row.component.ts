@@ -53,7 +53,7 @@ export class NameRowComponent {
 
   readonly changed = output<string>();
   /** The alternative follows the design again. */
-  readonly followed = output<void>();
+  readonly followed = output();
 
   protected readonly options = computed((): unknown[] =>
     this.parameter().kind === 'section' ? profiles : materials,

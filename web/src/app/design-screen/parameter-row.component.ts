@@ -42,9 +42,9 @@ export class ParameterRowComponent {
 
   /** A new expression; `gesture` while a slider or a key repeats. */
   readonly changed = output<{ text: string; gesture: boolean }>();
-  readonly ended = output<void>();
+  readonly ended = output();
   /** The alternative follows the design again. */
-  readonly followed = output<void>();
+  readonly followed = output();
 
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   private readonly typing = signal(false);

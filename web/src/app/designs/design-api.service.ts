@@ -58,8 +58,8 @@ export class DesignApi {
       );
   }
 
-  remove(id: string, revision: number): Observable<void> {
-    return this.http.delete<void>(`/api/designs/${id}`, { headers: ifMatch(revision) }).pipe(explained());
+  remove(id: string, revision: number): Observable<unknown> {
+    return this.http.delete(`/api/designs/${id}`, { headers: ifMatch(revision) }).pipe(explained());
   }
 
   restore(id: string): Observable<StoredDesign> {

@@ -94,7 +94,7 @@ export class DimensionLabelComponent {
   readonly live = input(false);
 
   readonly change = output<DimensionChange>();
-  readonly end = output<void>();
+  readonly end = output();
 
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly editing = signal(false);

@@ -39,8 +39,10 @@ const fragmentShader = `
     gl_FragColor = vec4(vInk.rgb, vInk.a * coverage);
   }`;
 
-/** Sheets up to this width share one context and are painted a frame later than the large ones, px. */
+/** Sheets up to this width share one context and wait for the large ones, px. */
 const smallWidth = 200;
+/** Thumbnails are painted at the latest after this, ms. */
+const longestWait = 100;
 /** Browsers keep some sixteen WebGL contexts; sheets beyond this many share one too. */
 const mostContexts = 8;
 
@@ -140,14 +142,14 @@ class SheetContext {
 
 /**
  * Paints pens onto canvases. A large sheet has a WebGL context of its own, which the browser composes without waiting;
- * thumbnails share one off the page and are painted in the next frame, after the large ones.
+ * thumbnails share one off the page and wait for a pause in the work, a tenth of a second at the most.
  */
 @Injectable({ providedIn: 'root' })
 export class SheetRenderer implements OnDestroy {
   private readonly own = new Map<HTMLCanvasElement, SheetContext>();
   private shared: SheetContext | undefined;
   private readonly waiting = new Map<HTMLCanvasElement, { pens: readonly Pen[]; size: SheetSize }>();
-  private frame = 0;
+  private idle = 0;
 
   /** Paints pens, the first lowest, onto a canvas of the given size in CSS px. */
   paint(pens: readonly Pen[], canvas: HTMLCanvasElement, size: SheetSize): void {
@@ -157,7 +159,7 @@ export class SheetRenderer implements OnDestroy {
       return;
     }
     this.waiting.set(canvas, { pens, size });
-    this.frame ||= requestAnimationFrame(() => this.paintWaiting());
+    this.idle ||= requestIdleCallback(() => this.paintWaiting(), { timeout: longestWait });
   }
 
   /** Frees what a canvas that leaves the page has taken. */
@@ -168,7 +170,7 @@ export class SheetRenderer implements OnDestroy {
   }
 
   ngOnDestroy(): void {
-    cancelAnimationFrame(this.frame);
+    cancelIdleCallback(this.idle);
     for (const context of this.own.values()) context.dispose();
     this.shared?.dispose();
   }
@@ -182,7 +184,7 @@ export class SheetRenderer implements OnDestroy {
 
   /** Paints what waits in one picture for each size, so that the graphics process is waited for once. */
   private paintWaiting(): void {
-    this.frame = 0;
+    this.idle = 0;
     this.shared ??= new SheetContext(new OffscreenCanvas(1, 1));
     for (const sheets of bySize(this.waiting)) {
       const size = sheets[0]!.size;

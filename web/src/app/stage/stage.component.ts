@@ -67,9 +67,9 @@ export class StageComponent {
   readonly cameraChange = output<Camera>();
   readonly sizeChange = output<SheetSize>();
   /** The whole frame was asked for; a stage without a shared camera then follows the frame until it is moved again. */
-  readonly fitted = output<void>();
+  readonly fitted = output();
   readonly dimensionChange = output<DimensionChange>();
-  readonly dimensionEnd = output<void>();
+  readonly dimensionEnd = output();
 
   private readonly size = signal({ width: 0, height: 0 });
   private readonly ownCamera = signal<Camera | undefined>(undefined);

@@ -1,4 +1,4 @@
-import { Injectable, inject } from '@angular/core';
+import { Injectable, inject, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Alternative, Design } from '@hashira/core';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map } from 'rxjs';
@@ -25,6 +25,8 @@ export interface ResultState {
   readonly duration: number;
   readonly failure?: string;
 }
+
+const nothingYet: ResultState = { alternatives: new Map(), current: false, duration: 0 };
 
 /** The open design: its states, its results, and which alternative is looked at. */
 @Injectable()
@@ -53,9 +55,7 @@ export class DesignWorkspace {
 
   /** The design on the screen. */
   readonly state = toSignal(this.state$);
-  readonly results = toSignal(this.results$, {
-    initialValue: { alternatives: new Map(), current: false, duration: 0 } as ResultState,
-  });
+  readonly results: Signal<ResultState> = toSignal(this.results$, { initialValue: nothingYet });
   /** Id of the alternative that is looked at. */
   readonly selected = toSignal(this.selectedSubject.pipe(distinctUntilChanged()), { initialValue: '' });
   readonly savingState = toSignal(this.saving.state$, { requireSync: true });

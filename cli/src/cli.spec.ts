@@ -1,0 +1,100 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const bin = fileURLToPath(new URL('../bin/hashira.mjs', import.meta.url));
+const shed = fileURLToPath(new URL('../../core/demo/slip-shed.json', import.meta.url));
+
+function hashira(...args: string[]): { code: number | null; out: string; err: string } {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8' });
+  return { code: status, out: stdout, err: stderr };
+}
+
+interface Model {
+  format: string;
+  supports: Record<string, unknown>[];
+  members: { hinges?: unknown }[];
+  nodes: Record<string, unknown>[];
+}
+
+describe('hashira', () => {
+  let folder: string;
+  beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'hashira-cli-'))));
+  afterEach(() => rmSync(folder, { recursive: true }));
+  const path = (name: string) => join(folder, name);
+
+  it('tells its commands', () => {
+    const { code, out } = hashira('--help');
+    expect(code).toBe(0);
+    expect(out).toContain('solve');
+    expect(out).toContain('build');
+  });
+
+  it('builds an alternative and solves it', () => {
+    const built = hashira('build', shed, '--alternative', 'Three hinges');
+    expect(built.code).toBe(0);
+    const model = JSON.parse(built.out) as Model;
+    expect(model.format).toBe('hashira-frame');
+    expect(model.members.filter((m) => m.hinges).length).toBe(1);
+    writeFileSync(path('m.json'), built.out);
+    const solved = hashira('solve', path('m.json'), '--stations', '3');
+    expect(solved.code).toBe(0);
+    expect(solved.err).toBe('');
+    const results = JSON.parse(solved.out) as {
+      format: string;
+      results: Record<
+        string,
+        { members: Record<string, unknown[]>; reactions: Record<string, { F: number[] }> }
+      >;
+    };
+    expect(results.format).toBe('hashira-results');
+    expect(results.results['S']!.members['shed.column.left']!.length).toBe(3);
+    // Snow: 4.4 kN/m on 22 m
+    expect(results.results['S']!.reactions['shed.base.left']!.F[2]).toBeCloseTo(48_400, 3);
+  });
+
+  it('takes the reference when no alternative is named, and writes to a file', () => {
+    const { code, out } = hashira('build', shed, '--out', path('m.json'));
+    expect([code, out]).toEqual([0, '']);
+    const model = JSON.parse(readFileSync(path('m.json'), 'utf8')) as Model;
+    expect(model.supports[0]!['ry']).toBe('fixed');
+  });
+
+  const errorsOf = (run: ReturnType<typeof hashira>) => {
+    expect(run.code).toBe(2);
+    expect(run.out).toBe('');
+    return (
+      JSON.parse(run.err) as { errors: { code: string; message: string; where: Record<string, unknown> }[] }
+    ).errors;
+  };
+
+  it('says what is wrong with a model, with exit code 2 and nothing on standard output', () => {
+    const model = JSON.parse(hashira('build', shed).out) as Model;
+    const solveChanged = (change: (m: Model) => void) => {
+      const copy = JSON.parse(JSON.stringify(model)) as Model;
+      change(copy);
+      writeFileSync(path('bad.json'), JSON.stringify(copy));
+      return errorsOf(hashira('solve', path('bad.json')));
+    };
+    expect(solveChanged((m) => (m.nodes[0]!['x'] = null))[0]).toEqual(
+      jasmine.objectContaining({ code: 'invalid-model', where: { path: '/nodes/0/x' } }),
+    );
+    const [mechanism] = solveChanged(
+      (m) => (m.supports = m.supports.slice(0, 1).map(({ node }) => ({ node, ux: 'fixed', uz: 'fixed' }))),
+    );
+    expect(mechanism!.code).toBe('mechanism');
+    expect(mechanism!.where['moves']).toBeDefined();
+    writeFileSync(path('bad.json'), '{"format": "hashira-frame", "nodes": [{"x": NaN}]}');
+    expect(errorsOf(hashira('solve', path('bad.json')))[0]!.message).toContain('not JSON');
+  });
+
+  it('says what is wrong with files and names', () => {
+    expect(errorsOf(hashira('solve', path('none.json')))[0]!.code).toBe('no-file');
+    expect(errorsOf(hashira('build', shed, '--alternative', 'Glued'))[0]!.message).toContain(
+      '"Pinned bases"',
+    );
+    expect(errorsOf(hashira('solve', shed))[0]!.code).toBe('invalid-model');
+  });
+});

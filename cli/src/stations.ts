@@ -1,0 +1,9 @@
+import { InvalidArgumentError } from 'commander';
+
+/** Reads the number of stations. */
+export function stationsOf(text: string): number {
+  const count = Number(text);
+  if (!Number.isInteger(count) || count < 2 || count > 10_001)
+    throw new InvalidArgumentError('Stations are a whole number from 2 to 10001.');
+  return count;
+}

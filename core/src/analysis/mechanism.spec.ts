@@ -1,0 +1,150 @@
+import type { FrameModel, Support } from '../model/types.js';
+import { modelOf, plainSection } from '../testing/models.js';
+import { prepareFrame } from './frame.js';
+import { solveStatic } from './static.js';
+import { attempt } from '../problem.js';
+
+function problemsOf(model: FrameModel) {
+  const outcome = attempt(() => solveStatic(prepareFrame(model)));
+  if (!outcome.ok) return outcome.problems;
+  return outcome.value.ok ? [] : outcome.value.problems;
+}
+
+const pin = (node: string): Support => ({ node, ux: 'fixed', uz: 'fixed' });
+const down = (node: string) => ({ kind: 'node' as const, node, F: [0, 0, -1] as [number, number, number] });
+
+describe('mechanisms', () => {
+  it('a beam on two rollers slides in ux', () => {
+    const [problem, ...others] = problemsOf(
+      modelOf(
+        'plane',
+        { a: [0, 0], b: [5, 0] },
+        [{ id: 'm', start: 'a', end: 'b' }],
+        [
+          { node: 'a', uz: 'fixed' },
+          { node: 'b', uz: 'fixed' },
+        ],
+        [down('a')],
+      ),
+    );
+    expect(others).toEqual([]);
+    expect(problem!.code).toBe('mechanism');
+    expect(problem!.where['restraint']).toEqual({ node: 'a', direction: 'ux' });
+    expect(problem!.where['moves']).toEqual([
+      { node: 'a', directions: ['ux'] },
+      { node: 'b', directions: ['ux'] },
+    ]);
+  });
+
+  it('a free body has as many mechanisms as rigid motions', () => {
+    const points = { a: [0, 0, 0], b: [3, 0, 0], c: [3, 2, 1] };
+    const members = [
+      { id: 'm', start: 'a', end: 'b' },
+      { id: 'n', start: 'b', end: 'c' },
+    ];
+    expect(problemsOf(modelOf('solid', points, members, [], [])).length).toBe(6);
+  });
+
+  it('a square of hinged bars racks sideways, and the shape says so', () => {
+    const model = modelOf(
+      'plane',
+      { a: [0, 0], b: [0, 3], c: [3, 3], d: [3, 0] },
+      [
+        { id: 'ab', start: 'a', end: 'b', action: 'axial' },
+        { id: 'bc', start: 'b', end: 'c', action: 'axial' },
+        { id: 'cd', start: 'd', end: 'c', action: 'axial' },
+      ],
+      [pin('a'), pin('d')],
+      [down('b')],
+    );
+    const [problem] = problemsOf(model);
+    const shape = problem!.where['shape'] as Record<string, number[]>;
+    expect(Math.abs(shape['b']![0]!)).toBeCloseTo(1, 9);
+    expect(shape['b']![0]).toBeCloseTo(shape['c']![0]!, 9);
+    expect(shape['b']![2]).toBeCloseTo(0, 9);
+  });
+
+  it('a diagonal stops it', () => {
+    const model = modelOf(
+      'plane',
+      { a: [0, 0], b: [0, 3], c: [3, 3], d: [3, 0] },
+      ['ab', 'bc', 'dc', 'ac'].map((id) => ({ id, start: id[0]!, end: id[1]!, action: 'axial' as const })),
+      [pin('a'), pin('d')],
+      [down('b')],
+    );
+    expect(problemsOf(model)).toEqual([]);
+  });
+
+  it('a member between two torsional hinges spins, and is named', () => {
+    const model = modelOf(
+      'solid',
+      { a: [0, 0, 0], b: [4, 0, 0] },
+      [{ id: 'shaft', start: 'a', end: 'b', hinges: { start: { T: 'free' }, end: { T: 'free' } } }],
+      ['a', 'b'].map((node) => ({
+        node,
+        ux: 'fixed',
+        uy: 'fixed',
+        uz: 'fixed',
+        rx: 'fixed',
+        ry: 'fixed',
+        rz: 'fixed',
+      })),
+      [],
+    );
+    const [problem] = problemsOf(model);
+    expect(problem!.code).toBe('mechanism');
+    expect(problem!.where['member']).toBe('shaft');
+  });
+
+  it('a joint where every member is hinged is no mechanism but a note', () => {
+    const model = modelOf(
+      'plane',
+      { a: [0, 0], b: [2, 2], c: [4, 0] },
+      [
+        { id: 'm', start: 'a', end: 'b', hinges: { end: { My: 'free' } } },
+        { id: 'n', start: 'b', end: 'c', hinges: { start: { My: 'free' } } },
+      ],
+      [pin('a'), pin('c')],
+      [down('b')],
+    );
+    const outcome = solveStatic(prepareFrame(model));
+    expect(outcome.ok).toBeTrue();
+    if (outcome.ok) expect(outcome.value.notes.join()).toContain('"b"');
+  });
+
+  it('a moment on such a joint is a mechanism', () => {
+    const model = modelOf(
+      'plane',
+      { a: [0, 0], b: [2, 2], c: [4, 0] },
+      [
+        { id: 'm', start: 'a', end: 'b', action: 'axial' },
+        { id: 'n', start: 'b', end: 'c', action: 'axial' },
+      ],
+      [pin('a'), pin('c')],
+      [{ kind: 'node', node: 'b', M: [0, 5, 0] }],
+    );
+    expect(problemsOf(model)[0]?.code).toBe('mechanism');
+  });
+
+  it('a tall, badly scaled cantilever is stable', () => {
+    const count = 120;
+    const points = Object.fromEntries(Array.from({ length: count + 1 }, (_, i) => [`n${i}`, [0, i * 0.5]]));
+    const members = Array.from({ length: count }, (_, i) => ({
+      id: `m${i}`,
+      start: `n${i}`,
+      end: `n${i + 1}`,
+    }));
+    const model = modelOf(
+      'plane',
+      points,
+      members,
+      [{ node: 'n0', ux: 'fixed', uz: 'fixed', ry: 'fixed' }],
+      [{ kind: 'node', node: `n${count}`, F: [1, 0, 0] }],
+    );
+    model.sections = [{ ...plainSection, properties: { A: 1, Iy: 1e-7, Iz: 1e-7, J: 1e-7 } }];
+    const outcome = solveStatic(prepareFrame(model));
+    expect(outcome.ok).toBeTrue();
+    // FL³/3EI with EI = 1e4 N·m²
+    if (outcome.ok) expect(outcome.value.displacements[0]![6 * count]! / (60 ** 3 / 3e4)).toBeCloseTo(1, 6);
+  });
+});

@@ -1,0 +1,40 @@
+import { buildFrame } from '../recipe/build.js';
+import { slipShed } from '../testing/designs.js';
+import { modelOf } from '../testing/models.js';
+import { solveToFile } from './results-file.js';
+
+describe('the results file', () => {
+  it('has an entry for every case and combination, balanced and finite', () => {
+    const design = slipShed();
+    const built = buildFrame(design, design.alternatives[0]!);
+    if (!built.ok) throw new Error('not built');
+    const outcome = solveToFile(built.value.model, 5);
+    if (!outcome.ok) throw new Error('not solved');
+    expect(Object.keys(outcome.value.results)).toEqual(['G', 'S', 'W', 'U1', 'U2', 'U3', 'U4', 'C1', 'C2']);
+    for (const entry of Object.values(outcome.value.results)) {
+      expect(entry.equilibrium.residual).toBeLessThan(1e-12);
+      expect(entry.members['shed.rafter.left']!.length).toBe(5);
+    }
+    // U1 is 1.35 G + 1.5 S
+    const { G, S, U1 } = outcome.value.results;
+    const V = (entry: typeof G) => entry!.reactions['shed.base.left']!.F[2]!;
+    expect(V(U1)).toBeCloseTo(1.35 * V(G) + 1.5 * V(S), 6);
+  });
+
+  it('gives both values at a jump, between stations too', () => {
+    const model = modelOf(
+      'plane',
+      { a: [0, 0], b: [4, 0] },
+      [{ id: 'm', start: 'a', end: 'b' }],
+      [
+        { node: 'a', ux: 'fixed', uz: 'fixed' },
+        { node: 'b', uz: 'fixed' },
+      ],
+      [{ kind: 'point', member: 'm', at: 0.3, F: [0, 0, -1000] }],
+    );
+    const outcome = solveToFile(model, 3);
+    const stations = outcome.ok ? outcome.value.results['L']!.members['m']! : [];
+    expect(stations.map((s) => s.x)).toEqual([0, 1.2, 1.2, 2, 4]);
+    expect(stations.map((s) => Math.round(s.Vz))).toEqual([700, 700, -300, -300, -300]);
+  });
+});

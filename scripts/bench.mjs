@@ -1,0 +1,35 @@
+// npm run bench: prints figures, asserts nothing. Names choose parts: npm run bench -- pipeline screen
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { cpus, tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildWeb } from './build-web.mjs';
+import { installPackages, root } from './set-up.mjs';
+
+const parts = process.argv.slice(2);
+const wanted = (name) => parts.length === 0 || parts.includes(name);
+
+installPackages();
+console.log(`${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} cores, Node ${process.version}`);
+
+if (wanted('pipeline')) {
+  // Bundled as the browser gets it, so that module loading costs nothing
+  const { build } = await import('esbuild');
+  const folder = mkdtempSync(join(tmpdir(), 'hashira-bench-'));
+  const file = join(folder, 'pipeline.mjs');
+  await build({
+    entryPoints: [join(root, 'core/bench/pipeline.ts')],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile: file,
+    logLevel: 'error',
+  });
+  spawnSync(process.execPath, [file], { stdio: 'inherit' });
+  rmSync(folder, { recursive: true });
+}
+
+if (wanted('screen')) {
+  buildWeb();
+  spawnSync(process.execPath, ['--import', 'tsx', join(root, 'e2e/bench-screen.ts')], { cwd: root, stdio: 'inherit' });
+}

@@ -1,0 +1,158 @@
+import { slipShed } from '../../../core/src/testing/designs.js';
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import type { DataSource } from 'typeorm';
+import { createApp } from '../app.js';
+import { openDatabase } from '../database/open-database.js';
+import { DesignStore } from './design-store.js';
+import { loadDemo } from './load-demo.js';
+
+describe('the designs’ REST interface', () => {
+  let folder: string;
+  let database: DataSource;
+  let server: Server;
+  let base: string;
+
+  beforeEach(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'hashira-server-'));
+    database = await openDatabase(join(folder, 'designs.sqlite'));
+    server = createApp({ database, log: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
+    await new Promise((resolve) => server.once('listening', resolve));
+    base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/designs`;
+  });
+
+  afterEach(async () => {
+    await new Promise((resolve) => server.close(resolve));
+    await database.destroy();
+    rmSync(folder, { recursive: true });
+  });
+
+  const send = (method: string, path: string, body?: unknown, revision?: number) =>
+    fetch(base + path, {
+      method,
+      headers: {
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(revision === undefined ? {} : { 'If-Match': `"${revision}"` }),
+      },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+
+  async function create(): Promise<string> {
+    const response = await send('POST', '', slipShed());
+    expect(response.status).toBe(201);
+    expect(response.headers.get('ETag')).toBe('"1"');
+    return ((await response.json()) as { id: string }).id;
+  }
+
+  it('stores a design and gives it back as it was', async () => {
+    const id = await create();
+    const response = await send('GET', `/${id}`);
+    const stored = (await response.json()) as { revision: number; document: unknown };
+    expect(stored.document).toEqual(slipShed());
+    expect(stored.revision).toBe(1);
+    const list = (await (await send('GET', '')).json()) as Record<string, unknown>[];
+    expect(list).toEqual([
+      jasmine.objectContaining({ id, title: 'Slip shed', alternatives: 3, revision: 1 }),
+    ]);
+    expect(list[0]!['document']).toBeUndefined();
+  });
+
+  it('saves over the revision that a change is based on, and over no other', async () => {
+    const id = await create();
+    const saved = await send('PUT', `/${id}`, { ...slipShed(), title: 'First' }, 1);
+    expect(saved.status).toBe(200);
+    expect(saved.headers.get('ETag')).toBe('"2"');
+    const late = await send('PUT', `/${id}`, { ...slipShed(), title: 'Second' }, 1);
+    expect(late.status).toBe(412);
+    expect(late.headers.get('Content-Type')).toContain('application/problem+json');
+    const problem = (await late.json()) as Record<string, unknown>;
+    expect(problem).toEqual(
+      jasmine.objectContaining({ type: 'urn:hashira:problem:conflict', status: 412, revision: 2 }),
+    );
+    const stored = (await (await send('GET', `/${id}`)).json()) as { document: { title: string } };
+    expect(stored.document.title).toBe('First');
+  });
+
+  it('of twenty saves at once over one revision exactly one is taken', async () => {
+    const id = await create();
+    const answers = await Promise.all(
+      Array.from({ length: 20 }, (_, i) => send('PUT', `/${id}`, { ...slipShed(), title: `T${i}` }, 1)),
+    );
+    const codes = answers.map((answer) => answer.status).sort((a, b) => a - b);
+    expect(codes).toEqual([200, ...Array.from({ length: 19 }, () => 412)]);
+  });
+
+  it('wants a revision for every change', async () => {
+    const id = await create();
+    expect((await send('PUT', `/${id}`, slipShed())).status).toBe(428);
+    expect((await send('DELETE', `/${id}`)).status).toBe(428);
+    const response = await fetch(`${base}/${id}`, { method: 'DELETE', headers: { 'If-Match': '*' } });
+    expect(response.status).toBe(400);
+  });
+
+  it('deletes so that it can be undone', async () => {
+    const id = await create();
+    expect((await send('DELETE', `/${id}`, undefined, 1)).status).toBe(204);
+    expect((await send('GET', `/${id}`)).status).toBe(404);
+    expect((await send('PUT', `/${id}`, slipShed(), 1)).status).toBe(404);
+    expect(await (await send('GET', '')).json()).toEqual([]);
+    expect((await send('POST', `/${id}/restore`)).status).toBe(200);
+    expect((await send('GET', `/${id}`)).status).toBe(200);
+  });
+
+  it('duplicates under a title of its own', async () => {
+    const id = await create();
+    await send('POST', `/${id}/duplicate`);
+    await send('POST', `/${id}/duplicate`);
+    const list = (await (await send('GET', '')).json()) as { title: string }[];
+    expect(list.map((design) => design.title).sort()).toEqual([
+      'Slip shed',
+      'Slip shed, copy',
+      'Slip shed, copy 2',
+    ]);
+  });
+
+  it('answers bad requests with problem details', async () => {
+    const cases: [Promise<Response>, number, string][] = [
+      [send('POST', '', '{"a":'), 400, 'not-json'],
+      [send('POST', '', { format: 'x' }), 422, 'invalid-design'],
+      [send('POST', '', { ...slipShed(), version: 7 }), 422, 'invalid-design'],
+      [send('POST', '', JSON.stringify({ a: 'x'.repeat(3 << 20) })), 413, 'too-large'],
+      [
+        fetch(base, { method: 'POST', body: 'title=x', headers: { 'Content-Type': 'text/plain' } }),
+        415,
+        'content-type',
+      ],
+      [send('GET', '/nothing'), 404, 'no-design'],
+      [fetch(`${base}s`), 404, 'no-route'],
+    ];
+    for (const [request, status, code] of cases) {
+      const response = await request;
+      expect(response.status).withContext(code).toBe(status);
+      const body = (await response.json()) as { type: string; detail: string };
+      expect(body.type).toBe(`urn:hashira:problem:${code}`);
+      expect(body.detail.length).toBeGreaterThan(10);
+    }
+    expect(await (await send('GET', '')).json()).toEqual([]);
+  });
+
+  it('sets headers that keep strangers out', async () => {
+    const { headers } = await send('GET', '');
+    expect(headers.get('Content-Security-Policy')).toContain("script-src 'self' 'wasm-unsafe-eval'");
+    expect(headers.get('Cross-Origin-Embedder-Policy')).toBe('require-corp');
+    expect(headers.get('X-Content-Type-Options')).toBe('nosniff');
+    expect(headers.get('X-Powered-By')).toBeNull();
+  });
+
+  it('loads the demo designs once, not again after they were deleted', async () => {
+    const store = new DesignStore(database);
+    expect(await loadDemo(store)).toBe(1);
+    const [demo] = await store.list();
+    await store.remove(demo!.id, demo!.revision);
+    expect(await loadDemo(store)).toBe(0);
+  });
+});

@@ -1,0 +1,76 @@
+import { ComponentFixture, TestBed } from '@angular/core/testing';
+import type { QuantityParameter } from '@hashira/core';
+import { ParameterRowComponent } from './parameter-row.component';
+
+describe('ParameterRowComponent', () => {
+  const span: QuantityParameter = {
+    name: 'span',
+    title: 'Span',
+    kind: 'quantity',
+    quantity: 'length',
+    value: '22 m',
+  };
+  let fixture: ComponentFixture<ParameterRowComponent>;
+  let changes: { text: string; gesture: boolean }[];
+  const field = () => (fixture.nativeElement as HTMLElement).querySelector('input')!;
+
+  beforeEach(async () => {
+    fixture = TestBed.createComponent(ParameterRowComponent);
+    fixture.componentRef.setInput('parameter', span);
+    fixture.componentRef.setInput('value', 22);
+    fixture.componentRef.setInput('range', { min: 8, max: 40, step: 0.1 });
+    changes = [];
+    fixture.componentInstance.changed.subscribe((change) => changes.push(change));
+    document.body.append(fixture.nativeElement as HTMLElement);
+    await fixture.whenStable();
+  });
+  afterEach(() => (fixture.nativeElement as HTMLElement).remove());
+
+  function type(text: string, key = 'Enter'): void {
+    field().focus();
+    field().value = text;
+    field().dispatchEvent(new KeyboardEvent('keydown', { key }));
+  }
+
+  it('shows the value with its unit, and the expression while it is typed', () => {
+    expect(field().value).toBe('22\u00a0m');
+    field().focus();
+    expect(field().value).toBe('22 m');
+  });
+
+  it('takes a formula as it is and a bare number in the unit shown', () => {
+    type('spacing * 4');
+    type('24');
+    type('24,5');
+    expect(changes.map((c) => c.text)).toEqual(['spacing * 4', '24 m', '24.5 m']);
+  });
+
+  it('gives up with Escape and sends nothing when nothing changed', () => {
+    type('99 m', 'Escape');
+    type('22 m');
+    expect(changes).toEqual([]);
+  });
+
+  it('steps with the arrow keys inside the range', () => {
+    field().focus();
+    field().dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
+    expect(changes).toEqual([{ text: '22.1 m', gesture: true }]);
+  });
+
+  it('does not overwrite what is being typed when a result arrives', async () => {
+    field().focus();
+    field().value = '2';
+    fixture.componentRef.setInput('value', 30);
+    await fixture.whenStable();
+    expect(field().value).toBe('2');
+  });
+
+  it('says what is wrong beside the number', async () => {
+    fixture.componentRef.setInput('problem', { code: 'unit', message: 'needs a value in m', where: {} });
+    await fixture.whenStable();
+    expect((fixture.nativeElement as HTMLElement).querySelector('[role=alert]')!.textContent).toContain(
+      'needs a value in m',
+    );
+    expect(field().getAttribute('aria-invalid')).toBe('true');
+  });
+});

@@ -1,0 +1,65 @@
+import { TestBed } from '@angular/core/testing';
+import { removeAlternative, setParameter, type Design } from '@hashira/core';
+import { BehaviorSubject } from 'rxjs';
+import { slipShed } from '../testing/slip-shed';
+import { Calculation, type CalculationState } from './calculation.service';
+import { DesignWorkspace } from './design-workspace.service';
+import { Saving } from './saving.service';
+
+describe('DesignWorkspace', () => {
+  const state = new BehaviorSubject<CalculationState>({});
+  let asked: { version: number; design: Design }[];
+  let kept: Design[];
+  let workspace: DesignWorkspace;
+
+  beforeEach(() => {
+    asked = [];
+    kept = [];
+    state.next({});
+    const calculation = {
+      state$: state,
+      request: (version: number, design: Design) => asked.push({ version, design }),
+    };
+    const saving = {
+      state$: new BehaviorSubject({ kind: 'saved', revision: 1 }),
+      begin: () => undefined,
+      changed: (design: Design) => kept.push(design),
+    };
+    TestBed.configureTestingModule({
+      providers: [
+        DesignWorkspace,
+        { provide: Calculation, useValue: calculation },
+        { provide: Saving, useValue: saving },
+      ],
+    });
+    workspace = TestBed.inject(DesignWorkspace);
+    workspace.open('x', 1, slipShed());
+  });
+  const spanOf = (design: Design | undefined) => design?.parameters[0]!.value;
+
+  it('has every change calculated and saved, undo and redo too', () => {
+    workspace.apply((design) => setParameter(design, 'span', '20 m'));
+    workspace.undo();
+    workspace.redo();
+    expect(asked.map(({ design }) => spanOf(design))).toEqual(['22 m', '20 m', '22 m', '20 m']);
+    expect(kept.map(spanOf)).toEqual(['20 m', '22 m', '20 m']);
+  });
+
+  it('says when the results belong to an older state', () => {
+    const answer = (version: number) => state.next({ answer: { version, alternatives: [], duration: 1 } });
+    answer(asked.at(-1)!.version);
+    expect(workspace.results().current).toBeTrue();
+    workspace.apply((design) => setParameter(design, 'span', '20 m'));
+    expect(workspace.results().current).toBeFalse();
+    expect(spanOf(workspace.results().design)).toBe('22 m');
+    answer(asked.at(-1)!.version);
+    expect(workspace.results().current).toBeTrue();
+    expect(spanOf(workspace.results().design)).toBe('20 m');
+  });
+
+  it('looks at another alternative when the selected one is removed', () => {
+    workspace.select('pinned');
+    workspace.apply((design) => removeAlternative(design, 'pinned'));
+    expect(workspace.selected()).toBe('fixed');
+  });
+});
