@@ -1,4 +1,4 @@
-import document from '../demo/slip-shed.json';
+import document from '../demo/slip-shed.json' with { type: 'json' };
 import { checkMembers } from '../src/capacity/index.js';
 import { calculateAlternative } from '../src/compare/index.js';
 import { prepareFrame, solveStatic } from '../src/analysis/index.js';

@@ -4,7 +4,6 @@ import { quantities, type QuantityName } from '../units/quantities.js';
 import {
   compileExpression,
   isUnit,
-  isUnitName,
   reject,
   sentence,
   unitValue,
@@ -40,7 +39,7 @@ export function evaluateExpression(text: string, scope: Scope, place: Place): Ex
   for (const name of code.names) {
     const value = scope.get(name);
     if (value === undefined) {
-      if (!isUnitName(name))
+      if (!code.units.has(name))
         fail(
           'unknown-name',
           `${sentence(place.what)} uses "${name}" in "${text}", which is no parameter and no unit.`,

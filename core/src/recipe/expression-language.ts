@@ -15,6 +15,8 @@ export interface Place {
 export interface Compiled {
   readonly text: string;
   readonly names: readonly string[];
+  /** Those of them that are units where the scope does not know them. */
+  readonly units: ReadonlySet<string>;
   readonly run: (scope: Map<string, ExpressionValue>) => unknown;
 }
 
@@ -84,9 +86,11 @@ export function compileExpression(text: string, place: Place): Compiled {
       reject(place, text, 'only named functions can be called');
   });
   const code = node.compile();
+  const used = [...names].filter((name) => !allowedConstants.has(name));
   const result: Compiled = {
     text,
-    names: [...names].filter((name) => !allowedConstants.has(name)),
+    names: used,
+    units: new Set(used.filter(isUnitName)),
     run: (scope) => code.evaluate(scope) as unknown,
   };
   if (compiled.size >= mostKept) compiled.delete(compiled.keys().next().value!);
@@ -161,5 +165,12 @@ export function isUnit(value: unknown): value is Unit {
 
 /** A number in a unit of the language. */
 export function unitValue(value: number, unit: string): Unit {
-  return math.unit(value, unit);
+  let base = unitBases.get(unit);
+  if (!base) unitBases.set(unit, (base = math.unit(1, unit)));
+  const result = base.clone();
+  result.value = Number(base.value) * value;
+  return result;
 }
+
+/** One of each unit, read once. */
+const unitBases = new Map<string, Unit>();

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
-import { setOwnParameter, setParameter } from '@hashira/core';
+import { setOwnParameter, setParameter, significant } from '@hashira/core';
 import type { DimensionChange } from '../stage/dimension-label.component';
 import { StageComponent } from '../stage/stage.component';
 import { StageBarComponent } from '../shared/stage-bar.component';
@@ -57,6 +57,18 @@ export class DesignScreenComponent {
     const id = this.view.resultId();
     const all = [...this.design().loadCases, ...this.design().combinations];
     return `${id} ${all.find((r) => r.id === id)?.title ?? ''}`;
+  });
+
+  /** Own weight acts but is not drawn: it is said. */
+  protected readonly ownWeight = computed(() => {
+    const id = this.view.resultId();
+    const combination = this.design().combinations.find((c) => c.id === id);
+    const factor = this.design().loadCases.reduce(
+      (sum, c) =>
+        sum + (c.selfWeight ?? 0) * (combination ? (combination.factors[c.id] ?? 0) : c.id === id ? 1 : 0),
+      0,
+    );
+    return factor === 0 ? '' : `and own weight × ${significant(factor)}`;
   });
 
   protected changeDimension({ parameter, expression, gesture }: DimensionChange): void {

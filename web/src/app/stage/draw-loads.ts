@@ -87,15 +87,33 @@ function drawBlock(
     else pen.line([back(tip), tip], 'ochre', 0.8);
   }
   if (scene.thumbnail) return undefined;
-  const middle = along(from, to, 0.5);
-  const exact = formatExact(Math.abs(q), 'lineLoad');
   return {
     key: `load ${load.member} ${load.direction} ${load.per ?? ''}`,
     text: formatWithUnit(Math.abs(q), 'lineLoad') + (load.per === 'projected' ? ' on plan' : ''),
-    at: [middle[0] - direction[0] * (height + 10), middle[1] - direction[1] * (height + 10)],
-    align: Math.abs(direction[0]) > 0.7 ? (direction[0] > 0 ? 'right' : 'left') : 'middle',
+    ...labelPlace(from, to, direction, height),
     tone: 'ochre',
     priority: 3,
-    title: exact,
+    title: formatExact(Math.abs(q), 'lineLoad'),
+  };
+}
+
+/** Beyond the middle of the block; over the upper end of a block that pushes sideways, where no dimension line runs. */
+function labelPlace(
+  from: Point,
+  to: Point,
+  direction: Point,
+  height: number,
+): Pick<StageLabel, 'at' | 'align'> {
+  if (Math.abs(direction[0]) > 0.7) {
+    const upper = from[1] < to[1] ? from : to;
+    return {
+      at: [upper[0] - (direction[0] * height) / 2, upper[1] - 9],
+      align: direction[0] > 0 ? 'right' : 'middle',
+    };
+  }
+  const middle = along(from, to, 0.5);
+  return {
+    at: [middle[0] - direction[0] * (height + 10), middle[1] - direction[1] * (height + 10)],
+    align: 'middle',
   };
 }

@@ -1,0 +1,58 @@
+// Refreshes docs/screenshots: npm run screenshots
+import { chromium, type Page } from '@playwright/test';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Application, calculated, choose, ledgerValue } from './application.js';
+import config from './playwright.config.js';
+
+const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+mkdirSync(folder, { recursive: true });
+
+const app = new Application();
+await app.start();
+const browser = await chromium.launch(config.use?.launchOptions);
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+
+async function picture(name: string): Promise<void> {
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+}
+
+async function openShed(target: Page): Promise<void> {
+  await target.goto(app.url);
+  await calculated(target);
+}
+
+await openShed(page);
+await picture('design');
+
+await page.getByRole('option', { name: 'Pinned bases' }).click();
+await choose(page, 'Load case or combination', 'C2 Wind in service');
+await page.getByText('bare').click();
+await page.getByLabel('deformed').check();
+await page.getByRole('group', { name: 'Pinned bases, stage' }).focus();
+for (let i = 0; i < 7; i++) await page.keyboard.press('ArrowRight');
+await picture('deformed');
+
+await openShed(page);
+await ledgerValue(page, 'Moment in rafters').click();
+await picture('trace');
+
+await openShed(page);
+await page.getByRole('option', { name: 'Three hinges' }).click();
+await choose(page, 'Eaves', 'hinged');
+await picture('mechanism');
+await page.getByRole('button', { name: 'Undo', exact: true }).click();
+
+await page.getByRole('link', { name: 'Comparison' }).click();
+await page.locator('app-figures-chart svg').waitFor();
+await picture('comparison');
+
+await page.getByRole('link', { name: 'Hashira' }).click();
+await page.getByRole('button', { name: 'Duplicate' }).click();
+await picture('designs');
+
+await browser.close();
+await app.stop();
+app.remove();
