@@ -29,7 +29,12 @@ const result = await page.evaluate(async (): Promise<Drag> => {
   const box = label.getBoundingClientRect();
   const send = (type: string, dx: number) =>
     label.dispatchEvent(
-      new PointerEvent(type, { bubbles: true, clientX: box.left + 10 + dx, clientY: box.top + 8, pointerId: 1 }),
+      new PointerEvent(type, {
+        bubbles: true,
+        clientX: box.left + 10 + dx,
+        clientY: box.top + 8,
+        pointerId: 1,
+      }),
     );
   const numbers = () => document.querySelector('app-ledger')!.textContent;
   const frameEnd = () =>

@@ -31,5 +31,8 @@ if (wanted('pipeline')) {
 
 if (wanted('screen')) {
   buildWeb();
-  spawnSync(process.execPath, ['--import', 'tsx', join(root, 'e2e/bench-screen.ts')], { cwd: root, stdio: 'inherit' });
+  spawnSync(process.execPath, ['--import', 'tsx', join(root, 'e2e/bench-screen.ts')], {
+    cwd: root,
+    stdio: 'inherit',
+  });
 }

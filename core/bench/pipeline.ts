@@ -9,7 +9,10 @@ import type { Design } from '../src/recipe/types.js';
 const shed = document as Design;
 const four: Design = {
   ...shed,
-  alternatives: [...shed.alternatives, { id: 'springs', title: 'Spring bases', picks: { 'base-fixity': 'springs' } }],
+  alternatives: [
+    ...shed.alternatives,
+    { id: 'springs', title: 'Spring bases', picks: { 'base-fixity': 'springs' } },
+  ],
 };
 
 /** The design with its span as if dragged: never the same value twice. */

@@ -168,7 +168,7 @@ export function unitValue(value: number, unit: string): Unit {
   let base = unitBases.get(unit);
   if (!base) unitBases.set(unit, (base = math.unit(1, unit)));
   const result = base.clone();
-  result.value = Number(base.value) * value;
+  result.value = base.value * value;
   return result;
 }
 

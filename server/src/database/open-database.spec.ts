@@ -17,12 +17,12 @@ describe('opening the database', () => {
   it('makes the folder, the file and the tables, in WAL, synced on every commit', async () => {
     const source = await openDatabase(file);
     const value = async (pragma: string) =>
-      Object.values(((await source.query(`PRAGMA ${pragma}`)) as object[])[0]!)[0] as unknown;
+      Object.values((await source.query<object[]>(`PRAGMA ${pragma}`))[0]!)[0] as unknown;
     expect(await value('journal_mode')).toBe('wal');
     expect(await value('synchronous')).toBe(2);
     await source.destroy();
     const again = await openDatabase(file);
-    expect(((await again.query('SELECT name FROM migrations')) as object[]).length).toBe(1);
+    expect((await again.query<object[]>('SELECT name FROM migrations')).length).toBe(1);
     await again.destroy();
   });
 

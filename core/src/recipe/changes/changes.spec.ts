@@ -31,9 +31,9 @@ describe('changes of a design', () => {
   it('touch one alternative only', () => {
     const design = slipShed();
     const changed = pickOption(design, 'pinned', 'apex-joint', 'hinged');
-    expect(changed.alternatives[0]).toBe(design.alternatives[0]!);
+    expect(changed.alternatives[0]).toBe(design.alternatives[0]);
     expect(changed.alternatives[1]!.picks['apex-joint']).toBe('hinged');
-    expect(changed.alternatives[2]).toBe(design.alternatives[2]!);
+    expect(changed.alternatives[2]).toBe(design.alternatives[2]);
   });
 
   it('an own value can be dropped without a trace', () => {

@@ -12,8 +12,8 @@ function pointsOf(pen: Pen, colour: Colour): [number, number][] {
   const { vertices } = pen;
   for (let i = 0; i < vertices.length; i += vertexSize)
     if (
-      Math.abs(vertices[i + 4]! - tints[colour][0]!) < 1e-6 &&
-      Math.abs(vertices[i + 5]! - tints[colour][1]!) < 1e-6
+      Math.abs(vertices[i + 4]! - tints[colour][0]) < 1e-6 &&
+      Math.abs(vertices[i + 5]! - tints[colour][1]) < 1e-6
     )
       out.push([vertices[i]!, vertices[i + 1]!]);
   return out;
