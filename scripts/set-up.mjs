@@ -55,8 +55,8 @@ export function installPackages() {
   // Headers come with Node itself, so that nothing is fetched for them
   const prefix = resolve(dirname(process.execPath), '..');
   const headers = existsSync(join(prefix, 'include', 'node', 'node.h')) ? { npm_config_nodedir: prefix } : {};
-  run('npm', ['rebuild', 'better-sqlite3', '--build-from-source', '--foreground-scripts=false'], {
-    env: { ...process.env, ...headers },
+  run('npm', ['rebuild', 'better-sqlite3'], {
+    env: { ...process.env, npm_config_build_from_source: 'true', ...headers },
   });
   writeFileSync(marker, stamp);
 }

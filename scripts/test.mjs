@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { buildWeb } from './build-web.mjs';
 import { installDebianPackages, installPackages, root } from './set-up.mjs';
 
@@ -27,7 +28,8 @@ function show(title, command, args, options = {}) {
   });
   const output = `${result.stdout ?? ''}${result.stderr ?? ''}`;
   process.stdout.write(output);
-  return { output, ok: result.status === 0 };
+  // Colours would stand between the numbers that are counted
+  return { output: stripVTControlCharacters(output), ok: result.status === 0 };
 }
 
 /** A step that passes or fails as a whole. */

@@ -6,6 +6,8 @@ export interface Freedoms {
   readonly active: Uint8Array;
   /** Rotations that nothing resists, as node number × 6 + freedom. */
   readonly dropped: readonly number[];
+  /** Nodes that no member touches and no load acts on. */
+  readonly loose: readonly number[];
 }
 
 const planeFreedoms = [1, 0, 1, 0, 1, 0];
@@ -20,11 +22,15 @@ const planeFreedoms = [1, 0, 1, 0, 1, 0];
 export function findFreedoms(frame: Frame, diagonal: Float64Array, loaded: Uint8Array): Freedoms {
   const active = new Uint8Array(diagonal.length);
   const dropped: number[] = [];
+  const loose: number[] = [];
   const touched = new Uint8Array(frame.nodeIds.length);
   for (const n of frame.start) touched[n] = 1;
   for (const n of frame.end) touched[n] = 1;
   for (let n = 0; n < frame.nodeIds.length; n++) {
-    if (!touched[n] && !loaded.subarray(6 * n, 6 * n + 6).some((x) => x === 1)) continue;
+    if (!touched[n] && !loaded.subarray(6 * n, 6 * n + 6).some((x) => x === 1)) {
+      loose.push(n);
+      continue;
+    }
     for (let k = 0; k < 6; k++) {
       const i = 6 * n + k;
       const spring = frame.restraint[i]!;
@@ -36,5 +42,5 @@ export function findFreedoms(frame: Frame, diagonal: Float64Array, loaded: Uint8
       else active[i] = 1;
     }
   }
-  return { active, dropped };
+  return { active, dropped, loose };
 }

@@ -32,7 +32,11 @@ export function solveStatic(frame: Frame): Outcome<StaticResults> {
   return attempt(() => {
     const elements = formElements(frame);
     const loads = memberLoadFields(frame);
-    const { active, dropped } = findFreedoms(frame, nodeDiagonal(frame, elements), loadedFreedoms(frame));
+    const { active, dropped, loose } = findFreedoms(
+      frame,
+      nodeDiagonal(frame, elements),
+      loadedFreedoms(frame),
+    );
     const plan = planFor(frame, active);
     const values = assemble(frame, elements, plan);
     const diagonal = Float64Array.from(plan.diagonal, (place) => values[place]!);
@@ -56,14 +60,29 @@ export function solveStatic(frame: Frame): Outcome<StaticResults> {
       reactions.push(supportReactions(frame, endForces, nodal));
       displacements.push(toGlobal(frame, u));
     });
-    const notes = dropped
-      .filter((i) => frame.plane || i % 6 >= 3)
-      .map(
-        (i) =>
-          `Nothing resists the rotation ${freedoms[i % 6]} of node "${frame.nodeIds[Math.floor(i / 6)]!}" and nothing loads it; it is left out.`,
-      );
+    const notes = [...looseNotes(frame, loose), ...hingedJointNotes(frame, dropped)];
     return { displacements, startStates, reactions, loads, notes };
   });
+}
+
+function looseNotes(frame: Frame, loose: readonly number[]): string[] {
+  return loose.map((n) => `No member meets the node "${frame.nodeIds[n]!}"; it is ignored.`);
+}
+
+/** Notes on joints where every frame member is hinged; that bars leave their nodes free to turn goes without saying. */
+function hingedJointNotes(frame: Frame, dropped: readonly number[]): string[] {
+  const rigid = new Set<number>();
+  frame.axialOnly.forEach((bar, m) => {
+    if (bar) return;
+    rigid.add(frame.start[m]!);
+    rigid.add(frame.end[m]!);
+  });
+  return dropped
+    .filter((i) => rigid.has(Math.floor(i / 6)))
+    .map(
+      (i) =>
+        `Every member is hinged at the node "${frame.nodeIds[Math.floor(i / 6)]!}"; its rotation ${freedoms[i % 6]!} is left out.`,
+    );
 }
 
 /** Forces of clamped members under one case: through hinges, with what stays inside them. */

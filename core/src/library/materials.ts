@@ -37,7 +37,7 @@ export const grades: readonly MaterialConstants[] = [
 /**
  * Resolves a model's material: a grade of the library by its id, or the constants given.
  *
- * @throws ProblemError `invalid-model` when constants are missing, `unknown-material` for an unknown grade
+ * @throws ProblemError `invalid-model` when constants are missing or the grade is unknown
  */
 export function resolveMaterial(material: Material, path: string): MaterialConstants {
   const { E, G, density } = material;
@@ -45,7 +45,7 @@ export function resolveMaterial(material: Material, path: string): MaterialConst
     const found = grades.find((g) => g.id.toUpperCase() === material.id.toUpperCase());
     if (found) return found;
     return fail(
-      'unknown-material',
+      'invalid-model',
       `Material "${material.id}" is no grade of the library (${grades.map((g) => g.id).join(', ')}) and gives no E (${path}).`,
       { path },
     );

@@ -13,17 +13,21 @@ function key(name: string): string {
 /**
  * Finds a rolled profile by its name in any usual spelling.
  *
- * @throws ProblemError `unknown-profile` with the nearest names
+ * @param code of the problem: a frame model that names an unknown profile is an `invalid-model`
+ * @throws ProblemError with the nearest names in `where.nearest`
  */
-export function findProfile(name: string, where: Record<string, unknown> = {}): CatalogueEntry {
+export function findProfile(
+  name: string,
+  where: Record<string, unknown> = {},
+  code = 'unknown-profile',
+): CatalogueEntry {
   const entry = byKey.get(key(name));
   if (entry) return entry;
   const near = nearestProfiles(name);
-  return fail(
-    'unknown-profile',
-    `The library has no profile "${name}"; the nearest are ${near.join(', ')}.`,
-    { ...where, nearest: near },
-  );
+  return fail(code, `The library has no profile "${name}"; the nearest are ${near.join(', ')}.`, {
+    ...where,
+    nearest: near,
+  });
 }
 
 /** The `count` names with the smallest edit distance to `name`. */

@@ -32,7 +32,7 @@ function resolveSection(section: Section, material: MaterialConstants, path: str
   };
   let resolved: ResolvedSection;
   if (section.profile !== undefined) {
-    const entry = findProfile(section.profile, { path: `${path}/profile`, section: section.id });
+    const entry = findProfile(section.profile, { path: `${path}/profile` }, 'invalid-model');
     const properties = iSection(entry.dimensions);
     resolved = { ...common, title: entry.name, properties, dimensions: entry.dimensions, rolled: true };
   } else if (section.shape !== undefined) {

@@ -1,4 +1,4 @@
-import type { Design } from '../types.js';
+import type { Alternative, Design } from '../types.js';
 import { changeAlternative } from './parameters.js';
 
 /** A free id made from a title: `Fixed bases` → `fixed-bases`, `fixed-bases-2` … */
@@ -64,6 +64,14 @@ export function removeAlternative(design: Design, id: string): Design {
   const alternatives = design.alternatives.filter((a) => a.id !== id);
   const reference = design.reference === id ? alternatives[0]!.id : design.reference;
   return { ...design, alternatives, reference };
+}
+
+/** Puts an alternative that was removed back to its place; nothing changes if its id is taken. */
+export function insertAlternative(design: Design, alternative: Alternative, index: number): Design {
+  if (design.alternatives.some((a) => a.id === alternative.id)) return design;
+  const alternatives = [...design.alternatives];
+  alternatives.splice(index, 0, alternative);
+  return { ...design, alternatives };
 }
 
 /** Renames an alternative; its id stays. */

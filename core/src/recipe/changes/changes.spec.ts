@@ -3,6 +3,7 @@ import {
   addAlternative,
   dropOwnParameter,
   duplicateAlternative,
+  insertAlternative,
   pickOption,
   removeAlternative,
   renameAlternative,
@@ -64,5 +65,16 @@ describe('changes of a design', () => {
     design = removeAlternative(removeAlternative(design, 'fixed'), 'three-hinges');
     expect(design.alternatives.map((a) => a.id)).toEqual(['three-hinges']);
     expect(renameAlternative(design, 'three-hinges', 'Only').alternatives[0]!.title).toBe('Only');
+  });
+});
+
+describe('bringing an alternative back', () => {
+  it('puts it where it was, although other things changed since', () => {
+    const design = slipShed();
+    const removed = setParameter(removeAlternative(design, 'pinned'), 'span', '30 m');
+    const back = insertAlternative(removed, design.alternatives[1]!, 1);
+    expect(back.alternatives).toEqual(design.alternatives);
+    expect(back.parameters[0]!.value).toBe('30 m');
+    expect(insertAlternative(back, design.alternatives[1]!, 0)).toBe(back);
   });
 });

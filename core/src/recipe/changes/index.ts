@@ -1,6 +1,7 @@
 export {
   addAlternative,
   duplicateAlternative,
+  insertAlternative,
   pickOption,
   removeAlternative,
   renameAlternative,

@@ -10,6 +10,7 @@ import {
   addAlternative,
   duplicateAlternative,
   figures,
+  insertAlternative,
   removeAlternative,
   renameAlternative,
   setReference,
@@ -144,12 +145,22 @@ export class AlternativesStripComponent {
   }
 
   private remove(alternative: Alternative): void {
+    const index = this.design().alternatives.indexOf(alternative);
+    const wasReference = this.design().reference === alternative.id;
     this.workspace.apply((design) => removeAlternative(design, alternative.id));
     this.messages.add({
       severity: 'secondary',
       summary: `"${alternative.title}" was removed.`,
       life: 8000,
-      data: { label: 'Undo', action: () => this.workspace.undo() },
+      data: { label: 'Undo', action: () => this.bringBack(alternative, index, wasReference) },
+    });
+  }
+
+  /** Undoes a removal alone, whatever was changed since. */
+  private bringBack(alternative: Alternative, index: number, asReference: boolean): void {
+    this.workspace.apply((design) => {
+      const whole = insertAlternative(design, alternative, index);
+      return asReference ? setReference(whole, alternative.id) : whole;
     });
   }
 
