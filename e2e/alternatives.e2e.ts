@@ -11,7 +11,13 @@ import {
 import type { Page } from '@playwright/test';
 
 async function act(page: Page, title: string, action: string): Promise<void> {
-  await page.getByRole('button', { name: `Actions for ${title}` }).click();
+  const actions = page.getByRole('button', { name: `Actions for ${title}` });
+  // A new card is scrolled to; a menu opened before that has ended would close with the scrolling
+  await expect(actions).toBeInViewport({ ratio: 1 });
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  // The menu of the step before fades out first
+  await expect(page.getByRole('menuitem')).toHaveCount(0);
+  await actions.click();
   await page.getByRole('menuitem', { name: action }).click();
 }
 

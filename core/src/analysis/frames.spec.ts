@@ -7,17 +7,19 @@ import {
   forceExtremes,
   memberField,
 } from '../results/index.js';
-import { EA, EIy, EIz, expectClose, GJ, modelOf, one, plainSection, solved } from '../testing/models.js';
+import {
+  clamp,
+  EA,
+  EIy,
+  EIz,
+  expectClose,
+  GJ,
+  modelOf,
+  one,
+  plainSection,
+  solved,
+} from '../testing/models.js';
 
-const fix = (node: string): Support => ({
-  node,
-  ux: 'fixed',
-  uy: 'fixed',
-  uz: 'fixed',
-  rx: 'fixed',
-  ry: 'fixed',
-  rz: 'fixed',
-});
 const pin = (node: string): Support => ({ node, ux: 'fixed', uz: 'fixed' });
 
 /** Stiff in axial force, so that formulas that neglect it hold to 1e-6. */
@@ -53,7 +55,7 @@ describe('plane frames against Kleinlogel, Rahmenformeln (frame shapes 37 and 41
   });
 
   it('fixed portal, uniform load: eaves −wL²/(6(k + 2)), base wL²/(12(k + 2))', () => {
-    const { frame, results } = solved(portal([fix('a'), fix('d')], [load]));
+    const { frame, results } = solved(portal([clamp('a'), clamp('d')], [load]));
     expectClose(forceAt(memberField(frame, results, 1, one), 'My', 0), (-w * 64) / (6 * (k + 2)), 1e-6);
     expectClose(
       Math.abs(forceAt(memberField(frame, results, 0, one), 'My', 0)),
@@ -121,7 +123,7 @@ describe('space frames', () => {
       'solid',
       { a: [0, 0, 0], b: [3, 0, 0] },
       [{ id: 'm', start: 'a', end: 'b' }],
-      [fix('a')],
+      [clamp('a')],
       [{ kind: 'node', node: 'b', F: [0, 1000, 0] }],
     );
     const { frame, results } = solved(model);
@@ -134,7 +136,7 @@ describe('space frames', () => {
       'solid',
       { a: [0, 0, 0], b: [3, 0, 0] },
       [{ id: 'm', start: 'a', end: 'b', roll: Math.PI / 2 }],
-      [fix('a')],
+      [clamp('a')],
       [{ kind: 'node', node: 'b', F: [0, 1000, 0] }],
     );
     expectClose(solved(model).results.displacements[0]![6 + 1]!, (1000 * 27) / (3 * EIy));
@@ -149,7 +151,7 @@ describe('space frames', () => {
         { id: 'm', start: 'a', end: 'b' },
         { id: 'n', start: 'b', end: 'c' },
       ],
-      [fix('a')],
+      [clamp('a')],
       [{ kind: 'node', node: 'c', F: [0, 0, -F] }],
     );
     const { frame, results } = solved(model);
@@ -161,7 +163,7 @@ describe('space frames', () => {
 
   it('a column drawn upwards has y = +Y and z = −X', () => {
     const { frame } = solved(
-      modelOf('solid', { a: [0, 0, 0], b: [0, 0, 3] }, [{ id: 'm', start: 'a', end: 'b' }], [fix('a')], []),
+      modelOf('solid', { a: [0, 0, 0], b: [0, 0, 3] }, [{ id: 'm', start: 'a', end: 'b' }], [clamp('a')], []),
     );
     expect([...frame.axes]).toEqual([0, 0, 1, 0, 1, 0, -1, 0, 0]);
   });
@@ -172,7 +174,7 @@ describe('space frames', () => {
       'solid',
       { a: [0, 0, 0], b: [0, 0, 3] },
       [{ id: 'm', start: 'a', end: 'b', offsets: { start: [e, 0, 0], end: [e, 0, 0] } }],
-      [fix('a')],
+      [clamp('a')],
       [{ kind: 'node', node: 'b', F: [0, 0, -1e5] }],
     );
     const { frame, results } = solved(model);

@@ -1,5 +1,5 @@
 import type { FrameModel, Support } from '../model/types.js';
-import { modelOf, plainSection } from '../testing/models.js';
+import { clamp, modelOf, plainSection } from '../testing/models.js';
 import { prepareFrame } from './frame.js';
 import { solveStatic } from './static.js';
 import { attempt } from '../problem.js';
@@ -80,15 +80,7 @@ describe('mechanisms', () => {
       'solid',
       { a: [0, 0, 0], b: [4, 0, 0] },
       [{ id: 'shaft', start: 'a', end: 'b', hinges: { start: { T: 'free' }, end: { T: 'free' } } }],
-      ['a', 'b'].map((node) => ({
-        node,
-        ux: 'fixed',
-        uy: 'fixed',
-        uz: 'fixed',
-        rx: 'fixed',
-        ry: 'fixed',
-        rz: 'fixed',
-      })),
+      ['a', 'b'].map(clamp),
       [],
     );
     const [problem] = problemsOf(model);

@@ -1,18 +1,9 @@
 import type { Load, Support } from '../model/types.js';
 import { forceAt, forceExtremes, memberField } from '../results/index.js';
-import { EA, EIy, expectClose, GJ, modelOf, one, plainSection, solved } from '../testing/models.js';
+import { clamp, EA, EIy, expectClose, GJ, modelOf, one, plainSection, solved } from '../testing/models.js';
 
 const pin = (node: string): Support => ({ node, ux: 'fixed', uz: 'fixed' });
 const roller = (node: string): Support => ({ node, uz: 'fixed' });
-const fixAll = (node: string): Support => ({
-  node,
-  ux: 'fixed',
-  uy: 'fixed',
-  uz: 'fixed',
-  rx: 'fixed',
-  ry: 'fixed',
-  rz: 'fixed',
-});
 const line = (member: string, w: number): Load => ({
   kind: 'distributed',
   member,
@@ -114,7 +105,7 @@ describe('grillages', () => {
       'solid',
       { a: [0, 0, 0], b: [2, 0, 0], c: [4, 0, 0] },
       ['ab', 'bc'].map((id) => ({ id, start: id[0]!, end: id[1]! })),
-      [fixAll('a'), fixAll('c')],
+      [clamp('a'), clamp('c')],
       [{ kind: 'node', node: 'b', M: [T, 0, 0] }],
     );
     const { frame, results } = solved(model);

@@ -46,19 +46,24 @@ export interface IShape {
   r?: number;
 }
 
-/** Properties given as numbers: m², m⁴, m³. Absent shear areas mean no shear deformation. */
-export interface RawProperties {
+/** Section properties in SI: m², m³, m⁴, m⁶. y is the strong axis of an I; the web lies along z. */
+export interface SectionProperties {
   A: number;
+  /** Second moments; absent on sections that only bars use. */
   Iy?: number;
   Iz?: number;
+  /** Torsion constant, m⁴. */
   J?: number;
+  /** Shear areas that go with Vy and Vz; absent: no shear deformation. */
   Avy?: number;
   Avz?: number;
+  /** Warping constant, m⁶. */
   Iw?: number;
   Wely?: number;
   Welz?: number;
   Wply?: number;
   Wplz?: number;
+  /** Outer height along z and width along y, m. */
   h?: number;
   b?: number;
 }
@@ -69,7 +74,7 @@ export interface Section {
   material: string;
   profile?: string;
   shape?: IShape;
-  properties?: RawProperties;
+  properties?: SectionProperties;
   shearDeformation?: boolean;
 }
 

@@ -37,6 +37,11 @@ export function modelOf(
   };
 }
 
+/** A support that holds everything. */
+export function clamp(node: string): Support {
+  return { node, ux: 'fixed', uy: 'fixed', uz: 'fixed', rx: 'fixed', ry: 'fixed', rz: 'fixed' };
+}
+
 /** Analyses a model that must be analysable. */
 export function solved(model: FrameModel): { frame: Frame; results: StaticResults } {
   const frame = prepareFrame(model);

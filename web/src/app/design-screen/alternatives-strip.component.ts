@@ -93,6 +93,7 @@ export class AlternativesStripComponent {
         const id = this.selected();
         this.host.nativeElement
           .querySelector(`[data-alternative="${CSS.escape(id)}"]`)
+          ?.closest('.card')
           ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
       },
     });

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { catalogue, grades, type Parameter } from '@hashira/core';
 import { Select } from 'primeng/select';
+import { OwnMarkComponent } from './own-mark.component';
 
 const profiles = ['HEA', 'HEB', 'IPE'].map((series) => ({
   label: series,
@@ -14,7 +15,7 @@ const materials = grades.map(({ id }) => ({ label: id, value: id }));
 /** A section or a material of the design, chosen from the library. */
 @Component({
   selector: 'app-name-row',
-  imports: [FormsModule, Select],
+  imports: [FormsModule, Select, OwnMarkComponent],
   template: `
     <label [attr.for]="'p-' + parameter().name">{{ parameter().title }}</label>
     <p-select
@@ -31,15 +32,7 @@ const materials = grades.map(({ id }) => ({ label: id, value: id }));
       (onChange)="changed.emit($event.value)"
     />
     @if (own()) {
-      <button
-        type="button"
-        class="plain follow"
-        title="Only this alternative has this value; press to follow the design again"
-        [attr.aria-label]="parameter().title + ': follow the design again'"
-        (click)="followed.emit()"
-      >
-        own ×
-      </button>
+      <app-own-mark class="follow" [title]="parameter().title" (followed)="followed.emit()" />
     }
   `,
   styleUrl: './pair.css',

@@ -19,11 +19,12 @@ import {
   type QuantityParameter,
 } from '@hashira/core';
 import { Slider } from 'primeng/slider';
+import { OwnMarkComponent } from './own-mark.component';
 
 /** One number of the design: a slider for its range, and a field for a value or a formula. */
 @Component({
   selector: 'app-parameter-row',
-  imports: [FormsModule, Slider],
+  imports: [FormsModule, Slider, OwnMarkComponent],
   templateUrl: './parameter-row.component.html',
   styleUrl: './parameter-row.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
