@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
   figures,
@@ -10,7 +20,7 @@ import {
 } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { extentOf, fit, union, type Camera } from '../stage/camera';
+import { extentOf, fit, union, type Camera, type Extent } from '../stage/camera';
 import { StageComponent } from '../stage/stage.component';
 import { differenceText, figureExact, figurePlace, figureText, figureTrace } from '../shared/figure-text';
 import { StageBarComponent } from '../shared/stage-bar.component';
@@ -20,6 +30,11 @@ import { TraceService } from '../shared/trace.service';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 import { FiguresChartComponent, type ChartSeries } from './figures-chart.component';
+
+/** Free space around a frame on its stage, px: room for values and reactions. */
+const margins = { left: 84, right: 84, top: 44, bottom: 78 };
+/** Height of a stage's heading, px. */
+const headHeight = 26;
 
 /** Alternatives as equal stages, with one camera, one scale and one load case, over one table and a chart. */
 @Component({
@@ -50,6 +65,9 @@ export class ComparisonScreenComponent {
   /** The camera after a user moved it; until then every frame is shown whole. */
   private readonly moved = signal<Camera | undefined>(undefined);
   protected readonly stageSize = signal({ width: 300, height: 200 });
+  /** Size of all stages together, px. */
+  private readonly area = signal({ width: 1280, height: 400 });
+  private readonly stages = viewChild.required<ElementRef<HTMLElement>>('stages');
 
   protected readonly figureOptions = figures.map(({ id, title }) => ({ id, title }));
   protected readonly bases = computed(() => [
@@ -59,15 +77,45 @@ export class ComparisonScreenComponent {
   protected readonly design = computed(() => this.workspace.state()!.design);
   protected readonly layers = computed(() => ({ ...this.view.layers(), dimensions: false }));
 
+  constructor() {
+    const observer = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      this.area.set({ width, height });
+    });
+    afterNextRender(() => observer.observe(this.stages().nativeElement));
+    inject(DestroyRef).onDestroy(() => observer.disconnect());
+  }
+
+  private readonly extents = computed(() =>
+    [...this.workspace.results().alternatives.values()].flatMap((result): Extent[] => {
+      const built = result.ok ? result.value.built : result.built;
+      return built ? [extentOf(built.model.nodes.flatMap((n) => [n.x, 0, n.z]))] : [];
+    }),
+  );
+
   protected readonly camera = computed(() => {
     const moved = this.moved();
     if (moved) return moved;
-    const extents = [...this.workspace.results().alternatives.values()].flatMap((result) => {
-      const built = result.ok ? result.value.built : result.built;
-      return built ? [extentOf(built.model.nodes.flatMap((n) => [n.x, 0, n.z]))] : [];
-    });
+    const extents = this.extents();
     if (extents.length === 0) return undefined;
-    return fit(extents.reduce(union), this.stageSize(), { left: 88, right: 88, top: 56, bottom: 84 });
+    return fit(extents.reduce(union), this.stageSize(), margins);
+  });
+
+  /** Stages in as many rows as draw the frames largest. */
+  protected readonly columnCount = computed(() => {
+    const { width, height } = this.area();
+    const count = this.design().alternatives.length;
+    const extents = this.extents();
+    if (extents.length === 0) return count;
+    const whole = extents.reduce(union);
+    const scaleWith = (columns: number): number => {
+      const rows = Math.ceil(count / columns);
+      return fit(whole, { width: width / columns, height: height / rows - headHeight }, margins).scale;
+    };
+    let best = count;
+    for (let columns = count; columns >= 1; columns--)
+      if (scaleWith(columns) > scaleWith(best) * 1.001) best = columns;
+    return best;
   });
 
   protected readonly columns = computed(() =>

@@ -79,7 +79,12 @@ export class FiguresChartComponent {
       xAxis: {
         type: 'category',
         data: [...this.names()],
-        axisLabel: { ...text, interval: 0, overflow: 'truncate', width: 86 },
+        axisLabel: {
+          ...text,
+          interval: 0,
+          overflow: 'truncate',
+          width: Math.floor(270 / Math.max(1, this.names().length)),
+        },
         axisTick: { show: false },
         axisLine: { lineStyle: { color: colours.ink } },
       },
@@ -105,7 +110,8 @@ export class FiguresChartComponent {
           data: data(second),
           symbol: 'diamond',
           symbolSize: 10,
-          lineStyle: { color: colours.indigo, type: 'dashed', width: 1 },
+          // Alternatives have no order that a line could follow
+          lineStyle: { width: 0 },
           itemStyle: { color: colours.indigo },
           label: {
             show: true,

@@ -133,7 +133,8 @@ function labelMember(
         Math.abs(extreme.value - end.value) < 0.08 * Math.abs(extreme.value),
     );
   const ends = [all[0]!, all[all.length - 1]!].filter((end) => !nearExtreme(end));
-  const chosen = new Set([...ends, max, min]);
+  // A small frame has room for its extremes only
+  const chosen = new Set(scene.camera.scale < 8 ? [max, min] : [...ends, max, min]);
   let index = 0;
   for (const { x, value } of chosen) {
     if (Math.abs(value) < 5e-3 * size) continue;

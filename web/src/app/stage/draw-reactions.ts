@@ -3,7 +3,6 @@ import { project } from './camera';
 import type { Pen, Point } from './pen';
 import type { StageLabel, StageScene } from './scene';
 
-const longest = 46;
 const shortest = 16;
 
 /** Draws reactions as the arrows that the ground pushes with; their values are magnitudes, the arrow is the sign. */
@@ -17,6 +16,7 @@ export function drawReactions(pen: Pen, scene: StageScene, labels: StageLabel[])
     const position = [calculated.frame.xyz[3 * n]!, calculated.frame.xyz[3 * n + 2]!] as const;
     return { node, position, H: value(0), V: value(2), M: value(4) };
   });
+  const longest = Math.min(46, Math.max(24, 3 * scene.camera.scale));
   const largest = Math.max(1, ...supports.map(({ H, V }) => Math.max(Math.abs(H), Math.abs(V))));
   const middle = supports.reduce((sum, s) => sum + s.position[0], 0) / Math.max(1, supports.length);
   for (const { node, position, H, V, M } of supports) {

@@ -9,7 +9,7 @@ import { nodePoints } from './draw-frame';
  */
 export function drawSupports(pen: Pen, scene: StageScene): void {
   const points = nodePoints(scene);
-  const size = scene.thumbnail ? 5 : 12;
+  const size = scene.thumbnail ? 5 : Math.min(12, Math.max(7, 0.7 * scene.camera.scale));
   for (const support of scene.model.supports ?? []) {
     const at = points.get(support.node);
     if (at) drawSupport(pen, support, at, size);
