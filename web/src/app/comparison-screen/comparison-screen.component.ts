@@ -20,7 +20,7 @@ import {
 } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { extentOf, fit, union, type Camera, type Extent } from '../stage/camera';
+import { extentOf, fitCamera, union, type Camera, type Extent } from '../stage/camera';
 import { StageComponent } from '../stage/stage.component';
 import { differenceText, figureExact, figurePlace, figureText, figureTrace } from '../shared/figure-text';
 import { StageBarComponent } from '../shared/stage-bar.component';
@@ -98,7 +98,7 @@ export class ComparisonScreenComponent {
     if (moved) return moved;
     const extents = this.extents();
     if (extents.length === 0) return undefined;
-    return fit(extents.reduce(union), this.stageSize(), margins);
+    return fitCamera(extents.reduce(union), this.stageSize(), margins);
   });
 
   /** Stages in as many rows as draw the frames largest. */
@@ -110,7 +110,7 @@ export class ComparisonScreenComponent {
     const whole = extents.reduce(union);
     const scaleWith = (columns: number): number => {
       const rows = Math.ceil(count / columns);
-      return fit(whole, { width: width / columns, height: height / rows - headHeight }, margins).scale;
+      return fitCamera(whole, { width: width / columns, height: height / rows - headHeight }, margins).scale;
     };
     let best = count;
     for (let columns = count; columns >= 1; columns--)

@@ -20,7 +20,7 @@ import {
 } from '@hashira/core';
 import { MessageService, type MenuItem } from 'primeng/api';
 import { Menu } from 'primeng/menu';
-import { extentOf, fit, union, type Extent } from '../stage/camera';
+import { extentOf, fitCamera, union, type Extent } from '../stage/camera';
 import { StageCanvasComponent } from '../stage/stage-canvas.component';
 import type { StageScene } from '../stage/scene';
 import { EditableTextComponent } from '../shared/editable-text.component';
@@ -61,7 +61,7 @@ export class AlternativesStripComponent {
       const built = result.ok ? result.value.built : result.built;
       return built ? [extentOf(built.model.nodes.flatMap((n) => [n.x, 0, n.z]))] : [];
     });
-    return extents.length > 0 ? fit(extents.reduce(union), thumbnail, edge) : undefined;
+    return extents.length > 0 ? fitCamera(extents.reduce(union), thumbnail, edge) : undefined;
   });
 
   protected readonly cards = computed(() => {

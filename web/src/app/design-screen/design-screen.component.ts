@@ -87,7 +87,7 @@ export class DesignScreenComponent {
     this.stage()?.zoom(factor);
   }
 
-  protected fit(): void {
+  protected fitAll(): void {
     this.stage()?.fitAll();
   }
 }

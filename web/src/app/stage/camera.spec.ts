@@ -1,4 +1,4 @@
-import { extentOf, fit, pan, project, union, unproject, zoomAt } from './camera';
+import { extentOf, fitCamera, pan, project, union, unproject, zoomAt } from './camera';
 
 describe('camera', () => {
   const size = { width: 800, height: 600 };
@@ -6,7 +6,7 @@ describe('camera', () => {
   const extent = { minX: 0, maxX: 22, minZ: 0, maxZ: 8 };
 
   it('fits an extent inside the margins, Z up', () => {
-    const camera = fit(extent, size, margins);
+    const camera = fitCamera(extent, size, margins);
     const [left, bottom] = project(camera, size, 0, 0);
     const [right, top] = project(camera, size, 22, 8);
     expect(left).toBeCloseTo(100, 9);
@@ -16,14 +16,14 @@ describe('camera', () => {
   });
 
   it('unprojects what it projects', () => {
-    const camera = fit(extent, size, margins);
+    const camera = fitCamera(extent, size, margins);
     const { x, z } = unproject(camera, size, project(camera, size, 3.7, 5.1));
     expect(x).toBeCloseTo(3.7, 9);
     expect(z).toBeCloseTo(5.1, 9);
   });
 
   it('zooms about the pointer, and pans with it', () => {
-    const camera = fit(extent, size, margins);
+    const camera = fitCamera(extent, size, margins);
     const at = [200, 300] as const;
     const before = unproject(camera, size, at);
     const after = unproject(zoomAt(camera, size, at, 1.7), size, at);
@@ -35,7 +35,7 @@ describe('camera', () => {
   });
 
   it('never zooms out of reach', () => {
-    let camera = fit(extent, size, margins);
+    let camera = fitCamera(extent, size, margins);
     for (let i = 0; i < 200; i++) camera = zoomAt(camera, size, [0, 0], 2);
     expect(camera.scale).toBeLessThanOrEqual(2000);
   });

@@ -67,7 +67,7 @@ export function union(a: Extent, b: Extent): Extent {
 }
 
 /** The camera that shows an extent as large as the margins allow. */
-export function fit(extent: Extent, size: SheetSize, margins: Margins): Camera {
+export function fitCamera(extent: Extent, size: SheetSize, margins: Margins): Camera {
   const wide = Math.max(extent.maxX - extent.minX, 0.1);
   const high = Math.max(extent.maxZ - extent.minZ, 0.1);
   const scale = Math.max(

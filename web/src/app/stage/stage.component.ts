@@ -11,7 +11,7 @@ import {
   signal,
 } from '@angular/core';
 import { formatNumber, formatWithUnit, type Problem } from '@hashira/core';
-import { extentOf, fit, pan, zoomAt, type Camera, type Margins, type SheetSize } from './camera';
+import { extentOf, fitCamera, pan, zoomAt, type Camera, type Margins, type SheetSize } from './camera';
 import { DimensionLabelComponent, type DimensionChange } from './dimension-label.component';
 import { drawDimensions } from './dimensions';
 import { Pen, type Point } from './pen';
@@ -82,7 +82,7 @@ export class StageComponent {
     if (size.width < 20 || size.height < 20) return undefined;
     const content = this.content();
     const camera =
-      this.sharedCamera() ?? this.ownCamera() ?? fit(extentOfModel(content), size, this.margins());
+      this.sharedCamera() ?? this.ownCamera() ?? fitCamera(extentOfModel(content), size, this.margins());
     return { ...content, camera, size, phase: this.phase(), thumbnail: false };
   });
 

@@ -1,6 +1,6 @@
 import type { Calculated, Design } from '@hashira/core';
 import document from '../../../../core/demo/slip-shed.json';
-import { fit, extentOf } from '../stage/camera';
+import { fitCamera, extentOf } from '../stage/camera';
 import type { StageScene } from '../stage/scene';
 import { calculateDesign } from '../workspace/calculate-design';
 
@@ -25,7 +25,7 @@ export function sceneOf(calculated: Calculated, resultId: string): StageScene {
     selection,
     layers: { diagram: 'M', deformed: false, loads: true, reactions: true, dimensions: true },
     scales: { diagram: 1e-5, deformation: 10, load: 2e-4 },
-    camera: fit(extentOf(calculated.frame.xyz), size, { left: 100, right: 100, top: 100, bottom: 100 }),
+    camera: fitCamera(extentOf(calculated.frame.xyz), size, { left: 100, right: 100, top: 100, bottom: 100 }),
     size,
     phase: 1,
     thumbnail: false,
