@@ -36,7 +36,8 @@ export function applyRules(
   const loads = new Map<string, Load[]>();
   const givenBy = new Map<string, string[]>();
   const notes: string[] = [];
-  const members = geometry.members.map((member) => ({ member, scope: memberScope(geometry, member, scope) }));
+  const nodeOf = new Map(geometry.nodes.map((node) => [node.id, node]));
+  const members = geometry.members.map((member) => ({ member, scope: memberScope(nodeOf, member, scope) }));
   const nodes = geometry.nodes.map((node) => ({ node, scope: nodeScope(node, scope) }));
   const credit = (id: string, rule: Rule) => givenBy.set(id, [...(givenBy.get(id) ?? []), rule.id]);
 
@@ -122,9 +123,9 @@ function matchesRule(
 
 const foreign = new Set(['role', 'place', 'length', 'slope']);
 
-function memberScope(geometry: Geometry, member: GeometryMember, scope: Scope): Scope {
-  const a = geometry.nodes.find((n) => n.id === member.start)!;
-  const b = geometry.nodes.find((n) => n.id === member.end)!;
+function memberScope(nodeOf: ReadonlyMap<string, GeometryNode>, member: GeometryMember, scope: Scope): Scope {
+  const a = nodeOf.get(member.start)!;
+  const b = nodeOf.get(member.end)!;
   const run = Math.hypot(b.x - a.x, b.y - a.y);
   const own = new Map<string, ScopeValue>(scope);
   own.set('step', member.step);
