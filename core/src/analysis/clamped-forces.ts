@@ -1,6 +1,6 @@
 import { fail } from '../problem.js';
 import type { Frame } from './frame.js';
-import { addStartForces, integrate } from './member-field.js';
+import { addStartForces, integrate, memberFlexibility } from './member-field.js';
 import type { LoadField } from './member-loads.js';
 
 const noDisplacement = new Float64Array(6);
@@ -19,6 +19,7 @@ export function clampedForces(
   frame: Frame,
   member: number,
   breaks: Float64Array,
+  terms: number,
   field: LoadField,
   K: Float64Array,
 ): Float64Array {
@@ -42,8 +43,19 @@ export function clampedForces(
     bar ? 0 : -end[5]! - vy * L,
   );
   const forces = field.forces.slice();
-  addStartForces(forces, breaks, start, 0);
-  const d = integrate(frame, member, breaks, forces, field.strain, noDisplacement, 0).end;
+  addStartForces(forces, terms, breaks, start, 0);
+  const flexibility = memberFlexibility(frame, member, breaks);
+  const d = integrate(
+    flexibility,
+    bar,
+    breaks,
+    forces,
+    terms,
+    field.strain,
+    field.dislocations,
+    noDisplacement,
+    0,
+  ).end;
   const f = Float64Array.of(
     -start[0]!,
     start[1]!,

@@ -1,6 +1,16 @@
-import { resolveSections, type ResolvedSection } from '../library/sections.js';
+import { canTaper, resolveSections, taperedProperties, type ResolvedSection } from '../library/sections.js';
 import { memberAxes } from '../model/axes.js';
-import { freedoms, type FrameModel, type LoadCase, type Release } from '../model/types.js';
+import {
+  freedoms,
+  type FrameModel,
+  type LoadCase,
+  type MemberAction,
+  type Release,
+  type RigidGroup,
+  type SectionProperties,
+} from '../model/types.js';
+import { problem, ProblemError } from '../problem.js';
+import { taperBreaks } from './taper.js';
 
 /**
  * A frame model as flat arrays, indexed by node and member number; names live only in the id lists.
@@ -20,24 +30,66 @@ export interface Frame {
   readonly length: Float64Array;
   /** 9 a member: rows x, y, z of the local axes. */
   readonly axes: Float64Array;
-  /** 6 a member: EA, EIy, EIz, GJ, GAvy, GAvz (0 in the last two: rigid in shear). */
+  /** 6 a member: EA, EIy, EIz, GJ, GAvy, GAvz (0 in the last two: rigid in shear); of a taper those at its start. */
   readonly rigidity: Float64Array;
-  /** kg/m a member. */
+  /** E·Iyz a member; 0 where y and z are principal axes. */
+  readonly coupling: Float64Array;
+  /** kg/m a member; of a taper the mean. */
   readonly massPerLength: Float64Array;
   readonly expansion: Float64Array;
+  /** What each member carries, see `carries`. */
+  readonly action: Uint8Array;
   /** 1 where the member carries N only. */
   readonly axialOnly: Uint8Array;
   /** 12 a member: hinge stiffness at start and end, in the order of freedoms; NaN where nothing is released. */
   readonly hinges: Float64Array;
+  /** 1 where the member has a hinge. */
+  readonly hinged: Uint8Array;
   /** 6 a member: rigid arms at start and end, global. */
   readonly arms: Float64Array;
+  /** 1 where the member has a rigid arm. */
+  readonly armed: Uint8Array;
+  /** Members that taper. */
+  readonly tapers: ReadonlyMap<number, Taper>;
   /** 6 a node: support stiffness; 0 free, Infinity fixed. In the support's own axes. */
   readonly restraint: Float64Array;
   /** Support axes of inclined supports (rows x, y, z), by node. */
   readonly supportAxes: ReadonlyMap<number, Float64Array>;
+  readonly groups: readonly Group[];
+  /** Extra mass a node, kg. */
+  readonly masses: Float64Array;
   readonly sections: readonly ResolvedSection[];
   readonly loadCases: readonly LoadCase[];
 }
+
+/** How a member tapers. */
+export interface Taper {
+  /** Properties at a share of the length, 0 … 1. */
+  readonly at: (share: number) => SectionProperties;
+  /** Ends of the stretches on which its flexibility is smooth enough for one polynomial, m. */
+  readonly breaks: Float64Array;
+  readonly E: number;
+  readonly G: number;
+  readonly density: number;
+  readonly shear: boolean;
+}
+
+/** Nodes that move as one. */
+export interface Group {
+  readonly id: string;
+  readonly kind: RigidGroup['kind'];
+  readonly nodes: Int32Array;
+  /** Unit normal of a plane group, global. */
+  readonly normal: readonly [number, number, number];
+}
+
+/** Codes of what a member carries. */
+export const carries: Readonly<Record<MemberAction, number>> = {
+  frame: 0,
+  axial: 1,
+  'tension-only': 2,
+  'compression-only': 3,
+};
 
 /** Releases in the order of the element's freedoms. */
 export const releases: readonly Release[] = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'];
@@ -45,7 +97,7 @@ export const releases: readonly Release[] = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'];
 /**
  * Turns a checked model into arrays.
  *
- * @throws ProblemError for unknown profiles and materials
+ * @throws ProblemError for unknown profiles and materials, and for tapers between sections of different kinds
  */
 export function prepareFrame(model: FrameModel): Frame {
   const sections = resolveSections(model);
@@ -53,7 +105,13 @@ export function prepareFrame(model: FrameModel): Frame {
   const memberCount = model.members.length;
   const nodeIndex = new Map(model.nodes.map((node, i) => [node.id, i]));
   const xyz = new Float64Array(3 * nodeCount);
-  model.nodes.forEach((node, i) => xyz.set([node.x, node.y ?? 0, node.z], 3 * i));
+  model.nodes.forEach((node, i) => {
+    xyz[3 * i] = node.x;
+    xyz[3 * i + 1] = node.y ?? 0;
+    xyz[3 * i + 2] = node.z;
+  });
+  const tapers = new Map<number, Taper>();
+  const problems: ReturnType<typeof problem>[] = [];
 
   const frame = {
     plane: model.space === 'plane',
@@ -67,51 +125,78 @@ export function prepareFrame(model: FrameModel): Frame {
     length: new Float64Array(memberCount),
     axes: new Float64Array(9 * memberCount),
     rigidity: new Float64Array(6 * memberCount),
+    coupling: new Float64Array(memberCount),
     massPerLength: new Float64Array(memberCount),
     expansion: new Float64Array(memberCount),
+    action: new Uint8Array(memberCount),
     axialOnly: new Uint8Array(memberCount),
     hinges: new Float64Array(12 * memberCount).fill(NaN),
+    hinged: new Uint8Array(memberCount),
     arms: new Float64Array(6 * memberCount),
+    armed: new Uint8Array(memberCount),
+    tapers,
     restraint: new Float64Array(6 * nodeCount),
     supportAxes: new Map<number, Float64Array>(),
+    groups: (model.rigidGroups ?? []).map((group) => ({
+      id: group.id,
+      kind: group.kind,
+      nodes: Int32Array.from(group.nodes, (id) => nodeIndex.get(id)!),
+      normal: unit(group.normal ?? [0, 0, 1]),
+    })),
+    masses: new Float64Array(nodeCount),
     sections: model.members.map((member) => sections.get(member.section)!),
     loadCases: model.loadCases ?? [],
   };
+  for (const mass of model.masses ?? []) frame.masses[nodeIndex.get(mass.node)!]! += mass.m;
 
   model.members.forEach((member, m) => {
     const a = nodeIndex.get(member.start)!;
     const b = nodeIndex.get(member.end)!;
     frame.start[m] = a;
     frame.end[m] = b;
-    if (member.offsets?.start) frame.arms.set(member.offsets.start, 6 * m);
-    if (member.offsets?.end) frame.arms.set(member.offsets.end, 6 * m + 3);
-    const along = [0, 1, 2].map(
-      (k) => xyz[3 * b + k]! + frame.arms[6 * m + 3 + k]! - xyz[3 * a + k]! - frame.arms[6 * m + k]!,
-    );
-    frame.length[m] = memberAxes(along[0]!, along[1]!, along[2]!, member.roll ?? 0, frame.axes, 9 * m);
-    frame.axialOnly[m] = member.action === 'axial' ? 1 : 0;
-    const { properties: p, material, shearDeformation } = frame.sections[m]!;
-    const shear = shearDeformation ? 1 : 0;
-    frame.rigidity.set(
-      [
-        material.E * p.A,
-        material.E * (p.Iy ?? 0),
-        material.E * (p.Iz ?? 0),
-        material.G * (p.J ?? 0),
-        shear * material.G * (p.Avy ?? 0),
-        shear * material.G * (p.Avz ?? 0),
-      ],
-      6 * m,
-    );
+    if (member.offsets) {
+      if (member.offsets.start) frame.arms.set(member.offsets.start, 6 * m);
+      if (member.offsets.end) frame.arms.set(member.offsets.end, 6 * m + 3);
+      frame.armed[m] = frame.arms.subarray(6 * m, 6 * m + 6).some((x) => x !== 0) ? 1 : 0;
+    }
+    const along = (k: number) =>
+      xyz[3 * b + k]! + frame.arms[6 * m + 3 + k]! - xyz[3 * a + k]! - frame.arms[6 * m + k]!;
+    const L = memberAxes(along(0), along(1), along(2), member.roll ?? 0, frame.axes, 9 * m);
+    frame.length[m] = L;
+    frame.action[m] = carries[member.action ?? 'frame'];
+    frame.axialOnly[m] = frame.action[m] === 0 ? 0 : 1;
+    const section = frame.sections[m]!;
+    const { properties: p, material, shearDeformation } = section;
+    setRigidity(frame.rigidity, 6 * m, p, material.E, material.G, shearDeformation);
+    frame.coupling[m] = material.E * (p.Iyz ?? 0);
     frame.massPerLength[m] = material.density * p.A;
     frame.expansion[m] = material.expansion;
-    releases.forEach((release, k) => {
-      const atStart = member.hinges?.start?.[release];
-      const atEnd = member.hinges?.end?.[release];
-      if (atStart !== undefined) frame.hinges[12 * m + k] = atStart === 'free' ? 0 : atStart;
-      if (atEnd !== undefined) frame.hinges[12 * m + 6 + k] = atEnd === 'free' ? 0 : atEnd;
-    });
+    if (member.endSection !== undefined && member.endSection !== member.section) {
+      const end = sections.get(member.endSection)!;
+      if (canTaper(section, end)) {
+        const taper = taperBetween(section, end, L, frame.plane);
+        tapers.set(m, taper);
+        frame.massPerLength[m] =
+          (material.density * (taper.at(0).A + 4 * taper.at(0.5).A + taper.at(1).A)) / 6;
+      } else
+        problems.push(
+          problem(
+            'invalid-model',
+            `Member "${member.id}" tapers between sections of different kinds, "${member.section}" and "${member.endSection}"; use two of one kind (/members/${m}/endSection)`,
+            { path: `/members/${m}/endSection` },
+          ),
+        );
+    }
+    if (member.hinges)
+      releases.forEach((release, k) => {
+        const atStart = member.hinges?.start?.[release];
+        const atEnd = member.hinges?.end?.[release];
+        if (atStart !== undefined) frame.hinges[12 * m + k] = atStart === 'free' ? 0 : atStart;
+        if (atEnd !== undefined) frame.hinges[12 * m + 6 + k] = atEnd === 'free' ? 0 : atEnd;
+        if (atStart !== undefined || atEnd !== undefined) frame.hinged[m] = 1;
+      });
   });
+  if (problems.length > 0) throw new ProblemError(problems);
 
   for (const support of model.supports ?? []) {
     const n = nodeIndex.get(support.node)!;
@@ -124,13 +209,42 @@ export function prepareFrame(model: FrameModel): Frame {
   return frame;
 }
 
+function setRigidity(
+  out: Float64Array,
+  at: number,
+  p: SectionProperties,
+  E: number,
+  G: number,
+  shear: boolean,
+): void {
+  out[at] = E * p.A;
+  out[at + 1] = E * (p.Iy ?? 0);
+  out[at + 2] = E * (p.Iz ?? 0);
+  out[at + 3] = G * (p.J ?? 0);
+  out[at + 4] = shear ? G * (p.Avy ?? 0) : 0;
+  out[at + 5] = shear ? G * (p.Avz ?? 0) : 0;
+}
+
+function taperBetween(a: ResolvedSection, b: ResolvedSection, L: number, plane: boolean): Taper {
+  const { E, G, density } = a.material;
+  const at = (share: number): SectionProperties => {
+    const p = taperedProperties(a, b, share);
+    // What a plane frame does not use may be left out, but its flexibility must not be singular
+    return plane ? { ...p, Iy: p.Iy ?? p.A, Iz: p.Iz ?? p.Iy ?? p.A, J: p.J ?? p.Iy ?? p.A } : p;
+  };
+  const shear = a.shearDeformation && b.shearDeformation;
+  return { at, breaks: taperBreaks(at, L), E, G, density, shear };
+}
+
+function unit(v: readonly [number, number, number]): [number, number, number] {
+  const length = Math.hypot(...v);
+  return [v[0] / length, v[1] / length, v[2] / length];
+}
+
 /** Rows x, y, z of a right-handed system with x along `x` and y in the plane of `x` and `y`. */
-function orthonormal(x: readonly number[], y: readonly number[]): Float64Array {
-  const lengthX = Math.hypot(...x);
-  const [a, b, c] = x.map((value) => value / lengthX) as [number, number, number];
+function orthonormal(x: readonly [number, number, number], y: readonly number[]): Float64Array {
+  const [a, b, c] = unit(x);
   const along = a * y[0]! + b * y[1]! + c * y[2]!;
-  const square = [y[0]! - along * a, y[1]! - along * b, y[2]! - along * c];
-  const lengthY = Math.hypot(...square);
-  const [d, e, f] = square.map((value) => value / lengthY) as [number, number, number];
+  const [d, e, f] = unit([y[0]! - along * a, y[1]! - along * b, y[2]! - along * c]);
   return Float64Array.of(a, b, c, d, e, f, b * f - c * e, c * d - a * f, a * e - b * d);
 }

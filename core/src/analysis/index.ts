@@ -1,10 +1,9 @@
 export { prepareFrame, releases, type Frame } from './frame.js';
 export {
   addStartForces,
-  displacementTerms,
-  forceTerms,
   integrate,
-  segmentSize,
+  memberFlexibility,
+  type Dislocation,
   type InitialStrain,
   type MemberField,
 } from './member-field.js';

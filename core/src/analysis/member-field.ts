@@ -1,25 +1,36 @@
 import type { Frame } from './frame.js';
+import { flexibilityCount, taperFlexibility, type Flexibility } from './taper.js';
 
 /**
- * Functions along one member, exact: on each segment between breaks every internal force is a polynomial of the distance
- * t from the segment's start, up to cubic, and every displacement up to the fifth degree.
+ * Functions along one member: on each segment between breaks every internal force and every displacement is a polynomial
+ * of the distance t from the segment's start. First order: exact. Second order: series, exact to rounding.
  *
- * `forces`: 6 × 4 coefficients a segment, in the order N, Vy, Vz, T, My, Mz (N, N·m).
- * `displacements`: 4 × 6 coefficients a segment, in the order u, v, w (m, local axes), φ (rad, twist about x).
+ * `forces`: 6 × `forceTerms` coefficients a segment, in the order N, Vy, Vz, T, My, Mz (N, N·m).
+ * `displacements`: 4 × `displacementTerms` coefficients a segment, in the order u, v, w (m, local axes), φ (rad, twist).
  */
 export interface MemberField {
   /** Ends of the segments, m from the member's start: 0 … length. */
   readonly breaks: Float64Array;
+  readonly forceTerms: number;
   readonly forces: Float64Array;
+  readonly displacementTerms: number;
   readonly displacements: Float64Array;
 }
 
-export const forceTerms = 4;
-export const displacementTerms = 6;
-export const segmentSize = 24;
+/** Force terms of a uniform member: loads vary linearly, so moments are cubic. */
+export const uniformForceTerms = 4;
+/** Force terms of a taper: its weight varies with the square of x. */
+export const taperForceTerms = 5;
 
 /** Initial strains of a member: axial, and curvatures w″ and v″ (1/m) that loads without force cause. */
 export type InitialStrain = readonly [axial: number, curvatureW: number, curvatureV: number];
+
+/** Places where one end of a cut moves against the other: u, v, w, φ, θy, θz by which the part behind jumps. */
+export interface Dislocation {
+  /** Segment before which it lies. */
+  readonly segment: number;
+  readonly by: Float64Array;
+}
 
 /**
  * Adds the part of the forces that the state at the member's start causes: constants, and moments that grow with shear.
@@ -28,103 +39,153 @@ export type InitialStrain = readonly [axial: number, curvatureW: number, curvatu
  */
 export function addStartForces(
   forces: Float64Array,
+  terms: number,
   breaks: Float64Array,
   start: Float64Array,
   at: number,
 ): void {
   for (let s = 0; s + 1 < breaks.length; s++) {
-    const base = segmentSize * s;
-    for (let k = 0; k < 6; k++) forces[base + forceTerms * k]! += start[at + k]!;
-    forces[base + 16]! += start[at + 2]! * breaks[s]!;
-    forces[base + 17]! += start[at + 2]!;
-    forces[base + 20]! += start[at + 1]! * breaks[s]!;
-    forces[base + 21]! += start[at + 1]!;
+    const base = 6 * terms * s;
+    for (let k = 0; k < 6; k++) forces[base + terms * k]! += start[at + k]!;
+    forces[base + 4 * terms]! += start[at + 2]! * breaks[s]!;
+    forces[base + 4 * terms + 1]! += start[at + 2]!;
+    forces[base + 5 * terms]! += start[at + 1]! * breaks[s]!;
+    forces[base + 5 * terms + 1]! += start[at + 1]!;
   }
+}
+
+/** Flexibility of a member on the segments between `breaks`. */
+export function memberFlexibility(frame: Frame, member: number, breaks: Float64Array): Flexibility {
+  const taper = frame.tapers.get(member);
+  if (taper) return taperFlexibility(taper.at, breaks, taper);
+  const coefficients = new Float64Array(flexibilityCount);
+  const r = 6 * member;
+  const inverse = (k: number) => (frame.rigidity[r + k]! > 0 ? 1 / frame.rigidity[r + k]! : 0);
+  const coupling = frame.coupling[member]!;
+  coefficients[0] = inverse(0);
+  if (coupling === 0) {
+    coefficients[1] = inverse(1);
+    coefficients[3] = inverse(2);
+  } else {
+    const d = frame.rigidity[r + 1]! * frame.rigidity[r + 2]! - coupling * coupling;
+    coefficients[1] = frame.rigidity[r + 2]! / d;
+    coefficients[2] = -coupling / d;
+    coefficients[3] = frame.rigidity[r + 1]! / d;
+  }
+  coefficients[4] = inverse(3);
+  coefficients[5] = inverse(4);
+  coefficients[6] = inverse(5);
+  return { terms: 1, uniform: true, coefficients };
 }
 
 /**
- * Integrates forces into displacements from the start on: u′ = N/EA + ε, slope′ = M/EI + κ, w′ = slope − V/GAv,
+ * Integrates forces into displacements from the start on: u′ = N/EA + ε, slope′ = curvature of M + κ, w′ = slope − V/GAv,
  * φ′ = T/GJ. The slope of w is −θy, that of v is +θz.
  *
  * @param start u, v, w, φ, θy, θz at x = 0 inside the member's hinges, from `at` on
+ * @param straight a bar: it stays straight whatever its loads
  * @returns the displacements' coefficients, and the six freedoms at the member's end
  */
 export function integrate(
-  frame: Frame,
-  member: number,
+  flexibility: Flexibility,
+  straight: boolean,
   breaks: Float64Array,
   forces: Float64Array,
+  terms: number,
   strain: InitialStrain,
+  dislocations: readonly Dislocation[],
   start: Float64Array,
   at: number,
-): { displacements: Float64Array; end: Float64Array } {
-  const r = 6 * member;
-  const flexible = (k: number) => (frame.rigidity[r + k]! > 0 ? 1 / frame.rigidity[r + k]! : 0);
-  const axial = flexible(0);
-  // A bar stays straight whatever its loads
-  const bends = frame.axialOnly[member] ? 0 : 1;
-  const bendY = bends * flexible(1);
-  const bendZ = bends * flexible(2);
-  const twist = flexible(3);
-  const shearY = bends * flexible(4);
-  const shearZ = bends * flexible(5);
+): { displacements: Float64Array; displacementTerms: number; end: Float64Array } {
+  const m = flexibility.terms;
+  const D = terms + m + 1;
   const count = breaks.length - 1;
-  const out = new Float64Array(segmentSize * count);
-  let u = start[at]!;
-  let v = start[at + 1]!;
-  let w = start[at + 2]!;
-  let phi = start[at + 3]!;
-  let slopeW = -start[at + 4]!;
-  let slopeV = start[at + 5]!;
+  const out = new Float64Array(4 * D * count);
+  const state = Float64Array.of(
+    start[at]!,
+    start[at + 1]!,
+    start[at + 2]!,
+    start[at + 3]!,
+    -start[at + 4]!,
+    start[at + 5]!,
+  );
+  const bends = straight ? 0 : 1;
+  const rate = new Float64Array(D);
+  const other = new Float64Array(D);
   for (let s = 0; s < count; s++) {
-    const f = segmentSize * s;
+    const f = 6 * terms * s;
+    const o = 4 * D * s;
     const t = breaks[s + 1]! - breaks[s]!;
-    out[f] = u;
-    out[f + 18] = phi;
-    for (let k = 0; k < 4; k++) {
-      out[f + 1 + k] = (axial * forces[f + k]! + (k === 0 ? strain[0] : 0)) / (k + 1);
-      out[f + 19 + k] = (twist * forces[f + 12 + k]!) / (k + 1);
+    const c = flexibility.coefficients;
+    const g = flexibility.uniform ? 0 : flexibilityCount * m * s;
+    for (const { segment, by } of dislocations)
+      if (segment === s) {
+        for (let k = 0; k < 4; k++) state[k]! += by[k]!;
+        state[4]! -= by[4]!;
+        state[5]! += by[5]!;
+      }
+    // Along the axis and about it
+    multiply(c, g, m, forces, f, terms, rate, 1, false);
+    rate[0]! += strain[0];
+    state[0] = antiderivative(rate, D, state[0]!, out, o, t);
+    multiply(c, g + 4 * m, m, forces, f + 3 * terms, terms, rate, 1, false);
+    state[3] = antiderivative(rate, D, state[3]!, out, o + 3 * D, t);
+    // Bending in the planes of w (My, Vz) and v (Mz, Vy)
+    for (let plane = 0; plane < 2; plane++) {
+      const own = f + (plane === 0 ? 4 : 5) * terms;
+      const cross = f + (plane === 0 ? 5 : 4) * terms;
+      const shear = f + (plane === 0 ? 2 : 1) * terms;
+      multiply(c, g + (plane === 0 ? 1 : 3) * m, m, forces, own, terms, rate, bends, false);
+      multiply(c, g + 2 * m, m, forces, cross, terms, rate, bends, true);
+      rate[0]! += bends * strain[1 + plane]!;
+      const slope = plane === 0 ? 4 : 5;
+      const endSlope = antiderivative(rate, D, state[slope]!, other, 0, t);
+      multiply(c, g + (plane === 0 ? 6 : 5) * m, m, forces, shear, terms, rate, -bends, false);
+      for (let k = 0; k < D - 1; k++) rate[k]! += other[k]!;
+      const deflection = plane === 0 ? 2 : 1;
+      state[deflection] = antiderivative(rate, D, state[deflection]!, out, o + deflection * D, t);
+      state[slope] = endSlope;
     }
-    slopeV = bend(out, f + 6, v, slopeV, forces, f + 20, f + 4, bendZ, shearY, strain[2], t);
-    slopeW = bend(out, f + 12, w, slopeW, forces, f + 16, f + 8, bendY, shearZ, strain[1], t);
-    u = horner(out, f, t);
-    v = horner(out, f + 6, t);
-    w = horner(out, f + 12, t);
-    phi = horner(out, f + 18, t);
   }
-  return { displacements: out, end: Float64Array.of(u, v, w, phi, -slopeW, slopeV) };
+  const [u, v, w, phi, slopeW, slopeV] = state as unknown as number[];
+  return {
+    displacements: out,
+    displacementTerms: D,
+    end: Float64Array.of(u!, v!, w!, phi!, -slopeW!, slopeV!),
+  };
 }
 
-/** One plane of bending over one segment; returns the slope at its end. */
-function bend(
+/** rate ← (or +=) factor · a · b for polynomials of `m` and `n` terms. */
+function multiply(
+  a: Float64Array,
+  ia: number,
+  m: number,
+  b: Float64Array,
+  ib: number,
+  n: number,
+  rate: Float64Array,
+  factor: number,
+  add: boolean,
+): void {
+  if (!add) rate.fill(0);
+  for (let i = 0; i < m; i++) {
+    const x = factor * a[ia + i]!;
+    if (x !== 0) for (let j = 0; j < n; j++) rate[i + j]! += x * b[ib + j]!;
+  }
+}
+
+/** Writes first + ∫ rate as coefficients; returns its value at t. */
+function antiderivative(
+  rate: Float64Array,
+  D: number,
+  first: number,
   out: Float64Array,
   at: number,
-  deflection: number,
-  slope: number,
-  forces: Float64Array,
-  moment: number,
-  shear: number,
-  flexibility: number,
-  shearFlexibility: number,
-  curvature: number,
   t: number,
 ): number {
-  out[at] = deflection;
-  out[at + 1] = slope - shearFlexibility * forces[shear]!;
-  let endSlope = slope;
-  let power = t;
-  for (let k = 0; k < 4; k++) {
-    const rate = (flexibility * forces[moment + k]! + (k === 0 ? curvature : 0)) / (k + 1);
-    endSlope += rate * power;
-    power *= t;
-    out[at + 2 + k] = rate / (k + 2);
-  }
-  for (let k = 1; k < 4; k++) out[at + 1 + k]! -= (shearFlexibility * forces[shear + k]!) / (k + 1);
-  return endSlope;
-}
-
-function horner(c: Float64Array, at: number, t: number): number {
+  out[at] = first;
+  for (let k = 1; k < D; k++) out[at + k] = rate[k - 1]! / k;
   let value = 0;
-  for (let k = displacementTerms - 1; k >= 0; k--) value = value * t + c[at + k]!;
+  for (let k = D - 1; k >= 0; k--) value = value * t + out[at + k]!;
   return value;
 }

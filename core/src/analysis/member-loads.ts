@@ -1,15 +1,17 @@
 import type { DistributedLoad, LoadCase, MemberLoad, PointLoad } from '../model/types.js';
 import { gravity } from '../model/types.js';
 import type { Frame } from './frame.js';
-import { forceTerms, segmentSize, type InitialStrain } from './member-field.js';
+import { taperForceTerms, uniformForceTerms, type Dislocation, type InitialStrain } from './member-field.js';
 import { evaluate } from './polynomial.js';
+import { flexibilityCount, taperFlexibility } from './taper.js';
 
-/** A line load on a member in local axes: linear from `from` to `to` (m), q in N/m at both. */
+/** A line load on a member in local axes: from `from` to `to` (m) q0 + q1·x + q2·x², x from `from`, N/m. */
 interface LinePiece {
   from: number;
   to: number;
   q0: readonly [number, number, number];
   q1: readonly [number, number, number];
+  q2?: readonly [number, number, number];
 }
 
 /** A force and moment at one place of a member, local axes. */
@@ -33,12 +35,15 @@ export interface LoadField {
   /** N, Vy, Vz, T, My, Mz just behind the member's end, after point loads there. */
   readonly end: Float64Array;
   readonly strain: InitialStrain;
+  readonly dislocations: readonly Dislocation[];
 }
 
 /** Loads along every member, ready to be superposed. */
 export interface MemberLoadFields {
   /** Segment ends of each member, common to all load cases. */
   readonly breaks: readonly Float64Array[];
+  /** Coefficients of each internal force a segment, by member. */
+  readonly terms: Uint8Array;
   /** By load case, then member; undefined where the case does not load the member. */
   readonly fields: readonly (readonly (LoadField | undefined)[])[];
 }
@@ -48,13 +53,17 @@ export function memberLoadFields(frame: Frame): MemberLoadFields {
   const count = frame.memberIds.length;
   const actions = frame.loadCases.map((loadCase) => gatherActions(frame, loadCase));
   const breaks: Float64Array[] = [];
-  for (let m = 0; m < count; m++) breaks.push(segmentEnds(frame.length[m]!, actions, m));
+  const terms = new Uint8Array(count).fill(uniformForceTerms);
+  for (const m of frame.tapers.keys()) terms[m] = taperForceTerms;
+  for (let m = 0; m < count; m++) breaks.push(segmentEnds(frame, actions, m));
   const fields = actions.map((byMember) =>
     byMember.map((action, m) =>
-      action ? { ...particularForces(action, breaks[m]!), strain: action.strain } : undefined,
+      action
+        ? { ...particularForces(action, breaks[m]!, terms[m]!), strain: action.strain, dislocations: [] }
+        : undefined,
     ),
   );
-  return { breaks, fields };
+  return { breaks, terms, fields };
 }
 
 function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefined)[] {
@@ -63,8 +72,24 @@ function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefi
   const weight = (loadCase.selfWeight ?? 0) * gravity;
   if (weight !== 0)
     for (let m = 0; m < byMember.length; m++) {
-      const q = toLocal(frame, m, [0, 0, -weight * frame.massPerLength[m]!]);
-      of(m).lines.push({ from: 0, to: frame.length[m]!, q0: q, q1: q });
+      const L = frame.length[m]!;
+      const along = (mass: number) => toLocal(frame, m, [0, 0, -weight * mass]);
+      const taper = frame.tapers.get(m);
+      if (taper) {
+        // The area of any outline whose dimensions vary linearly is a parabola
+        const [a, b, c] = [0, 0.5, 1].map((share) => taper.density * taper.at(share).A) as [
+          number,
+          number,
+          number,
+        ];
+        of(m).lines.push({
+          from: 0,
+          to: L,
+          q0: along(a),
+          q1: along((4 * b - 3 * a - c) / L),
+          q2: along((2 * (a + c - 2 * b)) / (L * L)),
+        });
+      } else of(m).lines.push({ from: 0, to: L, q0: along(frame.massPerLength[m]!), q1: [0, 0, 0] });
     }
   for (const load of loadCase.loads ?? []) {
     if (load.kind === 'node' || load.kind === 'settlement') continue;
@@ -91,7 +116,8 @@ function addLoad(frame: Frame, m: number, load: MemberLoad, action: MemberAction
       break;
     }
     case 'pretension':
-      action.strain[0] -= load.force / frame.rigidity[6 * m]!;
+      // Over the whole member: a taper's share of it is the mean flexibility
+      action.strain[0] -= load.force * meanAxialFlexibility(frame, m);
       break;
   }
 }
@@ -107,12 +133,9 @@ function linePiece(frame: Frame, m: number, load: DistributedLoad): LinePiece {
   const share = load.per === 'projected' ? Math.hypot(d[1], d[2]) : 1;
   const scaled = (q: number) =>
     [d[0] * q * share, d[1] * q * share, d[2] * q * share] as [number, number, number];
-  return {
-    from: (load.from ?? 0) * L,
-    to: (load.to ?? 1) * L,
-    q0: scaled(load.q[0]),
-    q1: scaled(load.q[1]),
-  };
+  const from = (load.from ?? 0) * L;
+  const to = (load.to ?? 1) * L;
+  return { from, to, q0: scaled(load.q[0]), q1: scaled((load.q[1] - load.q[0]) / (to - from)) };
 }
 
 function pointPiece(frame: Frame, m: number, load: PointLoad): PointPiece {
@@ -134,16 +157,24 @@ function toLocal(frame: Frame, m: number, v: readonly number[]): [number, number
 }
 
 function segmentEnds(
-  L: number,
+  frame: Frame,
   actions: readonly (readonly (MemberAction | undefined)[])[],
   m: number,
 ): Float64Array {
-  const places = [0, L];
+  const L = frame.length[m]!;
+  const places: number[] = [];
+  const taper = frame.tapers.get(m);
+  if (taper) places.push(...taper.breaks);
   for (const byMember of actions) {
     const action = byMember[m];
-    action?.lines.forEach((line) => places.push(line.from, line.to));
-    action?.points.forEach((point) => places.push(point.at));
+    if (!action) continue;
+    for (const line of action.lines) {
+      if (line.from > 0) places.push(line.from);
+      if (line.to < L) places.push(line.to);
+    }
+    for (const point of action.points) places.push(point.at);
   }
+  if (places.length === 0) return Float64Array.of(0, L);
   places.sort((a, b) => a - b);
   const ends = [0];
   for (const place of places)
@@ -156,22 +187,23 @@ function segmentEnds(
 function particularForces(
   action: MemberAction,
   breaks: Float64Array,
+  terms: number,
 ): { forces: Float64Array; end: Float64Array } {
   const count = breaks.length - 1;
-  const forces = new Float64Array(segmentSize * count);
+  const forces = new Float64Array(6 * terms * count);
   const value = new Float64Array(6);
   const tolerance = 1e-9 * breaks[count]!;
   for (let s = 0; s < count; s++) {
     const x = breaks[s]!;
     const t = breaks[s + 1]! - x;
     for (const point of action.points) if (Math.abs(point.at - x) <= tolerance) jump(value, point);
-    const base = segmentSize * s;
-    for (let k = 0; k < 6; k++) forces[base + forceTerms * k] = value[k]!;
-    forces[base + 17]! += value[2]!;
-    forces[base + 21]! += value[1]!;
+    const base = 6 * terms * s;
+    for (let k = 0; k < 6; k++) forces[base + terms * k] = value[k]!;
+    forces[base + 4 * terms + 1]! += value[2]!;
+    forces[base + 5 * terms + 1]! += value[1]!;
     for (const line of action.lines)
-      if (line.to > x + tolerance && line.from < x + t - tolerance) addLine(forces, base, x, line);
-    for (let k = 0; k < 6; k++) value[k] = evaluate(forces, base + forceTerms * k, forceTerms, t);
+      if (line.to > x + tolerance && line.from < x + t - tolerance) addLine(forces, base, terms, x, line);
+    for (let k = 0; k < 6; k++) value[k] = evaluate(forces, base + terms * k, terms, t);
   }
   for (const point of action.points) if (Math.abs(point.at - breaks[count]!) <= tolerance) jump(value, point);
   return { forces, end: value };
@@ -188,17 +220,36 @@ function jump(value: Float64Array, { F, M }: PointPiece): void {
 }
 
 /** Adds a line load to the forces of the segment that begins at x. */
-function addLine(forces: Float64Array, base: number, x: number, line: LinePiece): void {
+function addLine(forces: Float64Array, base: number, terms: number, x: number, line: LinePiece): void {
+  const d = x - line.from;
   for (let k = 0; k < 3; k++) {
-    const slope = (line.q1[k]! - line.q0[k]!) / (line.to - line.from);
-    const q = line.q0[k]! + slope * (x - line.from);
-    const force = base + forceTerms * k;
+    const c2 = line.q2?.[k] ?? 0;
+    const c1 = line.q1[k]! + 2 * c2 * d;
+    const c0 = line.q0[k]! + (line.q1[k]! + c2 * d) * d;
+    const force = base + terms * k;
     const sign = k === 0 ? -1 : 1;
-    forces[force + 1]! += sign * q;
-    forces[force + 2]! += (sign * slope) / 2;
+    forces[force + 1]! += sign * c0;
+    forces[force + 2]! += (sign * c1) / 2;
+    if (c2 !== 0) forces[force + 3]! += (sign * c2) / 3;
     if (k === 0) continue;
-    const moment = k === 2 ? base + 16 : base + 20;
-    forces[moment + 2]! += q / 2;
-    forces[moment + 3]! += slope / 6;
+    const moment = base + (k === 2 ? 4 : 5) * terms;
+    forces[moment + 2]! += c0 / 2;
+    forces[moment + 3]! += c1 / 6;
+    if (c2 !== 0) forces[moment + 4]! += c2 / 12;
   }
+}
+
+/** Mean of 1/EA along a member. */
+export function meanAxialFlexibility(frame: Frame, m: number): number {
+  const taper = frame.tapers.get(m);
+  if (!taper) return 1 / frame.rigidity[6 * m]!;
+  const breaks = taper.breaks;
+  const { terms, coefficients } = taperFlexibility(taper.at, breaks, taper);
+  let sum = 0;
+  for (let s = 0; s + 1 < breaks.length; s++) {
+    const h = breaks[s + 1]! - breaks[s]!;
+    for (let k = 0; k < terms; k++)
+      sum += (coefficients[flexibilityCount * terms * s + k]! * h ** (k + 1)) / (k + 1);
+  }
+  return sum / frame.length[m]!;
 }

@@ -1,102 +1,174 @@
+import { held, type Constraints } from './constraints.js';
 import type { Frame } from './frame.js';
-import { minimumDegreeOrder } from './sparse/ordering.js';
-import { analysePattern, type Symbolic } from './sparse/symbolic.js';
+import { graphOfCliques } from './sparse/graph.js';
+import { analyseGraph, placeOf, type Symbolic } from './sparse/symbolic.js';
 
 /** Everything about the equations that depends on topology only: kept while parameters are dragged. */
 export interface Plan {
-  readonly size: number;
-  /** 6 a node: equation number, or −1. */
-  readonly equation: Int32Array;
   readonly symbolic: Symbolic;
-  /** 144 a member: place of each stiffness entry in the matrix values, or −1. */
-  readonly scatter: Int32Array;
-  /** Place of each equation's diagonal in the matrix values. */
-  readonly diagonal: Int32Array;
+  readonly size: number;
+  /** Equation of each unknown. */
+  readonly equation: Int32Array;
+  /** 6 a node: equation of a freedom that is an unknown of its own, else −1. */
+  readonly nodeEquation: Int32Array;
+  /** Members between plain nodes: places of the blocks start–start, end–end and end–start, 3 a member. */
+  readonly places: Float64Array;
+  readonly strides: Int32Array;
+  /** 1 where the end's block is eliminated first, so that the mixed block lies transposed. */
+  readonly transposed: Uint8Array;
+  /** 1 where both nodes are plain. */
+  readonly direct: Uint8Array;
+  /** Place of each equation's diagonal in the matrix. */
+  readonly diagonal: Float64Array;
+  /** What the plan was made for. */
+  readonly key: PlanKey;
 }
 
-const kept = new Map<string, Plan>();
+interface PlanKey {
+  readonly start: Int32Array;
+  readonly end: Int32Array;
+  readonly unknown: Int32Array;
+  readonly cliques: Int32Array;
+}
+
+const kept: Plan[] = [];
 const mostKept = 64;
 
 /** The plan for a frame's topology and unknowns, made once and kept. */
-export function planFor(frame: Frame, active: Uint8Array): Plan {
-  const key = `${frame.start.join()}|${frame.end.join()}|${active.join('')}`;
-  let plan = kept.get(key);
-  if (plan) kept.delete(key);
-  else plan = makePlan(frame, active);
-  kept.set(key, plan);
-  if (kept.size > mostKept) kept.delete(kept.keys().next().value!);
+export function planFor(frame: Frame, constraints: Constraints): Plan {
+  const cliques = memberCliques(frame, constraints);
+  const key = {
+    start: frame.start,
+    end: frame.end,
+    unknown: constraints.unknown,
+    cliques: cliques.members,
+  };
+  const at = kept.findIndex((plan) => sameKey(plan.key, key));
+  const plan = at >= 0 ? kept.splice(at, 1)[0]! : makePlan(frame, constraints, cliques, key);
+  kept.unshift(plan);
+  kept.length = Math.min(kept.length, mostKept);
   return plan;
 }
 
-function makePlan(frame: Frame, active: Uint8Array): Plan {
-  const nodeCount = frame.nodeIds.length;
-  const memberCount = frame.memberIds.length;
-  const neighbours = Array.from({ length: nodeCount }, () => new Set<number>());
-  for (let m = 0; m < memberCount; m++) {
-    const a = frame.start[m]!;
-    const b = frame.end[m]!;
-    if (a !== b) {
-      neighbours[a]!.add(b);
-      neighbours[b]!.add(a);
-    }
-  }
-  const equation = new Int32Array(6 * nodeCount).fill(-1);
-  let size = 0;
-  for (const n of minimumDegreeOrder(neighbours))
-    for (let k = 0; k < 6; k++) if (active[6 * n + k]) equation[6 * n + k] = size++;
-
-  // Upper pattern: column j holds the smaller equations of its own node and of the neighbouring nodes
-  const columnStart = new Int32Array(size + 1);
-  const columns: number[][] = Array.from({ length: size }, () => []);
-  for (let n = 0; n < nodeCount; n++)
-    for (let k = 0; k < 6; k++) {
-      const j = equation[6 * n + k]!;
-      if (j < 0) continue;
-      for (const other of [n, ...neighbours[n]!])
-        for (let q = 0; q < 6; q++) {
-          const i = equation[6 * other + q]!;
-          if (i >= 0 && i <= j) columns[j]!.push(i);
-        }
-    }
-  for (let j = 0; j < size; j++) {
-    columns[j]!.sort((a, b) => a - b);
-    columnStart[j + 1] = columnStart[j]! + columns[j]!.length;
-  }
-  const rows = new Int32Array(columnStart[size]!);
-  for (let j = 0; j < size; j++) rows.set(columns[j]!, columnStart[j]);
-
-  const place = (i: number, j: number): number => {
-    const column = Math.max(i, j);
-    const row = Math.min(i, j);
-    let low = columnStart[column]!;
-    let high = columnStart[column + 1]! - 1;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (rows[middle]! < row) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  };
-  const scatter = new Int32Array(144 * memberCount).fill(-1);
-  const own = new Int32Array(12);
-  for (let m = 0; m < memberCount; m++) {
-    memberEquations(frame, equation, m, own);
-    for (let i = 0; i < 12; i++)
-      for (let j = 0; j < 12; j++)
-        // Each pair of equations is stored once: the upper triangle takes the entry whose row is not below its column
-        if (own[i]! >= 0 && own[j]! >= 0 && own[i]! <= own[j]!)
-          scatter[144 * m + 12 * i + j] = place(own[i]!, own[j]!);
-  }
-  const diagonal = Int32Array.from({ length: size }, (_, j) => columnStart[j + 1]! - 1);
-  return { size, equation, symbolic: analysePattern({ size, columnStart, rows }), scatter, diagonal };
+function sameKey(a: PlanKey, b: PlanKey): boolean {
+  return (
+    same(a.unknown, b.unknown) && same(a.start, b.start) && same(a.end, b.end) && same(a.cliques, b.cliques)
+  );
 }
 
-/** The twelve equation numbers of a member, −1 where a freedom is held. */
-export function memberEquations(frame: Frame, equation: Int32Array, member: number, out: Int32Array): void {
-  const a = 6 * frame.start[member]!;
-  const b = 6 * frame.end[member]!;
-  for (let k = 0; k < 6; k++) {
-    out[k] = equation[a + k]!;
-    out[k + 6] = equation[b + k]!;
+function same(a: Int32Array, b: Int32Array): boolean {
+  if (a === b) return true;
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+}
+
+interface Cliques {
+  readonly start: Int32Array;
+  readonly members: Int32Array;
+}
+
+/** Blocks that each member, and each node whose freedoms are tied, brings into one equation. */
+function memberCliques(frame: Frame, constraints: Constraints): Cliques {
+  const { unknown, blockOf, plain } = constraints;
+  const starts = [0];
+  const members: number[] = [];
+  const ownBlock = (n: number): number => {
+    for (let k = 0; k < 6; k++) if (unknown[6 * n + k]! >= 0) return blockOf[unknown[6 * n + k]!]!;
+    return -1;
+  };
+  const blocks = new Int32Array(frame.nodeIds.length);
+  for (let n = 0; n < blocks.length; n++) blocks[n] = ownBlock(n);
+  const addNode = (n: number, into: number[]): void => {
+    if (blocks[n]! >= 0 && !into.includes(blocks[n]!)) into.push(blocks[n]!);
+    if (plain[n]) return;
+    for (let k = 0; k < 6; k++)
+      for (const u of constraints.dependents.get(6 * n + k)?.unknowns ?? [])
+        if (!into.includes(blockOf[u]!)) into.push(blockOf[u]!);
+  };
+  for (let m = 0; m < frame.memberIds.length; m++) {
+    const a = frame.start[m]!;
+    const b = frame.end[m]!;
+    if (plain[a] && plain[b]) {
+      if (blocks[a]! < 0 || blocks[b]! < 0 || a === b) continue;
+      members.push(blocks[a]!, blocks[b]!);
+    } else {
+      const into: number[] = [];
+      addNode(a, into);
+      addNode(b, into);
+      members.push(...into);
+    }
+    starts.push(members.length);
   }
+  for (let n = 0; n < plain.length; n++) {
+    if (plain[n]) continue;
+    const into: number[] = [];
+    addNode(n, into);
+    members.push(...into);
+    starts.push(members.length);
+  }
+  return { start: Int32Array.from(starts), members: Int32Array.from(members) };
+}
+
+function makePlan(frame: Frame, constraints: Constraints, cliques: Cliques, key: PlanKey): Plan {
+  const { weights, blockOf, slotOf, positions, unknown, plain } = constraints;
+  const symbolic = analyseGraph(graphOfCliques(weights, cliques.start, cliques.members, positions));
+  const equation = Int32Array.from(blockOf, (b, u) => symbolic.offset[b]! + slotOf[u]!);
+  const nodeEquation = new Int32Array(unknown.length).fill(held);
+  for (let i = 0; i < unknown.length; i++) if (unknown[i]! >= 0) nodeEquation[i] = equation[unknown[i]!]!;
+  const diagonal = new Float64Array(symbolic.unknowns);
+  for (let b = 0; b < weights.length; b++) {
+    const { at, stride } = placeOf(symbolic, b, b);
+    for (let k = 0; k < weights[b]!; k++) diagonal[symbolic.offset[b]! + k] = at + k * (stride + 1);
+  }
+  const count = frame.memberIds.length;
+  const places = new Float64Array(3 * count);
+  const strides = new Int32Array(3 * count);
+  const transposed = new Uint8Array(count);
+  const direct = new Uint8Array(count);
+  const blockOfNode = (n: number): number => {
+    for (let k = 0; k < 6; k++) if (unknown[6 * n + k]! >= 0) return blockOf[unknown[6 * n + k]!]!;
+    return -1;
+  };
+  for (let m = 0; m < count; m++) {
+    const a = frame.start[m]!;
+    const b = frame.end[m]!;
+    direct[m] = plain[a]! & plain[b]! & (a === b ? 0 : 1);
+    if (!direct[m]) continue;
+    const ends = [blockOfNode(a), blockOfNode(b)];
+    const pairs = [
+      [0, 0],
+      [1, 1],
+      [1, 0],
+    ] as const;
+    pairs.forEach(([p, q], k) => {
+      const i = ends[p]!;
+      const j = ends[q]!;
+      if (i < 0 || j < 0) return;
+      const place = placeOf(symbolic, i, j);
+      places[3 * m + k] = place.at;
+      strides[3 * m + k] = place.stride;
+      if (k === 2) transposed[m] = place.transposed ? 1 : 0;
+    });
+  }
+  return {
+    symbolic,
+    size: symbolic.unknowns,
+    equation,
+    nodeEquation,
+    places,
+    strides,
+    transposed,
+    direct,
+    diagonal,
+    key,
+  };
+}
+
+/** Place of the matrix entry of two unknowns that share an equation. */
+export function entryPlace(plan: Plan, constraints: Constraints, u: number, v: number): number {
+  const { at, stride, transposed } = placeOf(plan.symbolic, constraints.blockOf[u]!, constraints.blockOf[v]!);
+  const i = constraints.slotOf[u]!;
+  const j = constraints.slotOf[v]!;
+  return transposed ? at + j * stride + i : at + i * stride + j;
 }

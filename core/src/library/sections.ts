@@ -1,9 +1,9 @@
-import type { FrameModel, Section } from '../model/types.js';
+import type { FrameModel, Section, Shape } from '../model/types.js';
 import { attempt, fail, ProblemError, type Problem } from '../problem.js';
 import { resolveMaterial, type MaterialConstants } from './materials.js';
 import { findProfile } from './profiles.js';
 import type { IDimensions, SectionProperties } from './properties.js';
-import { iSection } from './shapes/i-section.js';
+import { interpolateShape, sameKind, shapeProblem, shapeProperties } from './shapes/index.js';
 
 /** A section with its properties, dimensions where it has a shape, and its material. */
 export interface ResolvedSection {
@@ -12,7 +12,9 @@ export interface ResolvedSection {
   readonly title: string;
   readonly material: MaterialConstants;
   readonly properties: SectionProperties;
-  /** Present for I sections given by profile or shape. */
+  /** Outline, where the section is given by profile or shape. */
+  readonly shape?: Shape;
+  /** Present for doubly symmetric I sections given by profile or shape. */
   readonly dimensions?: IDimensions;
   readonly rolled: boolean;
   /** Shear areas count in the analysis. */
@@ -33,24 +35,31 @@ function resolveSection(section: Section, material: MaterialConstants, path: str
   let resolved: ResolvedSection;
   if (section.profile !== undefined) {
     const entry = findProfile(section.profile, { path: `${path}/profile` }, 'invalid-model');
-    const properties = iSection(entry.dimensions);
-    resolved = { ...common, title: entry.name, properties, dimensions: entry.dimensions, rolled: true };
+    const shape = { type: 'i', ...entry.dimensions } as const;
+    resolved = {
+      ...common,
+      title: entry.name,
+      properties: shapeProperties(shape),
+      shape,
+      dimensions: entry.dimensions,
+      rolled: true,
+    };
   } else if (section.shape !== undefined) {
-    // A file may leave dimensions out; its schema lists those of every shape
-    const { h, b, tw, tf, r = 0 } = section.shape;
-    const given: (number | undefined)[] = [h, b, tw, tf];
-    if (given.includes(undefined))
-      fail('invalid-model', `Shape of section "${section.id}" needs h, b, tw and tf (${path}/shape).`, {
+    const { shape } = section;
+    const wrong = shapeProblem(shape);
+    if (wrong)
+      fail('invalid-model', `In section "${section.id}" ${wrong}; change its dimensions (${path}/shape).`, {
         path: `${path}/shape`,
       });
-    if (2 * (tf + r) > h || tw + 2 * r > b)
-      fail(
-        'invalid-model',
-        `The plates and radii of section "${section.id}" do not fit into h × b (${path}/shape).`,
-        { path: `${path}/shape` },
-      );
-    const dimensions = { h, b, tw, tf, r };
-    resolved = { ...common, title: section.id, properties: iSection(dimensions), dimensions, rolled: r > 0 };
+    const isPlainI = shape.type === 'i' && !('bTop' in shape);
+    resolved = {
+      ...common,
+      title: section.id,
+      properties: shapeProperties(shape),
+      shape,
+      ...(isPlainI ? { dimensions: { ...shape, r: shape.r ?? 0 } } : {}),
+      rolled: isPlainI && (shape.r ?? 0) > 0,
+    };
   } else {
     resolved = { ...common, title: section.id, properties: section.properties!, rolled: false };
   }
@@ -86,4 +95,26 @@ export function resolveSections(model: FrameModel): Map<string, ResolvedSection>
   });
   if (problems.length > 0) throw new ProblemError(problems);
   return sections;
+}
+
+/** Whether a member can taper from one section to the other: one material, and outlines of one kind or properties only. */
+export function canTaper(a: ResolvedSection, b: ResolvedSection): boolean {
+  if (a.material !== b.material) return false;
+  if (a.shape && b.shape) return sameKind(a.shape, b.shape);
+  return !a.shape && !b.shape;
+}
+
+/**
+ * Properties part of the way along a taper: a shape's dimensions vary linearly, of raw properties each property.
+ *
+ * @param share 0 at the start, 1 at the end
+ */
+export function taperedProperties(a: ResolvedSection, b: ResolvedSection, share: number): SectionProperties {
+  if (a.shape && b.shape) return shapeProperties(interpolateShape(a.shape, b.shape, share));
+  const out: Record<string, number> = {};
+  for (const [key, value] of Object.entries(a.properties) as [string, number][]) {
+    const other = (b.properties as unknown as Record<string, number | undefined>)[key];
+    if (other !== undefined) out[key] = value + (other - value) * share;
+  }
+  return out as unknown as SectionProperties;
 }

@@ -1,5 +1,5 @@
 import { problem, type Problem } from '../problem.js';
-import type { FrameModel, Load, Member, Section } from './types.js';
+import type { FrameModel, FrameNode, Load, Member, Section } from './types.js';
 
 /** Collects problems with the path in the file where each was found. */
 type Report = (path: string, message: string, code?: string) => void;
@@ -32,7 +32,8 @@ export function checkModel(model: FrameModel): Problem[] {
   checkSupports(model, report);
   checkLoadCases(model, report);
   checkCombinations(model, report);
-  checkBeyondThisVersion(model, report);
+  checkRigidGroups(model, report);
+  checkMasses(model, report);
   return problems;
 }
 
@@ -72,6 +73,12 @@ function checkSections(model: FrameModel, report: Report): void {
         path,
         `Section "${section.id}" needs exactly one of profile, shape and properties; it has ${given.length}`,
       );
+    const { Iy, Iz, Iyz } = section.properties ?? {};
+    if (Iyz !== undefined && Iyz !== 0 && (Iy ?? 0) * (Iz ?? 0) <= Iyz * Iyz)
+      report(
+        `${path}/properties/Iyz`,
+        `Section "${section.id}" has Iy·Iz ≤ Iyz², which no area can have; correct Iy, Iz or Iyz`,
+      );
   });
 }
 
@@ -100,6 +107,19 @@ function checkMembers(model: FrameModel, report: Report): void {
         report(
           `${path}/section`,
           `Frame member "${member.id}" needs Iy${model.space === 'solid' ? ', Iz and J' : ''} in section "${section.id}"`,
+        );
+    }
+    if (member.endSection !== undefined) {
+      const other = sections.get(member.endSection);
+      if (!other)
+        report(
+          `${path}/endSection`,
+          `Member "${member.id}" has unknown section "${member.endSection}" at its end`,
+        );
+      else if (section && other.material !== section.material)
+        report(
+          `${path}/endSection`,
+          `Member "${member.id}" tapers between two materials, "${section.material}" and "${other.material}"; use one`,
         );
     }
     if (start && end) {
@@ -199,24 +219,58 @@ function checkCombinations(model: FrameModel, report: Report): void {
   });
 }
 
-/** Fields of the file format that this version reads but cannot analyse yet: an error, never silence. */
-function checkBeyondThisVersion(model: FrameModel, report: Report): void {
-  const beyond = (path: string, what: string) =>
-    report(path, `This version cannot analyse ${what} yet`, 'not-supported');
-  const raw = model as unknown as {
-    rigidGroups?: unknown[];
-    members: { endSection?: string; action?: string }[];
-    sections: { shape?: { type: string }; properties?: { Iyz?: number } }[];
-  };
-  if ((raw.rigidGroups ?? []).length > 0) beyond('/rigidGroups', 'rigid groups');
-  raw.members.forEach((member, i) => {
-    if (member.endSection !== undefined) beyond(`/members/${i}/endSection`, 'tapered members');
-    if (member.action === 'tension-only' || member.action === 'compression-only')
-      beyond(`/members/${i}/action`, `${member.action} members`);
+function checkRigidGroups(model: FrameModel, report: Report): void {
+  const nodes = new Map(model.nodes.map((node) => [node.id, node]));
+  checkUnique(model.rigidGroups ?? [], '/rigidGroups', 'rigid group', report);
+  (model.rigidGroups ?? []).forEach((group, i) => {
+    const path = `/rigidGroups/${i}`;
+    const places = group.nodes.map((id, k) => {
+      const node = nodes.get(id);
+      if (!node) report(`${path}/nodes/${k}`, `The rigid group "${group.id}" names the unknown node "${id}"`);
+      return node;
+    });
+    if (new Set(group.nodes).size < group.nodes.length)
+      report(`${path}/nodes`, `The rigid group "${group.id}" names a node twice`);
+    if (group.kind === 'body') return;
+    const n = group.normal;
+    if (!n || Math.hypot(...n) === 0) {
+      report(
+        `${path}/normal`,
+        `The rigid group "${group.id}" is a plane and needs a normal that is not zero`,
+      );
+      return;
+    }
+    if (model.space === 'plane' && n[1] === 0) {
+      report(
+        `${path}/normal`,
+        `In a plane model the normal of the rigid group "${group.id}" must be global Y`,
+      );
+      return;
+    }
+    const first = places.find((place) => place !== undefined);
+    if (!first) return;
+    const length = Math.hypot(...n);
+    const size = places.reduce((s, q) => (q ? Math.max(s, distance(first, q)) : s), 0);
+    places.forEach((q, k) => {
+      if (!q) return;
+      const off =
+        ((q.x - first.x) * n[0] + ((q.y ?? 0) - (first.y ?? 0)) * n[1] + (q.z - first.z) * n[2]) / length;
+      if (Math.abs(off) > 1e-6 * size)
+        report(
+          `${path}/nodes/${k}`,
+          `Node "${q.id}" lies ${off.toPrecision(3)} m off the plane of the rigid group "${group.id}"; its nodes must lie in one plane square to the normal`,
+        );
+    });
   });
-  raw.sections.forEach((section, i) => {
-    if (section.shape && section.shape.type !== 'i')
-      beyond(`/sections/${i}/shape`, `the shape "${section.shape.type}"`);
-    if (section.properties?.Iyz) beyond(`/sections/${i}/properties/Iyz`, 'a product of inertia');
+}
+
+function distance(a: FrameNode, b: FrameNode): number {
+  return Math.hypot(a.x - b.x, (a.y ?? 0) - (b.y ?? 0), a.z - b.z);
+}
+
+function checkMasses(model: FrameModel, report: Report): void {
+  const nodes = ids(model.nodes);
+  (model.masses ?? []).forEach((mass, i) => {
+    if (!nodes.has(mass.node)) report(`/masses/${i}/node`, `A mass is on unknown node "${mass.node}"`);
   });
 }

@@ -102,10 +102,10 @@ describe('a frame model file', () => {
       'exactly one',
     ],
     [
-      'a taper, which this version cannot analyse',
-      (m) => (m['members'][0].endSection = 's'),
+      'a taper to a section that is not there',
+      (m) => (m['members'][0].endSection = 'x'),
       '/members/0/endSection',
-      'cannot analyse tapered',
+      'unknown section',
     ],
   ];
   for (const [what, change, path, words] of cases)

@@ -29,17 +29,44 @@ const rawProperties = object(
   ['A'],
 );
 
-const dimensions = six(['h', 'b', 't', 'tw', 'tf', 'd', 'bTop', 'tfTop', 'bBottom', 'tfBottom'], positive);
-const shape = object(
-  {
-    type: {
-      enum: ['i', 'channel', 'tee', 'angle', 'rectangular-hollow', 'circular-hollow', 'rectangle', 'round'],
+const shapeOf = (type: string, dimensions: readonly string[], radii: readonly string[] = []) =>
+  object(
+    {
+      type: { const: type },
+      ...six(dimensions, positive),
+      ...six(radii, { type: 'number', minimum: 0 }),
     },
-    ...dimensions,
-    ...six(['r', 'ro', 'ri'], { type: 'number', minimum: 0 }),
-  },
-  ['type'],
-);
+    ['type', ...dimensions],
+  );
+const shapes: Record<string, unknown> = {
+  channel: shapeOf('channel', ['h', 'b', 'tw', 'tf'], ['r']),
+  tee: shapeOf('tee', ['h', 'b', 'tw', 'tf'], ['r']),
+  angle: shapeOf('angle', ['h', 'b', 't'], ['r']),
+  'rectangular-hollow': shapeOf('rectangular-hollow', ['h', 'b', 't'], ['ro', 'ri']),
+  'circular-hollow': shapeOf('circular-hollow', ['d', 't']),
+  rectangle: shapeOf('rectangle', ['h', 'b']),
+  round: shapeOf('round', ['d']),
+};
+const shape = {
+  type: 'object',
+  required: ['type'],
+  properties: { type: { enum: ['i', ...Object.keys(shapes)] } },
+  // Each type by its own dimensions, so that a deviation is told for that type only
+  allOf: [
+    ...Object.entries(shapes).map(([type, schema]) => ({
+      if: { properties: { type: { const: type } }, required: ['type'] },
+      then: schema,
+    })),
+    {
+      if: { properties: { type: { const: 'i' } }, required: ['type', 'bTop'] },
+      then: shapeOf('i', ['h', 'bTop', 'tfTop', 'bBottom', 'tfBottom', 'tw'], ['r']),
+      else: {
+        if: { properties: { type: { const: 'i' } }, required: ['type'] },
+        then: shapeOf('i', ['h', 'b', 'tw', 'tf'], ['r']),
+      },
+    },
+  ],
+};
 
 const load = {
   type: 'object',
@@ -148,7 +175,17 @@ export const frameModelSchema = {
           ['node'],
         ),
       ),
-      rigidGroups: list({ type: 'object' }),
+      rigidGroups: list(
+        object(
+          {
+            id,
+            nodes: { type: 'array', items: id, minItems: 1 },
+            kind: { enum: ['plane', 'body'] },
+            normal: vector,
+          },
+          ['id', 'nodes', 'kind'],
+        ),
+      ),
       masses: list(object({ node: id, m: positive }, ['node', 'm'])),
       loadCases: list(
         object(

@@ -14,6 +14,8 @@ export interface FrameModel {
   nodes: FrameNode[];
   members: Member[];
   supports?: Support[];
+  rigidGroups?: RigidGroup[];
+  masses?: NodeMass[];
   loadCases?: LoadCase[];
   combinations?: Combination[];
 }
@@ -46,12 +48,39 @@ export interface IShape {
   r?: number;
 }
 
+/** I with two flanges of their own. */
+export interface UnequalIShape {
+  type: 'i';
+  h: number;
+  bTop: number;
+  tfTop: number;
+  bBottom: number;
+  tfBottom: number;
+  tw: number;
+  r?: number;
+}
+
+/** A section's outline by its dimensions, m. Web or longer leg along z, flanges or shorter leg along y. */
+export type Shape =
+  | IShape
+  | UnequalIShape
+  | { type: 'channel' | 'tee'; h: number; b: number; tw: number; tf: number; r?: number }
+  /** Legs from the corner of least y and z along +y (b) and +z (h). */
+  | { type: 'angle'; h: number; b: number; t: number; r?: number }
+  /** Outer and inner corner radii; absent: 1.5 t and t. */
+  | { type: 'rectangular-hollow'; h: number; b: number; t: number; ro?: number; ri?: number }
+  | { type: 'circular-hollow'; d: number; t: number }
+  | { type: 'rectangle'; h: number; b: number }
+  | { type: 'round'; d: number };
+
 /** Section properties in SI: m², m³, m⁴, m⁶. y is the strong axis of an I; the web lies along z. */
 export interface SectionProperties {
   A: number;
   /** Second moments; absent on sections that only bars use. */
   Iy?: number;
   Iz?: number;
+  /** Product of inertia ∫ y·z dA; absent: 0. */
+  Iyz?: number;
   /** Torsion constant, m⁴. */
   J?: number;
   /** Shear areas that go with Vy and Vz; absent: no shear deformation. */
@@ -73,7 +102,7 @@ export interface Section {
   id: string;
   material: string;
   profile?: string;
-  shape?: IShape;
+  shape?: Shape;
   properties?: SectionProperties;
   shearDeformation?: boolean;
 }
@@ -96,13 +125,32 @@ export interface Member {
   start: string;
   end: string;
   section: string;
+  /** Linear taper from `section` to this one. */
+  endSection?: string;
   /** Turns local y and z about +x, rad, right-handed. */
   roll?: number;
-  /** `frame`: all internal forces. `axial`: N only. */
-  action?: 'frame' | 'axial';
+  /** `frame`: all internal forces. The others carry N only, the last two of one sign. */
+  action?: MemberAction;
   hinges?: { start?: Hinges; end?: Hinges };
   /** Rigid arms node → member end, global, m. */
   offsets?: { start?: Vector; end?: Vector };
+}
+
+export type MemberAction = 'frame' | 'axial' | 'tension-only' | 'compression-only';
+
+/** Nodes that move as one: in a plane (two translations in it and the rotation about its normal) or as a whole. */
+export interface RigidGroup {
+  id: string;
+  nodes: string[];
+  kind: 'plane' | 'body';
+  /** Of the plane, global. */
+  normal?: Vector;
+}
+
+/** Extra mass for modes, kg. */
+export interface NodeMass {
+  node: string;
+  m: number;
 }
 
 export type Vector = [number, number, number];

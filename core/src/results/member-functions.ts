@@ -1,13 +1,13 @@
 import {
   addStartForces,
   derivative,
-  displacementTerms,
   evaluate,
-  forceTerms,
   integrate,
+  memberFlexibility,
   rootsBetween,
-  segmentSize,
+  type Dislocation,
   type Frame,
+  type InitialStrain,
   type MemberField,
   type StaticResults,
 } from '../analysis/index.js';
@@ -43,7 +43,8 @@ export function memberField(
 
 function formField(frame: Frame, results: StaticResults, member: number, factors: Float64Array): MemberField {
   const breaks = results.loads.breaks[member]!;
-  const forces = new Float64Array(segmentSize * (breaks.length - 1));
+  const terms = results.loads.terms[member]!;
+  const forces = new Float64Array(6 * terms * (breaks.length - 1));
   const start = new Float64Array(12);
   const strain: [number, number, number] = [0, 0, 0];
   factors.forEach((factor, c) => {
@@ -55,14 +56,43 @@ function formField(frame: Frame, results: StaticResults, member: number, factors
     for (let k = 0; k < forces.length; k++) forces[k]! += factor * field.forces[k]!;
     for (let k = 0; k < 3; k++) strain[k]! += factor * field.strain[k]!;
   });
-  addStartForces(forces, breaks, start, 0);
-  let displacements: Float64Array | undefined;
+  addStartForces(forces, terms, breaks, start, 0);
+  return fieldOf(frame, member, breaks, terms, forces, strain, [], start);
+}
+
+/** A member's functions from its forces; displacements are integrated when first asked for: most readers want forces only. */
+export function fieldOf(
+  frame: Frame,
+  member: number,
+  breaks: Float64Array,
+  terms: number,
+  forces: Float64Array,
+  strain: InitialStrain,
+  dislocations: readonly Dislocation[],
+  start: Float64Array,
+): MemberField {
+  let integrated: ReturnType<typeof integrate> | undefined;
+  const displaced = () =>
+    (integrated ??= integrate(
+      memberFlexibility(frame, member, breaks),
+      frame.axialOnly[member] === 1,
+      breaks,
+      forces,
+      terms,
+      strain,
+      dislocations,
+      start,
+      6,
+    ));
   return {
     breaks,
+    forceTerms: terms,
     forces,
-    // Integrated when first asked for: most readers want forces only
+    get displacementTerms() {
+      return displaced().displacementTerms;
+    },
     get displacements() {
-      return (displacements ??= integrate(frame, member, breaks, forces, strain, start, 6).displacements);
+      return displaced().displacements;
     },
   };
 }
@@ -78,8 +108,9 @@ function segmentAt(breaks: Float64Array, x: number, before: boolean): number {
 /** Internal force at x (m from the start); at a jump its value just before or just after. N or N·m. */
 export function forceAt(field: MemberField, name: ForceName, x: number, before = false): number {
   const s = segmentAt(field.breaks, x, before);
-  const at = segmentSize * s + forceTerms * forceNames.indexOf(name);
-  return evaluate(field.forces, at, forceTerms, x - field.breaks[s]!);
+  const terms = field.forceTerms;
+  const at = terms * (6 * s + forceNames.indexOf(name));
+  return evaluate(field.forces, at, terms, x - field.breaks[s]!);
 }
 
 /** The polynomial of an internal force on the segment that holds x: Σ cₖ·(x − from)ᵏ, N or N·m. */
@@ -90,15 +121,16 @@ export function forceFormula(
   before = false,
 ): { from: number; coefficients: number[] } {
   const s = segmentAt(field.breaks, x, before);
-  const at = segmentSize * s + forceTerms * forceNames.indexOf(name);
-  return { from: field.breaks[s]!, coefficients: [...field.forces.subarray(at, at + forceTerms)] };
+  const at = field.forceTerms * (6 * s + forceNames.indexOf(name));
+  return { from: field.breaks[s]!, coefficients: [...field.forces.subarray(at, at + field.forceTerms)] };
 }
 
 /** Displacement at x, local axes, m or rad. */
 export function displacementAt(field: MemberField, name: DisplacementName, x: number): number {
   const s = segmentAt(field.breaks, x, false);
-  const at = segmentSize * s + displacementTerms * displacementNames.indexOf(name);
-  return evaluate(field.displacements, at, displacementTerms, x - field.breaks[s]!);
+  const terms = field.displacementTerms;
+  const at = terms * (4 * s + displacementNames.indexOf(name));
+  return evaluate(field.displacements, at, terms, x - field.breaks[s]!);
 }
 
 /** A value and where it is. */
@@ -112,6 +144,7 @@ export interface PlacedValue {
 function candidates(
   breaks: Float64Array,
   coefficients: Float64Array,
+  size: number,
   offset: number,
   terms: number,
 ): PlacedValue[] {
@@ -119,7 +152,7 @@ function candidates(
   for (let s = 0; s + 1 < breaks.length; s++) {
     const from = breaks[s]!;
     const t = breaks[s + 1]! - from;
-    const at = segmentSize * s + offset;
+    const at = size * s + offset;
     const c = coefficients.subarray(at, at + terms);
     found.push({ x: from, value: c[0]! });
     for (const root of rootsBetween(derivative(Float64Array.from(c)), 0, t))
@@ -131,7 +164,8 @@ function candidates(
 
 /** Candidates for extremes of an internal force: segment ends and turning points, in order. */
 export function forceCandidates(field: MemberField, name: ForceName): PlacedValue[] {
-  return candidates(field.breaks, field.forces, forceTerms * forceNames.indexOf(name), forceTerms);
+  const terms = field.forceTerms;
+  return candidates(field.breaks, field.forces, 6 * terms, terms * forceNames.indexOf(name), terms);
 }
 
 /** Smallest and largest value of an internal force along the member, found and not sampled. */
@@ -144,8 +178,9 @@ export function displacementExtremes(
   field: MemberField,
   name: DisplacementName,
 ): { min: PlacedValue; max: PlacedValue } {
-  const offset = displacementTerms * displacementNames.indexOf(name);
-  return extremes(candidates(field.breaks, field.displacements, offset, displacementTerms));
+  const terms = field.displacementTerms;
+  const offset = terms * displacementNames.indexOf(name);
+  return extremes(candidates(field.breaks, field.displacements, 4 * terms, offset, terms));
 }
 
 function extremes(list: readonly PlacedValue[]): { min: PlacedValue; max: PlacedValue } {

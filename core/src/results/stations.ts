@@ -1,4 +1,4 @@
-import { forceTerms, segmentSize, type Frame, type MemberField } from '../analysis/index.js';
+import type { Frame, MemberField } from '../analysis/index.js';
 import { forceAt, forceNames, globalDisplacementAt, type ForceName } from './member-functions.js';
 
 /** Internal forces and displacement at one place of a member; u is global. */
@@ -33,7 +33,7 @@ function isJump(field: MemberField, s: number): boolean {
   const x = field.breaks[s]!;
   return forceNames.some((name, k) => {
     const before = forceAt(field, name, x, true);
-    const after = field.forces[segmentSize * s + forceTerms * k]!;
+    const after = field.forces[field.forceTerms * (6 * s + k)]!;
     return Math.abs(after - before) > 1e-9 * Math.max(Math.abs(before), Math.abs(after));
   });
 }

@@ -1,91 +1,163 @@
-import { minimumDegreeOrder } from './ordering.js';
-import { factorize, solveFactored } from './factor.js';
-import { analysePattern, type UpperPattern } from './symbolic.js';
+import { Factor } from './factor.js';
+import { graphOfCliques, type BlockGraph } from './graph.js';
+import { minimumDegreeOrder } from './minimum-degree.js';
+import { nestedDissectionOrder } from './nested-dissection.js';
+import { analyseGraph, placeOf } from './symbolic.js';
+import { vertexCover } from './vertex-cover.js';
 
-/** Upper pattern and values of a dense symmetric matrix. */
-function sparse(dense: number[][]): { pattern: UpperPattern; values: Float64Array } {
-  const rows: number[] = [];
-  const values: number[] = [];
-  const columnStart = [0];
-  dense.forEach((_, j) => {
-    for (let i = 0; i <= j; i++)
-      if (dense[i]![j] !== 0 || i === j) {
-        rows.push(i);
-        values.push(dense[i]![j]!);
+/** Edges of a grid of nx × ny × nz blocks with `weight` unknowns each. */
+function grid(
+  nx: number,
+  ny: number,
+  nz: number,
+  weight: number,
+): { graph: BlockGraph; edges: [number, number][] } {
+  const id = (x: number, y: number, z: number) => (z * ny + y) * nx + x;
+  const edges: [number, number][] = [];
+  const positions: number[] = [];
+  for (let z = 0; z < nz; z++)
+    for (let y = 0; y < ny; y++)
+      for (let x = 0; x < nx; x++) {
+        positions.push(x, y, z);
+        if (x + 1 < nx) edges.push([id(x, y, z), id(x + 1, y, z)]);
+        if (y + 1 < ny) edges.push([id(x, y, z), id(x, y + 1, z)]);
+        if (z + 1 < nz) edges.push([id(x, y, z), id(x, y, z + 1)]);
       }
-    columnStart.push(rows.length);
-  });
-  return {
-    pattern: { size: dense.length, columnStart: Int32Array.from(columnStart), rows: Int32Array.from(rows) },
-    values: Float64Array.from(values),
-  };
+  const graph = graphOfCliques(
+    new Int32Array(nx * ny * nz).fill(weight),
+    Int32Array.from({ length: edges.length + 1 }, (_, i) => 2 * i),
+    Int32Array.from(edges.flat()),
+    Float64Array.from(positions),
+  );
+  return { graph, edges };
 }
 
-describe('sparse LDLᵀ', () => {
-  it('solves the five-point Laplacian', () => {
-    const n = 6;
-    const dense = Array.from({ length: n * n }, (_, i) =>
-      Array.from({ length: n * n }, (_, j): number => {
-        const [dx, dy] = [Math.abs((i % n) - (j % n)), Math.abs(Math.floor(i / n) - Math.floor(j / n))];
-        return i === j ? 4 : dx + dy === 1 ? -1 : 0;
-      }),
-    );
-    const { pattern, values } = sparse(dense);
-    const factor = factorize(analysePattern(pattern), values);
-    const x = Float64Array.from({ length: n * n }, (_, i) => Math.sin(i));
-    const b = Float64Array.from(dense, (row) => row.reduce((sum, value, j) => sum + value * x[j]!, 0));
-    solveFactored(factor, b);
-    b.forEach((value, i) => expect(Math.abs(value - x[i]!)).toBeLessThan(1e-13));
-    expect(factor.suspects).toEqual([]);
+/** Fills a factor with a matrix that couples every pair of neighbours, and returns it dense by unknown. */
+function fill(factor: Factor, edges: readonly [number, number][], shift: number): Float64Array[] {
+  const { symbolic } = factor;
+  const n = symbolic.unknowns;
+  const dense = Array.from({ length: n }, () => new Float64Array(n));
+  const put = (i: number, j: number, a: number, b: number, value: number): void => {
+    const { at, stride, transposed } = placeOf(symbolic, i, j);
+    const row = symbolic.offset[i]! + a;
+    const column = symbolic.offset[j]! + b;
+    if (i === j && column > row) return;
+    factor.values[transposed ? at + b * stride + a : at + a * stride + b]! += value;
+    dense[row]![column]! += value;
+    if (row !== column) dense[column]![row]! += value;
+  };
+  symbolic.weights.forEach((w, i) => {
+    for (let a = 0; a < w; a++)
+      for (let b = 0; b <= a; b++) put(i, i, a, b, a === b ? 6 * w + shift : 1 / (1 + a + b + (i % 3)));
   });
-
-  it('suspects a singular matrix and gives its null vector', () => {
-    const { pattern, values } = sparse([
-      [1, -1, 0],
-      [-1, 2, -1],
-      [0, -1, 1],
-    ]);
-    const [suspect] = factorize(analysePattern(pattern), values).suspects;
-    expect(suspect!.column).toBe(2);
-    expect([...suspect!.shape]).toEqual([1, 1, 1]);
+  edges.forEach(([i, j], e) => {
+    for (let a = 0; a < symbolic.weights[i]!; a++)
+      for (let b = 0; b < symbolic.weights[j]!; b++) put(i, j, a, b, -(Math.cos(e + a - 2 * b) ** 2));
   });
-});
+  return dense;
+}
 
-describe('minimum degree', () => {
-  it('takes the leaves of a star before its centre', () => {
-    const order = minimumDegreeOrder([
-      new Set([1, 2, 3, 4]),
-      new Set([0]),
-      new Set([0]),
-      new Set([0]),
-      new Set([0]),
-    ]);
-    expect([...order].indexOf(0)).toBeGreaterThanOrEqual(3);
-    expect([...order].sort()).toEqual([0, 1, 2, 3, 4]);
-  });
+const times = (A: readonly Float64Array[], x: Float64Array) =>
+  Float64Array.from(A, (row) => row.reduce((sum, value, j) => sum + value * x[j]!, 0));
 
-  it('fills a path not at all', () => {
-    const neighbours = Array.from(
-      { length: 50 },
-      (_, i) => new Set([i - 1, i + 1].filter((j) => j >= 0 && j < 50)),
-    );
-    const place = new Int32Array(50);
-    minimumDegreeOrder(neighbours).forEach((node, k) => (place[node] = k));
-    const columns = Array.from({ length: 50 }, (): number[] => []);
-    neighbours.forEach((set, i) =>
-      set.forEach((j) => place[i]! < place[j]! && columns[place[j]!]!.push(place[i]!)),
-    );
-    const columnStart = [0];
-    const rows: number[] = [];
-    columns.forEach((column, j) => {
-      rows.push(...column.sort((a, b) => a - b), j);
-      columnStart.push(rows.length);
+for (const plain of [true, false])
+  describe(`supernodal factorization, ${plain ? 'TypeScript' : 'WebAssembly'} kernels`, () => {
+    for (const [nx, ny, nz, weight, shift] of [
+      [1, 1, 1, 1, 0],
+      [5, 4, 1, 3, 0],
+      [6, 5, 4, 3, 0],
+      [4, 4, 3, 6, 0],
+      [5, 4, 3, 3, -19],
+      [3, 3, 3, 5, -31],
+    ] as const)
+      it(`solves ${nx} × ${ny} × ${nz} blocks of ${weight}, diagonal shifted by ${shift}`, () => {
+        const { graph, edges } = grid(nx, ny, nz, weight);
+        const factor = new Factor(analyseGraph(graph), plain);
+        const A = fill(factor, edges, shift);
+        factor.factorize();
+        const x = [1, 2, 3].map((r) =>
+          Float64Array.from({ length: A.length }, (_, i) => Math.sin(r * i + 1)),
+        );
+        const b = x.map((column) => times(A, column));
+        factor.solve(b);
+        b.forEach((column, r) =>
+          column.forEach((value, i) => expect(Math.abs(value - x[r]![i]!)).toBeLessThan(1e-9)),
+        );
+        if (shift === 0) expect(factor.negatives).toBe(0);
+      });
+
+    it('counts the eigenvalues below a shift', () => {
+      // A chain of n masses: 2 − 2·cos(kπ/(n+1)), Strang, Introduction to Applied Mathematics, 1.1
+      const n = 60;
+      const { graph, edges } = grid(n, 1, 1, 1);
+      for (const shift of [0.5, 1.7, 3.9]) {
+        const factor = new Factor(analyseGraph(graph), plain);
+        for (let i = 0; i < n; i++) factor.values[placeOf(factor.symbolic, i, i).at] = 2 - shift;
+        for (const [i, j] of edges) factor.values[placeOf(factor.symbolic, i, j).at] = -1;
+        factor.factorize();
+        const below = Array.from({ length: n }, (_, k) => 2 - 2 * Math.cos(((k + 1) * Math.PI) / (n + 1)));
+        expect(factor.negatives).toBe(below.filter((value) => value < shift).length);
+      }
     });
-    const symbolic = analysePattern({
-      size: 50,
-      columnStart: Int32Array.from(columnStart),
-      rows: Int32Array.from(rows),
+
+    it('suspects a singular matrix and gives its null vector', () => {
+      const { graph, edges } = grid(3, 1, 1, 1);
+      const factor = new Factor(analyseGraph(graph), plain);
+      [1, 2, 1].forEach((value, i) => (factor.values[placeOf(factor.symbolic, i, i).at] = value));
+      for (const [i, j] of edges) factor.values[placeOf(factor.symbolic, i, j).at] = -1;
+      factor.factorize();
+      expect(factor.suspects.length).toBe(1);
+      expect([...factor.pivotShape(factor.suspects[0]!.column)]).toEqual([1, 1, 1]);
     });
-    expect(symbolic.factorStart[50]).toBe(49);
+  });
+
+describe('fill-reducing orders', () => {
+  const fillOf = (graph: BlockGraph) => {
+    const symbolic = analyseGraph(graph);
+    return symbolic.valueStart[symbolic.valueStart.length - 1]!;
+  };
+
+  it('are permutations', () => {
+    for (const order of [minimumDegreeOrder, nestedDissectionOrder])
+      expect([...order(grid(9, 8, 7, 2).graph)].sort((a, b) => a - b)).toEqual(
+        Array.from({ length: 504 }, (_, i) => i),
+      );
+  });
+
+  it('eliminate the leaves of a star before its centre', () => {
+    const star = graphOfCliques(
+      new Int32Array(6).fill(1),
+      Int32Array.of(0, 2, 4, 6, 8, 10),
+      Int32Array.of(0, 1, 0, 2, 0, 3, 0, 4, 0, 5),
+    );
+    expect([...minimumDegreeOrder(star)].indexOf(0)).toBeGreaterThanOrEqual(4);
+  });
+
+  it('keep a path as sparse as it is', () => {
+    const path = grid(200, 1, 1, 1).graph;
+    const symbolic = analyseGraph(path);
+    expect(symbolic.flops).toBeLessThanOrEqual(4 * 200);
+    expect(fillOf(path)).toBeLessThan(200 * 20);
+  });
+
+  it('dissect parts that do not touch', () => {
+    const two = graphOfCliques(
+      new Int32Array(300).fill(1),
+      Int32Array.from({ length: 299 }, (_, i) => 2 * i),
+      Int32Array.from(
+        Array.from({ length: 299 }, (_, i) => i)
+          .filter((i) => i !== 149)
+          .flatMap((i) => [i, i + 1]),
+      ),
+    );
+    expect(new Set(nestedDissectionOrder(two)).size).toBe(300);
+  });
+
+  it('separate a grid by one plane of it', () => {
+    // König: the smallest cover of a perfect matching of k edges has k vertices
+    const edges = new Map(Array.from({ length: 7 }, (_, i) => [i, [100 + i]]));
+    expect(vertexCover(edges).length).toBe(7);
+    expect(vertexCover(new Map([[0, [10, 11, 12]]]))).toEqual([0]);
+    expect(vertexCover(new Map([0, 1, 2].map((i) => [i, [10]])))).toEqual([10]);
   });
 });

@@ -1,4 +1,5 @@
 import type { IDimensions, SectionProperties } from '../properties.js';
+import { filletProperties } from './composite.js';
 
 /**
  * Properties of a doubly symmetric I with fillets, exact for the shape except J and Iw.
@@ -12,15 +13,12 @@ import type { IDimensions, SectionProperties } from '../properties.js';
  * @param d dimensions, m
  * @returns all of {@link SectionProperties}
  */
-export function iSection(d: IDimensions): Required<SectionProperties> {
+export function iSection(d: IDimensions): Required<Omit<SectionProperties, 'Iyz'>> {
   const { h, b, tw, tf, r } = d;
   const hw = h - 2 * tf;
-  const fillet = (1 - Math.PI / 4) * r * r;
-  // Fillet's centroid from the corner of its square, and its second moment about its own centroid
-  const toCentroid = filletCentroid * r;
-  const ownInertia = filletInertia * r ** 4;
-  const fz = hw / 2 - toCentroid;
-  const fy = tw / 2 + toCentroid;
+  const { area: fillet, centroid, inertia: ownInertia } = filletProperties(r);
+  const fz = hw / 2 - centroid;
+  const fy = tw / 2 + centroid;
 
   const A = 2 * b * tf + hw * tw + 4 * fillet;
   const Iy = (b * h ** 3) / 12 - ((b - tw) * hw ** 3) / 12 + 4 * (ownInertia + fillet * fz * fz);
@@ -48,16 +46,3 @@ export function iSection(d: IDimensions): Required<SectionProperties> {
     b,
   };
 }
-
-/**
- * Distance of the centroid of (unit square − quarter circle) from the two straight sides' corner: with the square's
- * moment 1/2 and the quarter circle's centroid at 1 − 4/(3π) from that corner.
- */
-const filletArea = 1 - Math.PI / 4;
-const filletCentroid = (1 / 2 - (Math.PI / 4) * (1 - 4 / (3 * Math.PI))) / filletArea;
-/** Second moment of the unit fillet about its own centroid, parallel to a straight side. */
-const filletInertia = (() => {
-  const quarterOwn = Math.PI / 16 - (Math.PI / 4) * (4 / (3 * Math.PI)) ** 2;
-  const quarter = quarterOwn + (Math.PI / 4) * (1 - 4 / (3 * Math.PI)) ** 2;
-  return 1 / 3 - quarter - filletArea * filletCentroid ** 2;
-})();

@@ -1,0 +1,53 @@
+// Compiles kernels.as.ts to WebAssembly and writes it as a TypeScript module; with --check compares instead of writing.
+import { readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import asc from 'assemblyscript/asc';
+
+const here = dirname(fileURLToPath(import.meta.url));
+const target = join(here, '../src/analysis/sparse/kernels-binary.ts');
+const files = {};
+const { error, stderr } = await asc.main(
+  [
+    'kernels.as.ts',
+    '-O3',
+    '--noAssert',
+    '--enable',
+    'simd',
+    '--runtime',
+    'stub',
+    '--importMemory',
+    '--outFile',
+    'kernels.wasm',
+  ],
+  {
+    readFile: (name, base) => {
+      try {
+        return readFileSync(join(base ?? here, name), 'utf8');
+      } catch {
+        return null;
+      }
+    },
+    writeFile: (name, contents) => void (files[name] = contents),
+    listFiles: () => [],
+  },
+);
+if (error) {
+  console.error(stderr.toString());
+  process.exit(1);
+}
+const text = Buffer.from(files['kernels.wasm']).toString('base64');
+const lines = text.match(/.{1,96}/g).map((line) => `  '${line}',`);
+const source = `/** The kernels of core/kernels/kernels.as.ts as WebAssembly, base64; written by \`npm run kernels\`. */
+export const kernelsBinary = [
+${lines.join('\n')}
+].join('');
+`;
+if (process.argv.includes('--check')) {
+  const same = readFileSync(target, 'utf8') === source;
+  console.log(
+    same ? 'The kernels are those of their source.' : 'The kernels differ from their source: npm run kernels',
+  );
+  process.exit(same ? 0 : 1);
+}
+writeFileSync(target, source);

@@ -1,0 +1,135 @@
+import type { CaseLoads } from './case-loads.js';
+import { clampedForces } from './clamped-forces.js';
+import type { Constraints } from './constraints.js';
+import { clampedStiffness, type Elements } from './elements.js';
+import type { Frame } from './frame.js';
+import { condenseLoads, displaceInside } from './hinges.js';
+import type { MemberLoadFields } from './member-loads.js';
+import { addToNodes, toMember } from './transform.js';
+
+/** Forces of a clamped member under its loads, through its hinges, with what stays inside them. */
+export interface ClampedLoad {
+  readonly f: Float64Array;
+  readonly inside: Float64Array;
+}
+
+/** Clamped forces of every loaded member. */
+export function clampedLoads(
+  frame: Frame,
+  elements: Elements,
+  loads: MemberLoadFields,
+  fields: CaseLoads['fields'],
+): (ClampedLoad | undefined)[] {
+  const nothing = new Float64Array(0);
+  return fields.map((field, m) => {
+    if (!field) return undefined;
+    const K = clampedStiffness(elements, m);
+    const f = clampedForces(frame, m, loads.breaks[m]!, loads.terms[m]!, field, K);
+    const steps = elements.hinges.get(m);
+    return { f, inside: steps ? condenseLoads(steps, f) : nothing };
+  });
+}
+
+/**
+ * Start states of all members under nodes' displacements u, and the sum of the nodes' forces on members.
+ *
+ * @param inactive 1 for members that do not act: they keep their loads and give up their stiffness
+ */
+export function recoverMembers(
+  frame: Frame,
+  elements: Elements,
+  clamped: readonly (ClampedLoad | undefined)[],
+  u: Float64Array,
+  inactive?: Uint8Array,
+): { states: Float64Array; endForces: Float64Array } {
+  const count = frame.memberIds.length;
+  const states = new Float64Array(12 * count);
+  const endForces = new Float64Array(u.length);
+  const local = new Float64Array(12);
+  const p = new Float64Array(12);
+  const K = elements.local;
+  for (let m = 0; m < count; m++) {
+    toMember(frame, m, u, local);
+    const load = clamped[m];
+    const T = 144 * m;
+    if (inactive?.[m]) p.fill(0);
+    else if (frame.axialOnly[m]) {
+      p.fill(0);
+      p[6] = K[T]! * (local[6]! - local[0]!);
+      p[0] = -p[6];
+    } else
+      for (let i = 0; i < 12; i++) {
+        let sum = 0;
+        for (let j = 0; j < 12; j++) sum += K[T + 12 * i + j]! * local[j]!;
+        p[i] = sum;
+      }
+    if (load) for (let i = 0; i < 12; i++) p[i]! += load.f[i]!;
+    addToNodes(frame, m, p, 1, endForces);
+    const steps = elements.hinges.get(m);
+    if (steps) displaceInside(steps, load?.inside, local);
+    if (frame.axialOnly[m]) chordRotations(local, frame.length[m]!);
+    const s = 12 * m;
+    states[s] = -p[0]!;
+    states[s + 1] = p[1]!;
+    states[s + 2] = p[2]!;
+    states[s + 3] = -p[3]!;
+    states[s + 4] = p[4]!;
+    states[s + 5] = -p[5]!;
+    for (let k = 0; k < 6; k++) states[s + 6 + k] = local[k]!;
+  }
+  return { states, endForces };
+}
+
+/** A bar stays straight between its nodes. */
+export function chordRotations(local: Float64Array, L: number): void {
+  local[4] = -(local[8]! - local[2]!) / L;
+  local[5] = (local[7]! - local[1]!) / L;
+}
+
+/** Forces of springs on their nodes, 6 a node, global: −k·(u − s) along each support axis. */
+export function springForces(frame: Frame, u: Float64Array, settled: Float64Array): Float64Array {
+  const out = new Float64Array(u.length);
+  for (let i = 0; i < u.length; i++) {
+    const spring = frame.restraint[i]!;
+    if (spring === 0 || spring === Infinity) continue;
+    const n = Math.floor(i / 6);
+    const base = 3 * Math.floor(i / 3);
+    const Q = frame.supportAxes.get(n);
+    if (!Q) {
+      out[i]! -= spring * (u[i]! - settled[i]!);
+      continue;
+    }
+    const q = 3 * (i % 3);
+    const along = Q[q]! * u[base]! + Q[q + 1]! * u[base + 1]! + Q[q + 2]! * u[base + 2]!;
+    for (let k = 0; k < 3; k++) out[base + k]! -= spring * (along - settled[i]!) * Q[q + k]!;
+  }
+  return out;
+}
+
+/**
+ * What the supports do to the structure, 6 a node, global: springs' forces, and of held freedoms what the nodes' balance
+ * asks for. At tied nodes the force along a given component is the work of all nodes' imbalance on its unit displacement.
+ *
+ * @param imbalance 6 a node: forces that supports and rigid groups must bring, springs' share taken off
+ */
+export function supportReactions(
+  frame: Frame,
+  constraints: Constraints,
+  imbalance: Float64Array,
+  springs: Float64Array,
+): Float64Array {
+  const out = springs.slice();
+  for (let i = 0; i < out.length; i++)
+    if (frame.restraint[i] === Infinity && constraints.plain[Math.floor(i / 6)]) out[i]! += imbalance[i]!;
+  if (constraints.given.length === 0) return out;
+  const along = new Float64Array(constraints.given.length);
+  for (const [i, { given, givenFactors }] of constraints.dependents)
+    given.forEach((g, t) => (along[g]! += givenFactors[t]! * imbalance[i]!));
+  constraints.given.forEach(({ node, freedom }, g) => {
+    const base = 6 * node + (freedom < 3 ? 0 : 3);
+    const Q = frame.supportAxes.get(node);
+    for (let k = 0; k < 3; k++)
+      out[base + k]! += along[g]! * (Q ? Q[3 * (freedom % 3) + k]! : k === freedom % 3 ? 1 : 0);
+  });
+  return out;
+}
