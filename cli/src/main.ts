@@ -11,9 +11,10 @@ program
   .command('solve')
   .description('analyse a frame model and print its results as JSON')
   .argument('<model.json>', 'frame model file')
+  .option('--second-order', 'equilibrium on the displaced structure (P-Δ and P-δ)')
   .option('--stations <n>', 'equally spaced places along each member, at least 2', stationsOf, 11)
   .option('--out <file>', 'write the results to a file instead of standard output')
-  .action((file: string, options: { stations: number; out?: string }) =>
+  .action((file: string, options: { stations: number; secondOrder?: boolean; out?: string }) =>
     exitWith(async () => (await import('./solve.js')).solve(file, options)),
   );
 

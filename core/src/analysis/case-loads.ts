@@ -48,9 +48,13 @@ function settlements(frame: Frame, loadCase: LoadCase): Float64Array {
 }
 
 /** Σ factor · case. */
-export function combineLoads(cases: readonly CaseLoads[], factors: Float64Array): CaseLoads {
+export function combineLoads(
+  frame: Frame,
+  cases: readonly CaseLoads[],
+  factors: Float64Array,
+): CaseLoads {
   const sum = (of: (c: CaseLoads) => Float64Array): Float64Array => {
-    const out = new Float64Array(of(cases[0]!).length);
+    const out = new Float64Array(6 * frame.nodeIds.length);
     cases.forEach((one, c) => {
       const factor = factors[c]!;
       if (factor === 0) return;
@@ -59,7 +63,7 @@ export function combineLoads(cases: readonly CaseLoads[], factors: Float64Array)
     });
     return out;
   };
-  const fields = cases[0]!.fields.map((_, m) =>
+  const fields = frame.memberIds.map((_, m) =>
     combineFields(
       cases.map((one) => one.fields[m]),
       factors,

@@ -15,9 +15,15 @@ export interface HingeStep {
  * Puts a member's hinges into its local stiffness by static condensation, one freedom after the other:
  * inside freedom i′ is tied to the outside one by the spring k, so K ← K − K_·i K_i·/(K_ii + k), and row i by k/(K_ii + k).
  *
+ * @param softened the stiffness is one under axial force, whose diagonal may vanish or be negative
  * @throws ProblemError `mechanism` when a freedom has nothing left to hold it between its hinges
  */
-export function condenseHinges(frame: Frame, member: number, K: Float64Array): HingeStep[] {
+export function condenseHinges(
+  frame: Frame,
+  member: number,
+  K: Float64Array,
+  softened = false,
+): HingeStep[] {
   const steps: HingeStep[] = [];
   if (frame.axialOnly[member]) return steps;
   for (let i = 0; i < 12; i++) {
@@ -28,7 +34,7 @@ export function condenseHinges(frame: Frame, member: number, K: Float64Array): H
     if (frame.plane && !inPlane(frame, member, release)) continue;
     const original = K[13 * i]!;
     const full = uncondensedDiagonal(frame, member, release);
-    if (spring === 0 && original <= 1e-10 * full) {
+    if (!softened && spring === 0 && original <= 1e-10 * full) {
       const id = frame.memberIds[member]!;
       fail(
         'mechanism',

@@ -1,8 +1,7 @@
 export { prepareFrame, releases, type Frame } from './frame.js';
 export {
   addStartForces,
-  integrate,
-  memberFlexibility,
+  fieldOf,
   type Dislocation,
   type InitialStrain,
   type MemberField,
@@ -10,3 +9,6 @@ export {
 export type { MemberLoadFields } from './member-loads.js';
 export { derivative, evaluate, rootsBetween } from './polynomial.js';
 export { solveStatic, type StaticResults } from './static.js';
+export { analyse, type Analysis, type FrameState, type LoadSelection } from './states.js';
+export type { CaseLoads } from './case-loads.js';
+export type { Progress } from './sparse/factor.js';

@@ -189,3 +189,40 @@ function antiderivative(
   for (let k = D - 1; k >= 0; k--) value = value * t + out[at + k]!;
   return value;
 }
+
+/** A member's functions from its forces; displacements are integrated when first asked for: most readers want forces only. */
+export function fieldOf(
+  frame: Frame,
+  member: number,
+  breaks: Float64Array,
+  terms: number,
+  forces: Float64Array,
+  strain: InitialStrain,
+  dislocations: readonly Dislocation[],
+  start: Float64Array,
+): MemberField {
+  let integrated: ReturnType<typeof integrate> | undefined;
+  const displaced = () =>
+    (integrated ??= integrate(
+      memberFlexibility(frame, member, breaks),
+      frame.axialOnly[member] === 1,
+      breaks,
+      forces,
+      terms,
+      strain,
+      dislocations,
+      start,
+      6,
+    ));
+  return {
+    breaks,
+    forceTerms: terms,
+    forces,
+    get displacementTerms() {
+      return displaced().displacementTerms;
+    },
+    get displacements() {
+      return displaced().displacements;
+    },
+  };
+}

@@ -31,7 +31,8 @@ export function clampedLoads(
 }
 
 /**
- * Start states of all members under nodes' displacements u, and the sum of the nodes' forces on members.
+ * Start states of all members under nodes' displacements u, the sum of the nodes' forces on members by node, and these
+ * forces by member (12 each, local).
  *
  * @param inactive 1 for members that do not act: they keep their loads and give up their stiffness
  */
@@ -41,9 +42,10 @@ export function recoverMembers(
   clamped: readonly (ClampedLoad | undefined)[],
   u: Float64Array,
   inactive?: Uint8Array,
-): { states: Float64Array; endForces: Float64Array } {
+): { states: Float64Array; endForces: Float64Array; memberForces: Float64Array } {
   const count = frame.memberIds.length;
   const states = new Float64Array(12 * count);
+  const memberForces = new Float64Array(12 * count);
   const endForces = new Float64Array(u.length);
   const local = new Float64Array(12);
   const p = new Float64Array(12);
@@ -65,6 +67,7 @@ export function recoverMembers(
       }
     if (load) for (let i = 0; i < 12; i++) p[i]! += load.f[i]!;
     addToNodes(frame, m, p, 1, endForces);
+    memberForces.set(p, 12 * m);
     const steps = elements.hinges.get(m);
     if (steps) displaceInside(steps, load?.inside, local);
     if (frame.axialOnly[m]) chordRotations(local, frame.length[m]!);
@@ -77,7 +80,7 @@ export function recoverMembers(
     states[s + 5] = -p[5]!;
     for (let k = 0; k < 6; k++) states[s + 6 + k] = local[k]!;
   }
-  return { states, endForces };
+  return { states, endForces, memberForces };
 }
 
 /** A bar stays straight between its nodes. */

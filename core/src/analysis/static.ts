@@ -42,6 +42,8 @@ export interface Solution {
   readonly displacements: Float64Array;
   readonly startStates: Float64Array;
   readonly reactions: Float64Array;
+  /** 12 a member: forces of the nodes on its ends, local. */
+  readonly memberForces: Float64Array;
   readonly residual: number;
 }
 
@@ -163,7 +165,7 @@ export function solveLinear(
     let best: (Solution & { left: Float64Array }) | undefined;
     for (let step = 0; ; step++) {
       const u = expand(constraints, plan, x, base);
-      const { states, endForces } = recoverMembers(frame, elements, clamped, u, inactive);
+      const { states, endForces, memberForces } = recoverMembers(frame, elements, clamped, u, inactive);
       const springs = springForces(frame, u, one.settled);
       const imbalance = endForces;
       for (let i = 0; i < imbalance.length; i++) imbalance[i]! -= one.nodal[i]! + springs[i]!;
@@ -173,6 +175,7 @@ export function solveLinear(
         best = {
           displacements: u,
           startStates: states,
+          memberForces,
           reactions: supportReactions(frame, constraints, imbalance, springs),
           residual,
           left,

@@ -8,7 +8,7 @@ describe('the results file', () => {
     const design = slipShed();
     const built = buildFrame(design, design.alternatives[0]!);
     if (!built.ok) throw new Error('not built');
-    const outcome = solveToFile(built.value.model, 5);
+    const outcome = solveToFile(built.value.model, { stations: 5 });
     if (!outcome.ok) throw new Error('not solved');
     expect(Object.keys(outcome.value.results)).toEqual(['G', 'S', 'W', 'U1', 'U2', 'U3', 'U4', 'C1', 'C2']);
     for (const entry of Object.values(outcome.value.results)) {
@@ -32,7 +32,7 @@ describe('the results file', () => {
       ],
       [{ kind: 'point', member: 'm', at: 0.3, F: [0, 0, -1000] }],
     );
-    const outcome = solveToFile(model, 3);
+    const outcome = solveToFile(model, { stations: 3 });
     const stations = outcome.ok ? outcome.value.results['L']!.members['m']! : [];
     expect(stations.map((s) => s.x)).toEqual([0, 1.2, 1.2, 2, 4]);
     expect(stations.map((s) => Math.round(s.Vz))).toEqual([700, 700, -300, -300, -300]);

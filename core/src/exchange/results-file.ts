@@ -1,20 +1,12 @@
-import { prepareFrame, solveStatic } from '../analysis/index.js';
+import { analyse, prepareFrame, type FrameState, type Progress } from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
 import { attempt, problem, ProblemError, type Outcome } from '../problem.js';
-import {
-  appliedResultants,
-  equilibrium,
-  memberField,
-  memberStations,
-  resultSelections,
-  superpose,
-  type Station,
-} from '../results/index.js';
+import { memberStations, resultSelections, stateEquilibrium, type Station } from '../results/index.js';
 
 /** One load case or combination in a results file; SI, global axes unless the frame model says otherwise. */
 export interface ResultEntry {
-  order: 1;
-  iterations: 1;
+  order: 1 | 2;
+  iterations: number;
   nodes: Record<string, { u: number[]; r: number[] }>;
   reactions: Record<string, { F: number[]; M: number[] }>;
   members: Record<string, Station[]>;
@@ -30,59 +22,66 @@ export interface ResultsFile {
   notes: string[];
 }
 
-/**
- * Analyses a checked model and lays the results out as a `hashira-results` document.
- *
- * @param stations equally spaced places along each member, at least 2
- */
-export function solveToFile(model: FrameModel, stations = 11): Outcome<ResultsFile> {
+/** What is asked of an analysis. */
+export interface SolveOptions {
+  /** Equally spaced places along each member, at least 2; 11 when left out. */
+  stations?: number;
+  secondOrder?: boolean;
+  progress?: Progress;
+}
+
+/** Analyses a checked model and lays the results out as a `hashira-results` document. */
+export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outcome<ResultsFile> {
   return attempt(() => {
     const frame = prepareFrame(model);
-    const solved = solveStatic(frame);
-    if (!solved.ok) throw new ProblemError(solved.problems);
-    const results = solved.value;
-    const resultants = appliedResultants(frame);
+    const selections = resultSelections(model);
+    const outcome = analyse(frame, selections, options);
+    if (!outcome.ok) throw new ProblemError(outcome.problems);
+    const { states, notes } = outcome.value;
     const entries: Record<string, ResultEntry> = {};
-    for (const { id, factors } of resultSelections(model)) {
-      const u = superpose(results.displacements, factors);
-      const r = superpose(results.reactions, factors);
-      const six = (values: Float64Array, n: number) => ({
-        first: [...values.subarray(6 * n, 6 * n + 3)],
-        second: [...values.subarray(6 * n + 3, 6 * n + 6)],
-      });
-      const balance = equilibrium(frame, results, resultants, factors);
-      entries[id] = {
-        order: 1,
-        iterations: 1,
-        nodes: Object.fromEntries(
-          frame.nodeIds.map((node, n) => {
-            const { first, second } = six(u, n);
-            return [node, { u: first, r: second }];
-          }),
-        ),
-        reactions: Object.fromEntries(
-          (model.supports ?? []).map(({ node }) => {
-            const { first, second } = six(r, frame.nodeIndex.get(node)!);
-            return [node, { F: first, M: second }];
-          }),
-        ),
-        members: Object.fromEntries(
-          frame.memberIds.map((member, m) => [
-            member,
-            memberStations(frame, memberField(frame, results, m, factors), m, stations),
-          ]),
-        ),
-        slack: [],
-        equilibrium: {
-          applied: [...balance.applied],
-          reactions: [...balance.reactions],
-          residual: balance.residual,
-        },
-      };
+    for (const { id, factors } of selections) {
+      const state = states.get(id);
+      if (state) entries[id] = entryOf(model, frame, state, factors, options.stations ?? 11);
     }
     assertFinite(entries, '/results');
-    return { format: 'hashira-results', version: 1, results: entries, notes: [...results.notes] };
+    return { format: 'hashira-results', version: 1, results: entries, notes: [...notes] };
   });
+}
+
+function entryOf(
+  model: FrameModel,
+  frame: ReturnType<typeof prepareFrame>,
+  state: FrameState,
+  factors: Float64Array,
+  stations: number,
+): ResultEntry {
+  const three = (values: Float64Array, at: number) => [...values.subarray(at, at + 3)];
+  const balance = stateEquilibrium(frame, state, factors);
+  return {
+    order: state.order,
+    iterations: state.iterations,
+    nodes: Object.fromEntries(
+      frame.nodeIds.map((node, n) => [
+        node,
+        { u: three(state.displacements, 6 * n), r: three(state.displacements, 6 * n + 3) },
+      ]),
+    ),
+    reactions: Object.fromEntries(
+      (model.supports ?? []).map(({ node }) => {
+        const at = 6 * frame.nodeIndex.get(node)!;
+        return [node, { F: three(state.reactions, at), M: three(state.reactions, at + 3) }];
+      }),
+    ),
+    members: Object.fromEntries(
+      frame.memberIds.map((member, m) => [member, memberStations(frame, state.field(m), m, stations)]),
+    ),
+    slack: frame.memberIds.filter((_, m) => state.slack[m] === 1),
+    equilibrium: {
+      applied: [...balance.applied],
+      reactions: [...balance.reactions],
+      residual: balance.residual,
+    },
+  };
 }
 
 /** A number that is not finite never reaches an output. */

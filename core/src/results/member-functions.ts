@@ -2,12 +2,9 @@ import {
   addStartForces,
   derivative,
   evaluate,
-  integrate,
-  memberFlexibility,
+  fieldOf,
   rootsBetween,
-  type Dislocation,
   type Frame,
-  type InitialStrain,
   type MemberField,
   type StaticResults,
 } from '../analysis/index.js';
@@ -58,43 +55,6 @@ function formField(frame: Frame, results: StaticResults, member: number, factors
   });
   addStartForces(forces, terms, breaks, start, 0);
   return fieldOf(frame, member, breaks, terms, forces, strain, [], start);
-}
-
-/** A member's functions from its forces; displacements are integrated when first asked for: most readers want forces only. */
-export function fieldOf(
-  frame: Frame,
-  member: number,
-  breaks: Float64Array,
-  terms: number,
-  forces: Float64Array,
-  strain: InitialStrain,
-  dislocations: readonly Dislocation[],
-  start: Float64Array,
-): MemberField {
-  let integrated: ReturnType<typeof integrate> | undefined;
-  const displaced = () =>
-    (integrated ??= integrate(
-      memberFlexibility(frame, member, breaks),
-      frame.axialOnly[member] === 1,
-      breaks,
-      forces,
-      terms,
-      strain,
-      dislocations,
-      start,
-      6,
-    ));
-  return {
-    breaks,
-    forceTerms: terms,
-    forces,
-    get displacementTerms() {
-      return displaced().displacementTerms;
-    },
-    get displacements() {
-      return displaced().displacements;
-    },
-  };
 }
 
 /** Segment that holds x; at a break the segment before it with `before`, else the one after. */

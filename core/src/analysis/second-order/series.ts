@@ -1,0 +1,105 @@
+import { flexibilityCount } from '../taper.js';
+
+/** Terms of each series: with kh ≤ `longestStep` the last is below rounding. */
+export const seriesTerms = 18;
+/** Longest stretch in terms of √(|N|/EI)·h that one series covers. */
+export const longestStep = 1.2;
+
+/** One stretch of a member that bends under an axial force; all polynomials in t from its start. */
+export interface Stretch {
+  readonly h: number;
+  /** Flexibilities as in `Flexibility`, `terms` coefficients each from `at` on. */
+  readonly flexibility: Float64Array;
+  readonly at: number;
+  readonly terms: number;
+  /** Axial force, tension positive: four coefficients. */
+  readonly N: readonly [number, number, number, number];
+}
+
+/** What acts across a stretch: line loads qw and qv as cubic polynomials, and curvatures without force. */
+export interface Across {
+  readonly q: readonly [Float64Array, Float64Array];
+  readonly curvature: readonly [number, number];
+}
+
+/** Series of one solution: for plane w, then v: deflection, slope of the section, moment, transverse force. */
+export class Series {
+  readonly deflection = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
+  readonly slope = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
+  readonly moment = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
+  readonly transverse = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
+  private readonly tangent = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
+
+  /**
+   * Solves the equations of a beam-column with shear deformation by power series from its state at t = 0:
+   * w′ = (ψ − s·H)/(1 + s·N), ψ′ = c·M + κ, M′ = H + N·w′, H′ = q, with s = 1/GAv and H the force square to the
+   * undeformed axis, so that V = M′ (Engesser). Both planes at once, coupled through the product of inertia.
+   *
+   * @param state w, ψ, M, H of plane w, then of plane v
+   */
+  solve(stretch: Stretch, state: ArrayLike<number>, across: Across | undefined): void {
+    const { flexibility: c, at, terms, N } = stretch;
+    for (let p = 0; p < 2; p++) {
+      this.deflection[p]![0] = state[4 * p]!;
+      this.slope[p]![0] = state[4 * p + 1]!;
+      this.moment[p]![0] = state[4 * p + 2]!;
+      this.transverse[p]![0] = state[4 * p + 3]!;
+    }
+    for (let k = 0; k < seriesTerms; k++)
+      for (let p = 0; p < 2; p++) {
+        const shear = at + (p === 0 ? 6 : 5) * terms;
+        const dw = this.tangent[p]!;
+        const H = this.transverse[p]!;
+        const M = this.moment[p]!;
+        const other = this.moment[1 - p]!;
+        // w′ from ψ − s·H = (1 + s·N)·w′
+        let value = this.slope[p]![k]!;
+        if (c[shear] !== 0) {
+          for (let j = 0; j < terms && j <= k; j++) value -= c[shear + j]! * H[k - j]!;
+          for (let j = 1; j <= k; j++) value -= this.product(c, shear, terms, N, j) * dw[k - j]!;
+          value /= 1 + c[shear]! * N[0];
+        }
+        dw[k] = value;
+        if (k + 1 === seriesTerms) continue;
+        this.deflection[p]![k + 1] = value / (k + 1);
+        // Bending
+        const own = at + (p === 0 ? 1 : 3) * terms;
+        const cross = at + 2 * terms;
+        let rate = k === 0 && across ? across.curvature[p]! : 0;
+        for (let j = 0; j < terms && j <= k; j++) rate += c[own + j]! * M[k - j]! + c[cross + j]! * other[k - j]!;
+        this.slope[p]![k + 1] = rate / (k + 1);
+        let shearForce = H[k]!;
+        for (let j = 0; j < 4 && j <= k; j++) shearForce += N[j]! * dw[k - j]!;
+        M[k + 1] = shearForce / (k + 1);
+        H[k + 1] = (across?.q[p]![k] ?? 0) / (k + 1);
+      }
+  }
+
+  /** Coefficient j of s·N. */
+  private product(c: Float64Array, at: number, terms: number, N: Stretch['N'], j: number): number {
+    let sum = 0;
+    for (let i = 0; i < 4 && i <= j; i++) if (j - i < terms) sum += N[i]! * c[at + j - i]!;
+    return sum;
+  }
+
+  /** w, ψ, M, H of plane w, then of plane v, at t. */
+  at(t: number, out: Float64Array): void {
+    for (let p = 0; p < 2; p++) {
+      out[4 * p] = horner(this.deflection[p]!, t);
+      out[4 * p + 1] = horner(this.slope[p]!, t);
+      out[4 * p + 2] = horner(this.moment[p]!, t);
+      out[4 * p + 3] = horner(this.transverse[p]!, t);
+    }
+  }
+}
+
+function horner(c: Float64Array, t: number): number {
+  let value = 0;
+  for (let k = c.length - 1; k >= 0; k--) value = value * t + c[k]!;
+  return value;
+}
+
+/** Offset of a segment's flexibilities. */
+export function flexibilityAt(uniform: boolean, terms: number, segment: number): number {
+  return uniform ? 0 : flexibilityCount * terms * segment;
+}

@@ -1,0 +1,191 @@
+import { fail, problem, ProblemError } from '../../problem.js';
+import { givenDisplacements, type CaseLoads } from '../case-loads.js';
+import { clampedForces } from '../clamped-forces.js';
+import { clampedStiffness } from '../elements.js';
+import type { MemberField } from '../member-field.js';
+import type { LoadField } from '../member-loads.js';
+import { assembleFreedoms, assembleMembers, assembleSprings, expand, reduce } from '../system.js';
+import { Factor, type Progress } from '../sparse/factor.js';
+import { addToNodes, toMember } from '../transform.js';
+import type { Prepared } from '../static.js';
+import { springForces, supportReactions } from '../recover.js';
+import { linkageMatrices } from './linkage.js';
+import { MemberUnderForce } from './member.js';
+
+/** A state in equilibrium on the displaced structure. */
+export interface SecondOrderState {
+  /** 6 a node, global. */
+  readonly displacements: Float64Array;
+  readonly reactions: Float64Array;
+  readonly iterations: number;
+  /** Largest imbalance of a free node against the largest load. */
+  readonly residual: number;
+  /** Axial force of each member: four coefficients a segment between its loads' breaks. */
+  readonly axial: readonly Float64Array[];
+  /** 12 a member: forces of the nodes on its ends, local. */
+  readonly memberForces: Float64Array;
+  /** The functions along a member. */
+  field(member: number): MemberField;
+}
+
+/** Change of the axial forces, against the largest one, at which the iteration stops. */
+const converged = 1e-9;
+const mostIterations = 60;
+
+/**
+ * Second-order elastic analysis: P-Δ and P-δ with exact stability functions, axial forces iterated; small rotations.
+ *
+ * @param start axial and end forces to begin with, as in `SecondOrderState`
+ * @param inactive 1 for members that do not act
+ * @throws ProblemError `diverged` past the critical load, `not-converged` when the forces do not settle
+ */
+export function solveSecondOrder(
+  prepared: Prepared,
+  loads: CaseLoads,
+  start: Pick<SecondOrderState, 'axial' | 'memberForces'>,
+  inactive: Uint8Array | undefined,
+  where: Record<string, unknown>,
+  progress?: Progress,
+): SecondOrderState {
+  let { axial, memberForces } = start;
+  let negative = 0;
+  let before = Infinity;
+  for (let iteration = 1; iteration <= mostIterations; iteration++) {
+    progress?.step(iteration / mostIterations);
+    const step = solveUnder(prepared, loads, axial, memberForces, inactive);
+    negative = step.negative;
+    const change = largestChange(axial, step.axial);
+    ({ axial, memberForces } = step);
+    if (!Number.isFinite(change.largest)) break;
+    if (change.difference <= converged * Math.max(change.largest, 1e-300) || change.largest === 0) {
+      if (negative > 0) break;
+      return { ...step, iterations: iteration };
+    }
+    // Forces that grow without end are past the critical load
+    if (change.difference > 1e6 * Math.max(before, 1)) break;
+    before = Math.min(before, change.largest);
+  }
+  if (negative > 0)
+    fail(
+      'diverged',
+      `In second order the frame is past its critical load${named(where)}: reduce the loads or stiffen the frame.`,
+      where,
+    );
+  throw new ProblemError([
+    problem(
+      'not-converged',
+      `The second-order forces${named(where)} did not settle in ${mostIterations} steps; the frame is near its critical load: reduce the loads or stiffen it.`,
+      where,
+    ),
+  ]);
+}
+
+function named(where: Record<string, unknown>): string {
+  return typeof where['result'] === 'string' ? ` under "${where['result']}"` : '';
+}
+
+function largestChange(
+  a: readonly Float64Array[],
+  b: readonly Float64Array[],
+): { difference: number; largest: number } {
+  let difference = 0;
+  let largest = 0;
+  b.forEach((own, m) => {
+    const other = a[m]!;
+    for (let k = 0; k < own.length; k += 4) {
+      difference = Math.max(difference, Math.abs(own[k]! - other[k]!));
+      largest = Math.max(largest, Math.abs(own[k]!));
+      if (Number.isNaN(own[k]!)) largest = NaN;
+    }
+  });
+  return { difference, largest };
+}
+
+/** One solution under given axial forces, and the forces that follow. */
+function solveUnder(
+  prepared: Prepared,
+  loads: CaseLoads,
+  axial: readonly Float64Array[],
+  memberForces: Float64Array,
+  inactive: Uint8Array | undefined,
+): Omit<SecondOrderState, 'iterations'> & { negative: number } {
+  const { frame, constraints, plan } = prepared;
+  const members = frame.memberIds.map((_, m) => memberUnder(prepared, loads, m, axial[m]!, inactive?.[m] === 1));
+  const factor = new Factor(plan.symbolic);
+  assembleMembers(frame, constraints, plan, (m) => members[m]!.K, factor.values);
+  assembleSprings(frame, constraints, plan, factor.values);
+  const linkages = linkageMatrices(prepared, loads, memberForces);
+  for (const { freedoms, K } of linkages)
+    assembleFreedoms(constraints, plan, freedoms, K, factor.values);
+  factor.factorize();
+  let negative = factor.negatives;
+  for (const member of members) negative += member.buckled;
+
+  const base = givenDisplacements(frame, constraints, loads.settled);
+  const forces = loads.nodal.slice();
+  const local = new Float64Array(12);
+  const p = new Float64Array(12);
+  const moves = base.some((value) => value !== 0);
+  members.forEach((member, m) => {
+    addToNodes(frame, m, member.f, -1, forces);
+    if (!moves) return;
+    toMember(frame, m, base, local);
+    member.times(local, p);
+    addToNodes(frame, m, p, -1, forces);
+  });
+  if (moves || loads.settled.some((value) => value !== 0)) {
+    const springs = springForces(frame, base, loads.settled);
+    for (let i = 0; i < forces.length; i++) forces[i]! += springs[i]!;
+  }
+  const x = reduce(constraints, plan, forces);
+  const size = x.reduce((s, value) => Math.max(s, Math.abs(value)), 0) || 1;
+  factor.solve([x]);
+  const u = expand(constraints, plan, x, base);
+
+  const endForces = new Float64Array(u.length);
+  const ends: Float64Array[] = [];
+  const nextForces = new Float64Array(12 * members.length);
+  const next = members.map((member, m) => {
+    toMember(frame, m, u, local);
+    ends.push(local.slice());
+    member.times(local, p);
+    for (let i = 0; i < 12; i++) p[i]! += member.f[i]!;
+    addToNodes(frame, m, p, 1, endForces);
+    nextForces.set(p, 12 * m);
+    return member.axialFrom(-p[0]!);
+  });
+  const springs = springForces(frame, u, loads.settled);
+  const imbalance = endForces;
+  for (let i = 0; i < imbalance.length; i++) imbalance[i]! -= loads.nodal[i]! + springs[i]!;
+  for (const { freedoms, K } of linkages)
+    freedoms.forEach((i, r) => {
+      for (let c = 0; c < freedoms.length; c++) imbalance[i]! += K[freedoms.length * r + c]! * u[freedoms[c]!]!;
+    });
+  const left = reduce(constraints, plan, imbalance);
+  return {
+    displacements: u,
+    reactions: supportReactions(frame, constraints, imbalance, springs),
+    residual: left.reduce((s, value) => Math.max(s, Math.abs(value)), 0) / size,
+    axial: next,
+    memberForces: nextForces,
+    negative,
+    field: (m) => members[m]!.field(ends[m]!),
+  };
+}
+
+function memberUnder(
+  prepared: Prepared,
+  loads: CaseLoads,
+  m: number,
+  axial: Float64Array,
+  slack: boolean,
+): MemberUnderForce {
+  const { frame, elements } = prepared;
+  const breaks = prepared.loads.breaks[m]!;
+  const terms = prepared.loads.terms[m]!;
+  const given = loads.fields[m];
+  const field: LoadField | undefined = given && slack ? { ...given, strain: [0, 0, 0] } : given;
+  const K = clampedStiffness(elements, m);
+  const f = field ? clampedForces(frame, m, breaks, terms, field, K) : undefined;
+  return new MemberUnderForce({ frame, member: m, breaks, terms, field, axial, slack, K, f });
+}

@@ -1,0 +1,268 @@
+import { attempt, fail, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
+import { combineLoads, type CaseLoads } from './case-loads.js';
+import type { Frame } from './frame.js';
+import { addStartForces, fieldOf, type MemberField } from './member-field.js';
+import { firstOrderAxial } from './second-order/axial.js';
+import { solveSecondOrder, type SecondOrderState } from './second-order/solve.js';
+import {
+  frameNotes,
+  localMatrices,
+  prepareEquations,
+  refuseMechanisms,
+  solveLinear,
+  type Prepared,
+  type Solution,
+} from './static.js';
+import type { Factor, Progress } from './sparse/factor.js';
+import { factorStiffness } from './system.js';
+import { correctActing, isUnilateral, solveUnilateral } from './unilateral.js';
+
+/** A load case or combination to be analysed. */
+export interface LoadSelection {
+  readonly id: string;
+  readonly kind: 'case' | 'combination';
+  /** On the load cases, in their order. */
+  readonly factors: Float64Array;
+}
+
+/** The frame's state under one load case or combination. */
+export interface FrameState {
+  readonly id: string;
+  readonly order: 1 | 2;
+  readonly iterations: number;
+  /** 6 a node: displacements, global. */
+  readonly displacements: Float64Array;
+  /** 6 a node: what supports do to the structure, global. */
+  readonly reactions: Float64Array;
+  /** 1 for tension-only and compression-only members that do not act. */
+  readonly slack: Uint8Array;
+  /** N of each member: four coefficients a segment between its loads' breaks. */
+  readonly axial: readonly Float64Array[];
+  /** 12 a member: forces of the nodes on its ends, local. */
+  readonly memberForces: Float64Array;
+  /** Largest imbalance of a free node against the largest load. */
+  readonly residual: number;
+  readonly loads: CaseLoads;
+  /** Functions along a member. */
+  field(member: number): MemberField;
+}
+
+/** States of a frame, by selection, and what the user should know. */
+export interface Analysis {
+  readonly prepared: Prepared;
+  readonly states: ReadonlyMap<string, FrameState>;
+  readonly notes: readonly string[];
+}
+
+/**
+ * Analyses a frame under every selection, in first or second order, with slack members where it has some.
+ * A load case that fails while there are combinations is left out with a note; a combination that fails fails the whole.
+ */
+export function analyse(
+  frame: Frame,
+  selections: readonly LoadSelection[],
+  options: { secondOrder?: boolean; progress?: Progress } = {},
+): Outcome<Analysis> {
+  return attempt(() => {
+    const prepared = prepareEquations(frame);
+    const notes = frameNotes(prepared);
+    const states = new Map<string, FrameState>();
+    const combined = selections.some(({ kind }) => kind === 'combination');
+    const linear = new LinearCases(prepared, notes);
+    const problems: Problem[] = [];
+    selections.forEach((selection, k) => {
+      options.progress?.step(k / selections.length);
+      const outcome = attempt(() => stateOf(prepared, linear, selection, options));
+      if (outcome.ok) states.set(selection.id, outcome.value);
+      else if (combined && selection.kind === 'case' && !linear.loose)
+        notes.push(`The load case "${selection.id}" is left out: ${outcome.problems[0]!.message}`);
+      else {
+        // What holds for the frame as it stands is said once
+        if (linear.loose && problems.length > 0) return;
+        problems.push(
+          ...outcome.problems.map((p) => problem(p.code, p.message, { ...p.where, result: selection.id })),
+        );
+      }
+    });
+    if (problems.length > 0) throw new ProblemError(problems);
+    return { prepared, states, notes };
+  });
+}
+
+/** The frame's factorization with all members acting, and the load cases' solutions; made when first asked for. */
+class LinearCases {
+  /** True once the frame has turned out to be a mechanism whatever its loads. */
+  loose = false;
+  private factor: Factor | undefined;
+  private failure: ProblemError | undefined;
+  private cases: Solution[] | undefined;
+  private readonly prepared: Prepared;
+  private readonly notes: string[];
+
+  constructor(prepared: Prepared, notes: string[]) {
+    this.prepared = prepared;
+    this.notes = notes;
+  }
+
+  get solutions(): Solution[] {
+    if (this.failure) throw this.failure;
+    if (!this.factor) {
+      const { frame, constraints, plan, cases } = this.prepared;
+      const factor = factorStiffness(frame, constraints, plan, localMatrices(this.prepared));
+      const outcome = attempt(() => refuseMechanisms(this.prepared, factor, cases));
+      if (!outcome.ok) {
+        this.loose = true;
+        throw (this.failure = new ProblemError(outcome.problems));
+      }
+      this.notes.push(...outcome.value);
+      this.factor = factor;
+    }
+    return (this.cases ??= solveLinear(this.prepared, this.factor, this.prepared.cases));
+  }
+
+  /** Σ factor · case. */
+  combine(factors: Float64Array): Solution {
+    const { nodeIds, memberIds } = this.prepared.frame;
+    const sum = (of: (s: Solution) => Float64Array, size: number): Float64Array => {
+      const out = new Float64Array(size);
+      this.solutions.forEach((one, c) => {
+        const factor = factors[c]!;
+        const values = of(one);
+        if (factor !== 0) for (let i = 0; i < out.length; i++) out[i]! += factor * values[i]!;
+      });
+      return out;
+    };
+    return {
+      displacements: sum((s) => s.displacements, 6 * nodeIds.length),
+      startStates: sum((s) => s.startStates, 12 * memberIds.length),
+      reactions: sum((s) => s.reactions, 6 * nodeIds.length),
+      memberForces: sum((s) => s.memberForces, 12 * memberIds.length),
+      residual: this.solutions.reduce((most, s) => Math.max(most, s.residual), 0),
+    };
+  }
+}
+
+function stateOf(
+  prepared: Prepared,
+  linear: LinearCases,
+  selection: LoadSelection,
+  options: { secondOrder?: boolean; progress?: Progress },
+): FrameState {
+  const { frame } = prepared;
+  const loads = combineLoads(frame, prepared.cases, selection.factors);
+  const where = { result: selection.id };
+  const none = new Uint8Array(frame.memberIds.length);
+  if (!options.secondOrder) {
+    const solved = isUnilateral(frame)
+      ? solveUnilateral(prepared, loads, where)
+      : { ...linear.combine(selection.factors), inactive: none, iterations: 1 };
+    return firstOrderState(prepared, loads, selection.id, solved);
+  }
+  const begin = startOfSecondOrder(prepared, linear, loads, selection, where);
+  const { state, slack, iterations } = secondOrderWithSlack(prepared, loads, begin, where);
+  return { ...state, id: selection.id, order: 2, iterations, slack, loads, field: memoised(state) };
+}
+
+function memoised(state: SecondOrderState): (member: number) => MemberField {
+  const fields: (MemberField | undefined)[] = [];
+  return (m) => (fields[m] ??= state.field(m));
+}
+
+interface Begin {
+  axial: readonly Float64Array[];
+  memberForces: Float64Array;
+  inactive: Uint8Array;
+}
+
+/** First-order forces to begin with; of a frame that only pretension holds, the forces locked into it. */
+function startOfSecondOrder(
+  prepared: Prepared,
+  linear: LinearCases,
+  loads: CaseLoads,
+  selection: LoadSelection,
+  where: Record<string, unknown>,
+): Begin {
+  const { frame, elements } = prepared;
+  const outcome = attempt(() =>
+    isUnilateral(frame)
+      ? solveUnilateral(prepared, loads, where)
+      : { ...linear.combine(selection.factors), inactive: new Uint8Array(frame.memberIds.length) },
+  );
+  if (outcome.ok) {
+    const { startStates, memberForces, inactive } = outcome.value;
+    return { axial: firstOrderAxial(prepared, loads, (m) => startStates[12 * m]!), memberForces, inactive };
+  }
+  const locked = (m: number) => -elements.local[144 * m]! * frame.length[m]! * (loads.fields[m]?.strain[0] ?? 0);
+  if (!frame.memberIds.some((_, m) => locked(m) > 0)) throw new ProblemError(outcome.problems);
+  return {
+    axial: firstOrderAxial(prepared, loads, locked),
+    memberForces: new Float64Array(12 * frame.memberIds.length),
+    inactive: new Uint8Array(frame.memberIds.length),
+  };
+}
+
+/** Second order, with the acting members corrected until all forces have their sign. */
+function secondOrderWithSlack(
+  prepared: Prepared,
+  loads: CaseLoads,
+  begin: Begin,
+  where: Record<string, unknown>,
+): { state: SecondOrderState; slack: Uint8Array; iterations: number } {
+  const { frame } = prepared;
+  let { inactive } = begin;
+  let start: Pick<SecondOrderState, 'axial' | 'memberForces'> = begin;
+  let iterations = 0;
+  const seen = new Set<string>();
+  for (;;) {
+    const state = solveSecondOrder(prepared, loads, start, inactive, where);
+    iterations += state.iterations;
+    if (!isUnilateral(frame)) return { state, slack: inactive, iterations };
+    const next = correctActing(prepared, loads, state.displacements, inactive);
+    if (!next) return { state, slack: inactive, iterations };
+    const key = next.join('');
+    if (seen.has(key))
+      fail(
+        'not-converged',
+        `In second order the tension-only and compression-only members keep changing between slack and acting under "${String(where['result'])}"; give one of them both signs (action "axial"), or add bracing.`,
+        where,
+      );
+    seen.add(key);
+    inactive = next;
+    start = state;
+  }
+}
+
+function firstOrderState(
+  prepared: Prepared,
+  loads: CaseLoads,
+  id: string,
+  solved: Solution & { inactive: Uint8Array; iterations: number },
+): FrameState {
+  const { frame } = prepared;
+  const fields: (MemberField | undefined)[] = [];
+  const { startStates } = solved;
+  return {
+    id,
+    order: 1,
+    iterations: solved.iterations,
+    displacements: solved.displacements,
+    reactions: solved.reactions,
+    slack: solved.inactive,
+    axial: firstOrderAxial(prepared, loads, (m) => startStates[12 * m]!),
+    memberForces: solved.memberForces,
+    residual: solved.residual,
+    loads,
+    field: (m) => {
+      const cached = fields[m];
+      if (cached) return cached;
+      const breaks = prepared.loads.breaks[m]!;
+      const terms = prepared.loads.terms[m]!;
+      const given = loads.fields[m];
+      const start = startStates.subarray(12 * m, 12 * m + 12);
+      const forces = given ? given.forces.slice() : new Float64Array(6 * terms * (breaks.length - 1));
+      addStartForces(forces, terms, breaks, start, 0);
+      const strain = given && !solved.inactive[m] ? given.strain : ([0, 0, 0] as const);
+      return (fields[m] = fieldOf(frame, m, breaks, terms, forces, strain, given?.dislocations ?? [], start));
+    },
+  };
+}
