@@ -1,6 +1,7 @@
 import { Command } from 'commander';
 import { exitWith } from './output.js';
-import { stationsOf } from './stations.js';
+import type { SolveOptions } from '@hashira/core/validation';
+import { countOf, stationsOf } from './numbers.js';
 
 // A command's code is loaded when it runs, so that none waits for the others
 const program = new Command('hashira')
@@ -12,9 +13,11 @@ program
   .description('analyse a frame model and print its results as JSON')
   .argument('<model.json>', 'frame model file')
   .option('--second-order', 'equilibrium on the displaced structure (P-Δ and P-δ)')
+  .option('--buckling <n>', 'lowest critical factors of every load case and combination', countOf)
+  .option('--modes <n>', 'lowest natural modes; needs no support', countOf)
   .option('--stations <n>', 'equally spaced places along each member, at least 2', stationsOf, 11)
   .option('--out <file>', 'write the results to a file instead of standard output')
-  .action((file: string, options: { stations: number; secondOrder?: boolean; out?: string }) =>
+  .action((file: string, options: SolveOptions & { out?: string }) =>
     exitWith(async () => (await import('./solve.js')).solve(file, options)),
   );
 

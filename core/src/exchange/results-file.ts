@@ -1,4 +1,13 @@
-import { analyse, prepareFrame, type FrameState, type Progress } from '../analysis/index.js';
+import {
+  analyse,
+  bucklingModes,
+  prepareEquations,
+  prepareFrame,
+  vibrationModes,
+  type Frame,
+  type FrameState,
+  type Progress,
+} from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
 import { attempt, problem, ProblemError, type Outcome } from '../problem.js';
 import { memberStations, resultSelections, stateEquilibrium, type Station } from '../results/index.js';
@@ -14,11 +23,17 @@ export interface ResultEntry {
   equilibrium: { applied: number[]; reactions: number[]; residual: number };
 }
 
+type Shape = Record<string, { u: number[]; r: number[] }>;
+
 /** The `hashira-results` document. */
 export interface ResultsFile {
   format: 'hashira-results';
   version: 1;
   results: Record<string, ResultEntry>;
+  /** By load case and combination: critical factors, lowest first, and the nodes' shape. */
+  buckling?: Record<string, { factor: number; shape: Shape }[]>;
+  /** Frequencies in Hz, effective masses in kg along X, Y and Z. */
+  modes?: { frequency: number; shape: Shape; effectiveMass: number[] }[];
   notes: string[];
 }
 
@@ -27,6 +42,10 @@ export interface SolveOptions {
   /** Equally spaced places along each member, at least 2; 11 when left out. */
   stations?: number;
   secondOrder?: boolean;
+  /** Buckling factors wanted for each load case and combination. */
+  buckling?: number;
+  /** Natural modes wanted. */
+  modes?: number;
   progress?: Progress;
 }
 
@@ -35,17 +54,53 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
   return attempt(() => {
     const frame = prepareFrame(model);
     const selections = resultSelections(model);
-    const outcome = analyse(frame, selections, options);
-    if (!outcome.ok) throw new ProblemError(outcome.problems);
-    const { states, notes } = outcome.value;
-    const entries: Record<string, ResultEntry> = {};
-    for (const { id, factors } of selections) {
-      const state = states.get(id);
-      if (state) entries[id] = entryOf(model, frame, state, factors, options.stations ?? 11);
-    }
-    assertFinite(entries, '/results');
-    return { format: 'hashira-results', version: 1, results: entries, notes: [...notes] };
+    const file: ResultsFile = { format: 'hashira-results', version: 1, results: {}, notes: [] };
+    // Modes alone need no support: where nothing is loaded the frame may be free
+    if (selections.length > 0) addStates(file, model, frame, options);
+    if (options.modes !== undefined && options.modes > 0)
+      file.modes = vibrationModes(prepareEquations(frame), options.modes, options.progress).map(
+        ({ frequency, shape, effectiveMass }) => ({
+          frequency,
+          shape: shapeOf(frame, shape),
+          effectiveMass: [...effectiveMass],
+        }),
+      );
+    assertFinite(file, '');
+    return file;
   });
+}
+
+function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: SolveOptions): void {
+  const selections = resultSelections(model);
+  const outcome = analyse(frame, selections, options);
+  if (!outcome.ok) throw new ProblemError(outcome.problems);
+  const { prepared, states, notes } = outcome.value;
+  file.notes.push(...notes);
+  for (const { id, factors } of selections) {
+    const state = states.get(id);
+    if (state) file.results[id] = entryOf(model, frame, state, factors, options.stations ?? 11);
+  }
+  if (options.buckling === undefined || options.buckling === 0) return;
+  // Buckling goes by the first-order forces
+  const first = options.secondOrder ? analyse(frame, selections, { ...options, secondOrder: false }) : outcome;
+  if (!first.ok) throw new ProblemError(first.problems);
+  file.buckling = {};
+  for (const { id } of selections) {
+    const state = first.value.states.get(id);
+    if (!state) continue;
+    file.buckling[id] = bucklingModes(prepared, state, options.buckling, options.progress).map(
+      ({ factor, shape }) => ({ factor, shape: shapeOf(frame, shape) }),
+    );
+  }
+}
+
+function shapeOf(frame: Frame, shape: Float64Array): Shape {
+  return Object.fromEntries(
+    frame.nodeIds.map((node, n) => [
+      node,
+      { u: [...shape.subarray(6 * n, 6 * n + 3)], r: [...shape.subarray(6 * n + 3, 6 * n + 6)] },
+    ]),
+  );
 }
 
 function entryOf(

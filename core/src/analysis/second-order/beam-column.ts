@@ -109,8 +109,7 @@ function stiffnessOf(stretch: Stretch): Pick<Piece, 'fromForces' | 'transfer' | 
     series.at(stretch.h, ending);
     for (let i = 0; i < 8; i++) phi[8 * i + j] = ending[order[i]!]!;
   }
-  const block = (r: number, c: number) =>
-    Float64Array.from({ length: 16 }, (_, k) => phi[8 * (r + Math.floor(k / 4)) + c + (k % 4)]!);
+  const block = (r: number, c: number) => part(phi, r, c);
   const transfer = block(0, 0);
   const fromForces = invert(block(0, 4), 4);
   const forceByDisplacement = block(4, 0);
@@ -147,7 +146,14 @@ function product(a: Float64Array, b: Float64Array): Float64Array {
 
 /** Part of an 8 × 8 matrix: block row and column 0 or 1. */
 function quarter(K: Float64Array, r: number, c: number): Float64Array {
-  return Float64Array.from({ length: 16 }, (_, k) => K[8 * (4 * r + Math.floor(k / 4)) + 4 * c + (k % 4)]!);
+  return part(K, 4 * r, 4 * c);
+}
+
+/** Four rows and columns of an 8 × 8 matrix, from row r and column c on. */
+function part(K: Float64Array, r: number, c: number): Float64Array {
+  const out = new Float64Array(16);
+  for (let i = 0; i < 4; i++) for (let j = 0; j < 4; j++) out[4 * i + j] = K[8 * (r + i) + c + j]!;
+  return out;
 }
 
 /** Eliminates the joints between the pieces. */
@@ -183,7 +189,9 @@ function condense(pieces: readonly Piece[]): Pick<BeamColumn, 'joints' | 'K' | '
 }
 
 function transpose(a: Float64Array): Float64Array {
-  return Float64Array.from({ length: 16 }, (_, k) => a[4 * (k % 4) + Math.floor(k / 4)]!);
+  const out = new Float64Array(16);
+  for (let i = 0; i < 4; i++) for (let j = 0; j < 4; j++) out[4 * i + j] = a[4 * j + i]!;
+  return out;
 }
 
 /** What loads do to a clamped beam-column: forces of its ends, and of its joints on the way. */

@@ -45,6 +45,11 @@ export class Series {
       this.moment[p]![0] = state[4 * p + 2]!;
       this.transverse[p]![0] = state[4 * p + 3]!;
     }
+    if (terms === 1 && c[at + 2] === 0) {
+      this.uniformPlane(0, stretch, across);
+      this.uniformPlane(1, stretch, across);
+      return;
+    }
     for (let k = 0; k < seriesTerms; k++)
       for (let p = 0; p < 2; p++) {
         const shear = at + (p === 0 ? 6 : 5) * terms;
@@ -73,6 +78,41 @@ export class Series {
         M[k + 1] = shearForce / (k + 1);
         H[k + 1] = (across?.q[p]![k] ?? 0) / (k + 1);
       }
+  }
+
+  /** One plane where the flexibility is constant and the planes are not coupled. */
+  private uniformPlane(p: 0 | 1, { flexibility: c, at, N }: Stretch, across: Across | undefined): void {
+    const w = this.deflection[p];
+    const psi = this.slope[p];
+    const M = this.moment[p];
+    const H = this.transverse[p];
+    const dw = this.tangent[p];
+    const s = c[at + (p === 0 ? 6 : 5)]!;
+    const bend = c[at + (p === 0 ? 1 : 3)]!;
+    if (!across && w[0] === 0 && psi[0] === 0 && M[0] === 0 && H[0] === 0) {
+      for (const list of [w, psi, M, H]) list.fill(0);
+      return;
+    }
+    const q = across?.q[p];
+    const [n0, n1, n2, n3] = N;
+    const varies = n1 !== 0 || n2 !== 0 || n3 !== 0;
+    const whole = 1 / (1 + s * n0);
+    for (let k = 0; k < seriesTerms; k++) {
+      let pull = 0;
+      if (varies) {
+        if (k > 0) pull += n1 * dw[k - 1]!;
+        if (k > 1) pull += n2 * dw[k - 2]!;
+        if (k > 2) pull += n3 * dw[k - 3]!;
+      }
+      const tangent = (psi[k]! - s * (H[k]! + pull)) * whole;
+      dw[k] = tangent;
+      if (k + 1 === seriesTerms) break;
+      const divisor = 1 / (k + 1);
+      w[k + 1] = tangent * divisor;
+      psi[k + 1] = (bend * M[k]! + (k === 0 && across ? across.curvature[p] : 0)) * divisor;
+      M[k + 1] = (H[k]! + n0 * tangent + pull) * divisor;
+      H[k + 1] = q ? q[k]! * divisor : 0;
+    }
   }
 
   /** Coefficient j of s·N. */

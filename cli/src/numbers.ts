@@ -7,3 +7,11 @@ export function stationsOf(text: string): number {
     throw new InvalidArgumentError('Stations are a whole number from 2 to 10001.');
   return count;
 }
+
+/** Reads how many factors or modes are wanted. */
+export function countOf(text: string): number {
+  const count = Number(text);
+  if (!Number.isInteger(count) || count < 1 || count > 1000)
+    throw new InvalidArgumentError('Give a whole number from 1 to 1000.');
+  return count;
+}

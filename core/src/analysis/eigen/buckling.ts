@@ -1,0 +1,220 @@
+import { problem, ProblemError } from '../../problem.js';
+import type { FrameState } from '../states.js';
+import { linkageMatrices } from '../second-order/linkage.js';
+import type { Prepared } from '../static.js';
+import type { Progress } from '../sparse/factor.js';
+import { largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
+import { fieldCount, memberShapes, rich, usual, type Richness } from './member-shapes.js';
+import { Pencil, type MemberPencil, type ShiftedPencil } from './pencil.js';
+
+/** A way the frame buckles. */
+export interface BucklingMode {
+  /** By which all loads of the state can grow until the frame buckles like this. */
+  readonly factor: number;
+  /** 6 a node, global; the largest translation is 1. Zero at all nodes where members buckle by themselves. */
+  readonly shape: Float64Array;
+  /** Share of each member in the energy that the axial forces bring, Σ = 1: the members that buckle have the most. */
+  readonly shares: Float64Array;
+}
+
+/**
+ * Linear buckling on a first-order state: the lowest positive factors by which its axial forces bring the frame to
+ * buckle. Members bend inside by polynomials, so that one element a member is enough; slack members are left out.
+ * The count of factors below the highest is verified by inertia (Sylvester).
+ *
+ * @param wanted how many factors; fewer come back where fewer exist
+ */
+export function bucklingModes(
+  prepared: Prepared,
+  state: FrameState,
+  wanted: number,
+  progress?: Progress,
+): BucklingMode[] {
+  const modes = modesWith(prepared, state, wanted, usual, progress);
+  return modes.some((mode) => wavesInside(prepared, state, mode))
+    ? modesWith(prepared, state, wanted, rich, progress)
+    : modes;
+}
+
+/** True where a member that takes part buckles in more waves than the usual shapes follow. */
+function wavesInside(prepared: Prepared, state: FrameState, { factor, shares }: BucklingMode): boolean {
+  const { frame } = prepared;
+  return shares.some((share, m) => {
+    if (share < 0.02 || frame.axialOnly[m]) return false;
+    const N = Math.max(...axialAtPoints(state.axial[m]!, prepared.loads.breaks[m]!).map((value) => -value));
+    const bends = [frame.rigidity[6 * m + 1]!, frame.rigidity[6 * m + 2]!].filter((EI) => EI > 0);
+    return Math.sqrt((factor * N) / Math.min(...bends)) * frame.length[m]! > 7;
+  });
+}
+
+function modesWith(
+  prepared: Prepared,
+  state: FrameState,
+  wanted: number,
+  richness: Richness,
+  progress: Progress | undefined,
+): BucklingMode[] {
+  const { frame, elements, loads } = prepared;
+  let largest = 0;
+  for (const N of state.axial) for (let k = 0; k < N.length; k += 4) largest = Math.max(largest, Math.abs(N[k]!));
+  const slackZero = new Float64Array(144);
+  let anyCompression = false;
+  const members = frame.memberIds.map((_, m): MemberPencil => {
+    const slack = state.slack[m] === 1;
+    const K = slack ? slackZero : elements.local.subarray(144 * m, 144 * m + 144);
+    const N = state.axial[m]!;
+    const breaks = loads.breaks[m]!;
+    const forces = axialAtPoints(N, breaks);
+    if (slack || !forces.some((value) => Math.abs(value) > 1e-9 * largest))
+      return { inner: 0, K, Kinner: new Float64Array(0), B: undefined };
+    if (forces.some((value) => value < -1e-9 * largest)) anyCompression = true;
+    const shapes = memberShapes(frame, elements, m, breaks, false, richness);
+    const total = 12 + shapes.inner;
+    const B = new Float64Array(total * total);
+    for (let p = 0; p < shapes.x.length; p++) {
+      const factor = -axialAt(N, breaks, shapes.x[p]!) * shapes.weight[p]!;
+      for (const field of [4, 5]) addSquare(B, shapes.table, (p * fieldCount + field) * total, total, factor);
+    }
+    return { inner: shapes.inner, K, Kinner: shapes.Kinner, B };
+  });
+  if (!anyCompression || wanted === 0) return [];
+  const linkages = linkageMatrices(prepared, state.loads, state.memberForces).map(({ freedoms, K }) => ({
+    freedoms,
+    K: K.map((value) => -value),
+  }));
+  const pencil = new Pencil(prepared, members, linkages);
+  let done = 0;
+  const step = () => progress?.step(1 - 1 / (1 + 0.1 * done++));
+  const search = (factored: ShiftedPencil, count: number, options: LanczosOptions) =>
+    largestPairs(
+      {
+        size: pencil.size,
+        apply: (v) => factored.solve(v.map((x) => pencil.timesB(x))),
+        inner: (x) => pencil.timesK(x),
+      },
+      count,
+      { ...options, step },
+    );
+  // A rough first factor, then a shift just below it: the others then stand apart
+  const rough = search(pencil.shifted(0), 1, { tolerance: 1e-2 });
+  if (rough.length === 0) return [];
+  let shift = 0.97 / rough[0]!.theta;
+  let factored = pencil.shifted(shift);
+  while (factored.negatives > 0) {
+    shift *= 0.8;
+    factored = pencil.shifted(shift);
+  }
+  const lambdaOf = ({ theta }: EigenPair) => shift + 1 / theta;
+  let pairs = search(factored, wanted, { begin: [rough[0]!.vector] });
+  for (let round = 0; round < 4 && pairs.length > 0; round++) {
+    // All factors up to a little over the highest must have been found
+    const upTo = lambdaOf(pairs[pairs.length - 1]!) * (1 - 1e-7);
+    const expected = pencil.shifted(upTo).negatives;
+    const below = pairs.filter((pair) => lambdaOf(pair) < upTo).length;
+    if (expected <= below) break;
+    if (round === 3)
+      throw new ProblemError([
+        problem(
+          'not-converged',
+          'The buckling factors could not all be found; ask for a few more or fewer of them.',
+        ),
+      ]);
+    const more = search(factored, expected - below + 1, { known: pairs });
+    pairs = [...pairs, ...more].sort((x, y) => y.theta - x.theta).slice(0, wanted);
+  }
+  return pairs.map(({ theta, vector }) => describe(pencil, members, shift + 1 / theta, vector));
+}
+
+function describe(
+  pencil: Pencil,
+  members: readonly MemberPencil[],
+  factor: number,
+  vector: Float64Array,
+): BucklingMode {
+  const u = pencil.nodes(vector);
+  const shares = Float64Array.from(members, ({ B, inner }, m) => {
+    if (!B) return 0;
+    const z = pencil.memberVector(m, u, vector);
+    let sum = 0;
+    for (let i = 0; i < 12 + inner; i++)
+      for (let j = 0; j < 12 + inner; j++) sum += z[i]! * B[i * (12 + inner) + j]! * z[j]!;
+    return sum;
+  });
+  const total = shares.reduce((sum, value) => sum + value, 0) || 1;
+  // Where nodes stand still to rounding, members buckle by themselves
+  let inside = 0;
+  for (const value of vector) inside = Math.max(inside, Math.abs(value));
+  return { factor, shape: scaledShape(u, 1e-9 * inside), shares: shares.map((value) => value / total) };
+}
+
+/** Nodes' displacements with the largest translation 1; the largest rotation where nothing shifts; zero below `noise`. */
+export function scaledShape(u: Float64Array, noise: number): Float64Array {
+  let shift = 0;
+  let turn = 0;
+  let sign = 1;
+  u.forEach((value, i) => {
+    const size = Math.abs(value);
+    if (i % 6 < 3 && size > shift * (1 + 1e-9)) {
+      shift = size;
+      sign = Math.sign(value);
+    } else if (i % 6 >= 3) turn = Math.max(turn, size);
+  });
+  const scale = shift > Math.max(noise, 1e-9 * turn) ? shift : turn;
+  if (!(scale > noise)) return new Float64Array(u.length);
+  return u.map((value) => (value * (shift === scale ? sign : 1)) / scale);
+}
+
+/** out += factor · rowᵀ·row. */
+export function addSquare(out: Float64Array, table: Float64Array, at: number, n: number, factor: number): void {
+  if (factor === 0) return;
+  for (let i = 0; i < n; i++) {
+    const x = factor * table[at + i]!;
+    if (x !== 0) for (let j = 0; j < n; j++) out[i * n + j]! += x * table[at + j]!;
+  }
+}
+
+function axialAt(N: Float64Array, breaks: Float64Array, x: number): number {
+  let s = 0;
+  while (s + 2 < breaks.length && x > breaks[s + 1]!) s++;
+  const t = x - breaks[s]!;
+  return N[4 * s]! + (N[4 * s + 1]! + (N[4 * s + 2]! + N[4 * s + 3]! * t) * t) * t;
+}
+
+/** N at the ends and middle of every segment. */
+function axialAtPoints(N: Float64Array, breaks: Float64Array): number[] {
+  const out: number[] = [];
+  for (let s = 0; s + 1 < breaks.length; s++)
+    for (const share of [0, 0.5, 1]) {
+      const t = share * (breaks[s + 1]! - breaks[s]!);
+      out.push(N[4 * s]! + (N[4 * s + 1]! + (N[4 * s + 2]! + N[4 * s + 3]! * t) * t) * t);
+    }
+  return out;
+}
+
+/** A member's buckling lengths, m, from the frame's buckling. */
+export interface EffectiveLength {
+  /** For buckling about y and about z: π·√(EI/(α·N)) with the largest compression along the member. */
+  readonly y: number;
+  readonly z: number;
+  /** The critical factor they come from. */
+  readonly factor: number;
+}
+
+/**
+ * Buckling lengths of the members in compression: of the lowest mode in which a member takes a tenth of the most that any
+ * member takes, else of the lowest mode. Undefined for members without compression.
+ */
+export function effectiveLengths(
+  prepared: Prepared,
+  state: FrameState,
+  modes: readonly BucklingMode[],
+): (EffectiveLength | undefined)[] {
+  const { frame } = prepared;
+  return frame.memberIds.map((_, m) => {
+    const N = Math.max(...axialAtPoints(state.axial[m]!, prepared.loads.breaks[m]!).map((value) => -value));
+    if (modes.length === 0 || !(N > 0) || frame.axialOnly[m]) return undefined;
+    const own = modes.find(({ shares }) => shares[m]! >= 0.1 * shares.reduce((a, b) => Math.max(a, b))) ?? modes[0]!;
+    const length = (EI: number) => Math.PI * Math.sqrt(EI / (own.factor * N));
+    return { y: length(frame.rigidity[6 * m + 1]!), z: length(frame.rigidity[6 * m + 2]!), factor: own.factor };
+  });
+}

@@ -1,0 +1,239 @@
+import { problem, ProblemError } from '../../problem.js';
+import { strainEnergy } from '../mechanism.js';
+import type { Prepared } from '../static.js';
+import type { Progress } from '../sparse/factor.js';
+import { addSquare, scaledShape } from './buckling.js';
+import { largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
+import { fieldCount, memberShapes, rich, usual, type Richness } from './member-shapes.js';
+import { Pencil, type MemberPencil } from './pencil.js';
+
+/** A natural mode of vibration. */
+export interface VibrationMode {
+  /** Hz; exactly 0 for a motion without resistance. */
+  readonly frequency: number;
+  /** 6 a node, global; the largest translation is 1. */
+  readonly shape: Float64Array;
+  /** Along global X, Y and Z, kg. */
+  readonly effectiveMass: readonly [number, number, number];
+}
+
+/** A frequency below this share of the first elastic one is a rigid-body motion's rounding. */
+const rigidShare = 2e-3;
+
+/**
+ * The lowest natural modes, free bodies' rigid ones first. Mass as it is spread along the members, translational and
+ * rotary, with shapes inside the members, so that one element a member is enough; given masses at nodes. Members of one
+ * sign act both ways. The count below the highest is verified by inertia (Sylvester).
+ */
+export function vibrationModes(prepared: Prepared, wanted: number, progress?: Progress): VibrationMode[] {
+  const modes = modesWith(prepared, wanted, usual, progress);
+  const highest = modes[modes.length - 1]?.frequency ?? 0;
+  return wavesInside(prepared, 2 * Math.PI * highest) ? modesWith(prepared, wanted, rich, progress) : modes;
+}
+
+/** True where a member may swing in more waves at an angular frequency than the usual shapes follow. */
+function wavesInside({ frame }: Prepared, omega: number): boolean {
+  return frame.memberIds.some((_, m) => {
+    if (frame.axialOnly[m]) return false;
+    const L = frame.length[m]!;
+    const mu = frame.massPerLength[m]!;
+    const bends = [frame.rigidity[6 * m + 1]!, frame.rigidity[6 * m + 2]!].filter((EI) => EI > 0);
+    const bending = ((omega * omega * mu) / Math.min(...bends)) ** 0.25 * L;
+    return bending > 8 || omega * Math.sqrt(mu / frame.rigidity[6 * m]!) * L > 4;
+  });
+}
+
+function modesWith(
+  prepared: Prepared,
+  wanted: number,
+  richness: Richness,
+  progress: Progress | undefined,
+): VibrationMode[] {
+  const { frame, elements } = prepared;
+  const members = frame.memberIds.map((_, m): MemberPencil => {
+    const breaks = frame.tapers.get(m)?.breaks ?? Float64Array.of(0, frame.length[m]!);
+    const shapes = memberShapes(frame, elements, m, breaks, true, richness);
+    const total = 12 + shapes.inner;
+    const B = new Float64Array(total * total);
+    for (let p = 0; p < shapes.x.length; p++) addMass(prepared, m, shapes.x[p]!, shapes.weight[p]!, shapes.table, p, total, B);
+    return {
+      inner: shapes.inner,
+      K: elements.local.subarray(144 * m, 144 * m + 144),
+      Kinner: shapes.Kinner,
+      B,
+    };
+  });
+  const extra = [...frame.masses.keys()]
+    .filter((n) => frame.masses[n]! > 0)
+    .map((n) => ({
+      freedoms: [6 * n, 6 * n + 1, 6 * n + 2],
+      K: Float64Array.of(frame.masses[n]!, 0, 0, 0, frame.masses[n]!, 0, 0, 0, frame.masses[n]!),
+    }));
+  const pencil = new Pencil(prepared, members, extra);
+  const count = Math.min(wanted, pencil.size);
+  if (count === 0) return [];
+  const pairs = lowest(pencil, prepared, count, progress);
+  return pairs.map(({ lambda, vector }) => {
+    const u = pencil.nodes(vector);
+    return {
+      frequency: Math.sqrt(Math.max(0, lambda)) / (2 * Math.PI),
+      shape: scaledShape(u, 0),
+      effectiveMass: effectiveMass(pencil, prepared, members, vector, u),
+    };
+  });
+}
+
+interface Mode {
+  readonly lambda: number;
+  readonly vector: Float64Array;
+}
+
+/** Lowest eigenvalues of K·x = λ·M·x, zero where the motion has no strain. */
+function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: Progress): Mode[] {
+  let shift = 0;
+  let factored = pencil.shifted(0);
+  if (factored.factor.suspects.length > 0 || factored.negatives > 0) {
+    shift = -1e-6 * stiffnessOverMass(pencil);
+    factored = pencil.shifted(shift);
+  }
+  let done = 0;
+  const step = () => progress?.step(1 - 1 / (1 + 0.1 * done++));
+  const find = (more: number, options: LanczosOptions): EigenPair[] =>
+    largestPairs(
+      {
+        size: pencil.size,
+        apply: (_, cv) => factored.solve(cv),
+        inner: (x) => pencil.timesB(x),
+      },
+      more,
+      { ...options, step },
+    );
+  const toModes = (pairs: readonly EigenPair[]): Mode[] =>
+    pairs
+      .map(({ theta, vector }) => ({ lambda: shift + 1 / theta, vector }))
+      .sort((a, b) => a.lambda - b.lambda);
+  // A rough first elastic mode, then a shift beside it: below where nothing is lower, beneath zero for a free body
+  const rough = toModes(find(shift === 0 ? 1 : 7, { tolerance: 1e-2 }));
+  const elastic0 = rough.find((mode) => !isRigid(prepared, pencil, mode));
+  const begin = rough.map(({ vector }) => vector);
+  if (elastic0 && elastic0.lambda > 0) {
+    const free = shift !== 0;
+    shift = (free ? -0.2 : 0.95) * elastic0.lambda;
+    factored = pencil.shifted(shift);
+    while (!free && factored.negatives > 0) {
+      shift *= 0.7;
+      factored = pencil.shifted(shift);
+    }
+  }
+  let pairs = find(wanted, { begin });
+  let modes = toModes(pairs).slice(0, wanted);
+  for (let round = 0; round < 4 && modes.length > 0; round++) {
+    const upTo = modes[modes.length - 1]!.lambda * (1 - 1e-7) - 1e-9 * Math.abs(shift);
+    if (!(upTo > 0)) break;
+    const expected = pencil.shifted(upTo).negatives;
+    const below = modes.filter(({ lambda }) => lambda < upTo).length;
+    if (expected <= below) break;
+    if (round === 3)
+      throw new ProblemError([
+        problem(
+          'not-converged',
+          'The natural modes could not all be found; ask for a few more or fewer of them.',
+        ),
+      ]);
+    pairs = [...pairs, ...find(expected - below + 1, { known: pairs })];
+    modes = toModes(pairs).slice(0, wanted);
+  }
+  const rigid = modes.map((mode) => isRigid(prepared, pencil, mode));
+  const elastic = modes.find((_, i) => !rigid[i]);
+  return modes.map((mode, i) =>
+    rigid[i] && (!elastic || Math.abs(mode.lambda) < rigidShare ** 2 * elastic.lambda) ? { ...mode, lambda: 0 } : mode,
+  );
+}
+
+/** True where a mode strains nothing: its energy is rounding against that of its displacements one by one. */
+function isRigid(prepared: Prepared, pencil: Pencil, { vector }: Mode): boolean {
+  const u = pencil.nodes(vector);
+  let apart = 0;
+  const { frame, elements } = prepared;
+  for (let m = 0; m < frame.memberIds.length; m++)
+    for (const n of [frame.start[m]!, frame.end[m]!])
+      apart += elements.local[144 * m]! * (u[6 * n]! ** 2 + u[6 * n + 1]! ** 2 + u[6 * n + 2]! ** 2);
+  const energy = strainEnergy(frame, elements, u) + innerEnergy(pencil, vector);
+  return energy <= 1e-14 * apart;
+}
+
+/** Energy of what moves inside members beyond their ends' response. */
+function innerEnergy(pencil: Pencil, vector: Float64Array): number {
+  const kx = pencil.timesK(vector);
+  let energy = 0;
+  for (let i = pencil.outer; i < vector.length; i++) energy += vector[i]! * kx[i]!;
+  return energy;
+}
+
+/** A scale for shifts: stiffness over mass of a vector without pattern. */
+function stiffnessOverMass(pencil: Pencil): number {
+  const x = Float64Array.from({ length: pencil.size }, (_, i) => (i < pencil.outer ? Math.sin(1 + 12.9898 * i) : 0));
+  const of = (y: Float64Array) => y.reduce((sum, value, i) => sum + value * x[i]!, 0);
+  return of(pencil.timesK(x)) / of(pencil.timesB(x));
+}
+
+function addMass(
+  { frame }: Prepared,
+  m: number,
+  x: number,
+  weight: number,
+  table: Float64Array,
+  point: number,
+  total: number,
+  B: Float64Array,
+): void {
+  const { material, properties } = frame.sections[m]!;
+  const taper = frame.tapers.get(m);
+  const p = taper ? taper.at(x / frame.length[m]!) : properties;
+  const rho = material.density * weight;
+  const row = (field: number) => (point * fieldCount + field) * total;
+  for (let field = 0; field < 3; field++) addSquare(B, table, row(field), total, rho * p.A);
+  if (frame.axialOnly[m]) return;
+  const Iy = p.Iy ?? 0;
+  const Iz = p.Iz ?? 0;
+  addSquare(B, table, row(3), total, rho * (Iy + Iz));
+  addSquare(B, table, row(6), total, rho * Iz);
+  addSquare(B, table, row(7), total, rho * Iy);
+  const coupled = rho * (p.Iyz ?? 0);
+  if (coupled === 0) return;
+  const v = row(6);
+  const w = row(7);
+  for (let i = 0; i < total; i++)
+    for (let j = 0; j < total; j++)
+      B[i * total + j]! += coupled * (table[v + i]! * table[w + j]! + table[w + i]! * table[v + j]!);
+}
+
+/** (φᵀ·M·r)²/(φᵀ·M·φ) for unit translations r of the whole frame, its supports included. */
+function effectiveMass(
+  pencil: Pencil,
+  { frame }: Prepared,
+  members: readonly MemberPencil[],
+  vector: Float64Array,
+  u: Float64Array,
+): [number, number, number] {
+  const own = pencil.timesB(vector).reduce((sum, value, i) => sum + value * vector[i]!, 0);
+  const shared: [number, number, number] = [0, 0, 0];
+  members.forEach(({ B, inner }, m) => {
+    if (!B) return;
+    const z = pencil.memberVector(m, u, vector);
+    const n = 12 + inner;
+    for (let direction = 0; direction < 3; direction++) {
+      let sum = 0;
+      for (let k = 0; k < 3; k++) {
+        const r = frame.axes[9 * m + 3 * k + direction]!;
+        if (r === 0) continue;
+        for (let i = 0; i < n; i++) sum += z[i]! * r * (B[i * n + k]! + B[i * n + 6 + k]!);
+      }
+      shared[direction]! += sum;
+    }
+  });
+  frame.masses.forEach((mass, n) => {
+    for (let k = 0; k < 3; k++) shared[k]! += mass * u[6 * n + k]!;
+  });
+  return shared.map((value) => (own > 0 ? (value * value) / own : 0)) as [number, number, number];
+}
