@@ -15,3 +15,28 @@ export type { Progress } from './sparse/factor.js';
 export { bucklingModes, effectiveLengths, type BucklingMode, type EffectiveLength } from './eigen/buckling.js';
 export { vibrationModes, type VibrationMode } from './eigen/modes.js';
 export { prepareEquations, type Prepared } from './static.js';
+export {
+  influenceAreas,
+  influenceAt,
+  influenceLine,
+  trainExtremes,
+  type InfluenceLine,
+  type InfluenceTarget,
+  type Train,
+  type TrainExtreme,
+  type TravelLine,
+} from './influence/influence-line.js';
+export { factorFrame } from './static.js';
+export {
+  plasticCollapse,
+  type PlasticCollapse,
+  type PlasticEvent,
+  type PlasticOptions,
+} from './plastic/collapse.js';
+export {
+  equivalentForces,
+  initialBow,
+  initialSway,
+  withImperfections,
+  type Imperfections,
+} from './imperfections.js';

@@ -118,12 +118,7 @@ export function integrate(
     const t = breaks[s + 1]! - breaks[s]!;
     const c = flexibility.coefficients;
     const g = flexibility.uniform ? 0 : flexibilityCount * m * s;
-    for (const { segment, by } of dislocations)
-      if (segment === s) {
-        for (let k = 0; k < 4; k++) state[k]! += by[k]!;
-        state[4]! -= by[4]!;
-        state[5]! += by[5]!;
-      }
+    for (const { segment, by } of dislocations) if (segment === s) jump(state, by);
     // Along the axis and about it
     multiply(c, g, m, forces, f, terms, rate, 1, false);
     rate[0]! += strain[0];
@@ -147,12 +142,20 @@ export function integrate(
       state[slope] = endSlope;
     }
   }
+  for (const { segment, by } of dislocations) if (segment === count) jump(state, by);
   const [u, v, w, phi, slopeW, slopeV] = state as unknown as number[];
   return {
     displacements: out,
     displacementTerms: D,
     end: Float64Array.of(u!, v!, w!, phi!, -slopeW!, slopeV!),
   };
+}
+
+/** Moves a state (u, v, w, φ and the slopes of w and v) by a dislocation; the slope of w is −θy. */
+function jump(state: Float64Array, by: Float64Array): void {
+  for (let k = 0; k < 4; k++) state[k]! += by[k]!;
+  state[4]! -= by[4]!;
+  state[5]! += by[5]!;
 }
 
 /** rate ← (or +=) factor · a · b for polynomials of `m` and `n` terms. */

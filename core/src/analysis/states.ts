@@ -171,6 +171,7 @@ function memoised(state: SecondOrderState): (member: number) => MemberField {
 interface Begin {
   axial: readonly Float64Array[];
   memberForces: Float64Array;
+  reactions: Float64Array;
   inactive: Uint8Array;
 }
 
@@ -189,14 +190,15 @@ function startOfSecondOrder(
       : { ...linear.combine(selection.factors), inactive: new Uint8Array(frame.memberIds.length) },
   );
   if (outcome.ok) {
-    const { startStates, memberForces, inactive } = outcome.value;
-    return { axial: firstOrderAxial(prepared, loads, (m) => startStates[12 * m]!), memberForces, inactive };
+    const { startStates, memberForces, reactions, inactive } = outcome.value;
+    return { axial: firstOrderAxial(prepared, loads, (m) => startStates[12 * m]!), memberForces, reactions, inactive };
   }
   const locked = (m: number) => -elements.local[144 * m]! * frame.length[m]! * (loads.fields[m]?.strain[0] ?? 0);
   if (!frame.memberIds.some((_, m) => locked(m) > 0)) throw new ProblemError(outcome.problems);
   return {
     axial: firstOrderAxial(prepared, loads, locked),
     memberForces: new Float64Array(12 * frame.memberIds.length),
+    reactions: new Float64Array(6 * frame.nodeIds.length),
     inactive: new Uint8Array(frame.memberIds.length),
   };
 }
@@ -210,7 +212,7 @@ function secondOrderWithSlack(
 ): { state: SecondOrderState; slack: Uint8Array; iterations: number } {
   const { frame } = prepared;
   let { inactive } = begin;
-  let start: Pick<SecondOrderState, 'axial' | 'memberForces'> = begin;
+  let start: Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'> = begin;
   let iterations = 0;
   const seen = new Set<string>();
   for (;;) {

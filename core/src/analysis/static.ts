@@ -88,6 +88,23 @@ export function solveStatic(frame: Frame, progress?: Progress): Outcome<StaticRe
   });
 }
 
+/**
+ * The stiffness of a frame with all members acting, factored.
+ *
+ * @throws ProblemError `mechanism` naming nodes and directions that can move
+ */
+export function factorFrame(prepared: Prepared, progress?: Progress): Factor {
+  const factor = factorStiffness(
+    prepared.frame,
+    prepared.constraints,
+    prepared.plan,
+    localMatrices(prepared),
+    progress,
+  );
+  refuseMechanisms(prepared, factor, prepared.cases);
+  return factor;
+}
+
 /** Local stiffness by member; those that do not act add nothing. */
 export function localMatrices({ elements }: Prepared, inactive?: Uint8Array) {
   return (m: number): Float64Array | undefined =>

@@ -15,3 +15,4 @@ export {
 } from './member-functions.js';
 export { resultSelections, superpose, type ResultSelection } from './selection.js';
 export { memberStations, type Station } from './stations.js';
+export { envelope, envelopeAt, type EnvelopePiece, type NamedField } from './envelope.js';

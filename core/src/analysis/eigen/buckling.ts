@@ -78,7 +78,7 @@ function modesWith(
     return { inner: shapes.inner, K, Kinner: shapes.Kinner, B };
   });
   if (!anyCompression || wanted === 0) return [];
-  const linkages = linkageMatrices(prepared, state.loads, state.memberForces).map(({ freedoms, K }) => ({
+  const linkages = linkageMatrices(prepared, state.loads, state.memberForces, state.reactions).map(({ freedoms, K }) => ({
     freedoms,
     K: K.map((value) => -value),
   }));
@@ -108,7 +108,7 @@ function modesWith(
   let pairs = search(factored, wanted, { begin: [rough[0]!.vector] });
   for (let round = 0; round < 4 && pairs.length > 0; round++) {
     // All factors up to a little over the highest must have been found
-    const upTo = lambdaOf(pairs[pairs.length - 1]!) * (1 - 1e-7);
+    const upTo = lambdaOf(pairs[pairs.length - 1]!) * (1 - 1e-5);
     const expected = pencil.shifted(upTo).negatives;
     const below = pairs.filter((pair) => lambdaOf(pair) < upTo).length;
     if (expected <= below) break;

@@ -77,7 +77,7 @@ function modesWith(
     const u = pencil.nodes(vector);
     return {
       frequency: Math.sqrt(Math.max(0, lambda)) / (2 * Math.PI),
-      shape: scaledShape(u, 0),
+      shape: scaledShape(u, 1e-9 * vector.reduce((most, value) => Math.max(most, Math.abs(value)), 0)),
       effectiveMass: effectiveMass(pencil, prepared, members, vector, u),
     };
   });
@@ -128,7 +128,7 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: P
   let pairs = find(wanted, { begin });
   let modes = toModes(pairs).slice(0, wanted);
   for (let round = 0; round < 4 && modes.length > 0; round++) {
-    const upTo = modes[modes.length - 1]!.lambda * (1 - 1e-7) - 1e-9 * Math.abs(shift);
+    const upTo = modes[modes.length - 1]!.lambda * (1 - 1e-5) - 1e-9 * Math.abs(shift);
     if (!(upTo > 0)) break;
     const expected = pencil.shifted(upTo).negatives;
     const below = modes.filter(({ lambda }) => lambda < upTo).length;

@@ -41,12 +41,14 @@ const forceRow = [1, 0, 3, 2] as const;
 /**
  * Builds a member's bending stiffness under an axial force given on each segment between breaks.
  *
+ * @param free planes in which the axial force acts on the deflection, w then v
  * @param axial four coefficients a segment: N as a polynomial of the distance from the segment's start, N
  */
 export function beamColumn(
   breaks: Float64Array,
   flexibility: Flexibility,
   axial: Float64Array,
+  free: Stretch['free'] = [true, true],
 ): BeamColumn {
   const pieces: Piece[] = [];
   let possible = true;
@@ -61,7 +63,7 @@ export function beamColumn(
     const count = Math.min(2000, Math.max(1, Math.ceil((Math.sqrt(most * softest) * h) / longestStep)));
     for (let i = 0; i < count; i++) {
       const from = (h * i) / count;
-      const stretch = stretchAt(flexibility, at, from, h / count, N);
+      const stretch = stretchAt(flexibility, at, from, h / count, N, free);
       const shear = Math.max(c[at + 5 * flexibility.terms]!, c[at + 6 * flexibility.terms]!);
       if (!(1 + shear * Math.min(N[0], atEnd) > 0)) possible = false;
       pieces.push({ from: breaks[s]! + from, segment: s, stretch, ...stiffnessOf(stretch) });
@@ -77,16 +79,17 @@ function stretchAt(
   from: number,
   h: number,
   N: Stretch['N'],
+  free: Stretch['free'],
 ): Stretch {
   const moving = Float64Array.from(N);
   shift(moving, 0, 4, from);
   const shiftedN = [moving[0]!, moving[1]!, moving[2]!, moving[3]!] as const;
   if (from === 0 || flexibility.terms === 1)
-    return { h, flexibility: flexibility.coefficients, at, terms: flexibility.terms, N: shiftedN };
+    return { h, flexibility: flexibility.coefficients, at, terms: flexibility.terms, N: shiftedN, free };
   const { terms } = flexibility;
   const moved = flexibility.coefficients.slice(at, at + 7 * terms);
   for (let k = 0; k < 7; k++) shift(moved, k * terms, terms, from);
-  return { h, flexibility: moved, at: 0, terms, N: shiftedN };
+  return { h, flexibility: moved, at: 0, terms, N: shiftedN, free };
 }
 
 /** Coefficients of c(t + d), in place (Horner's scheme repeated). */

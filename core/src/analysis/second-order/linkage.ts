@@ -16,11 +16,12 @@ export function linkageMatrices(
   { frame }: Prepared,
   loads: CaseLoads,
   memberForces: Float64Array,
+  reactions: Float64Array,
 ): FreedomMatrix[] {
   const out: FreedomMatrix[] = [];
   const grouped = frame.groups.length > 0;
   if (!grouped && !frame.armed.includes(1)) return out;
-  const brought = grouped ? loads.nodal.slice() : undefined;
+  const brought = grouped ? loads.nodal.map((value, i) => value + reactions[i]!) : undefined;
   for (let m = 0; m < frame.memberIds.length; m++)
     for (let end = 0; end < 2; end++) {
       const n = end === 0 ? frame.start[m]! : frame.end[m]!;

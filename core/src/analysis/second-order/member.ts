@@ -53,7 +53,7 @@ export class MemberUnderForce {
       return;
     }
     const flexibility = memberFlexibility(frame, member, breaks);
-    this.column = beamColumn(breaks, flexibility, axial);
+    this.column = beamColumn(breaks, flexibility, axial, freePlanes(frame, member));
     this.K = K.slice();
     bendingFreedoms.forEach((i, r) =>
       bendingFreedoms.forEach((j, c) => {
@@ -218,6 +218,13 @@ export class MemberUnderForce {
       displacements,
     };
   }
+}
+
+/** Planes of bending that lie in the plane of a plane frame; both in space. */
+function freePlanes(frame: Frame, m: number): [boolean, boolean] {
+  if (!frame.plane) return [true, true];
+  const across = (row: number) => Math.abs(frame.axes[9 * m + row + 1]!) > 1 - 1e-9;
+  return [!across(6), !across(3)];
 }
 
 /** Coefficients of c(t + from). */

@@ -5,6 +5,8 @@ export const seriesTerms = 18;
 /** Longest stretch in terms of √(|N|/EI)·h that one series covers. */
 export const longestStep = 1.2;
 
+const noForce = [0, 0, 0, 0] as const;
+
 /** One stretch of a member that bends under an axial force; all polynomials in t from its start. */
 export interface Stretch {
   readonly h: number;
@@ -14,6 +16,8 @@ export interface Stretch {
   readonly terms: number;
   /** Axial force, tension positive: four coefficients. */
   readonly N: readonly [number, number, number, number];
+  /** Planes in which it acts on the deflection, w then v: a plane frame is held across its plane. */
+  readonly free: readonly [boolean, boolean];
 }
 
 /** What acts across a stretch: line loads qw and qv as cubic polynomials, and curvatures without force. */
@@ -38,7 +42,7 @@ export class Series {
    * @param state w, ψ, M, H of plane w, then of plane v
    */
   solve(stretch: Stretch, state: ArrayLike<number>, across: Across | undefined): void {
-    const { flexibility: c, at, terms, N } = stretch;
+    const { flexibility: c, at, terms, free } = stretch;
     for (let p = 0; p < 2; p++) {
       this.deflection[p]![0] = state[4 * p]!;
       this.slope[p]![0] = state[4 * p + 1]!;
@@ -52,6 +56,7 @@ export class Series {
     }
     for (let k = 0; k < seriesTerms; k++)
       for (let p = 0; p < 2; p++) {
+        const N = free[p as 0 | 1] ? stretch.N : noForce;
         const shear = at + (p === 0 ? 6 : 5) * terms;
         const dw = this.tangent[p]!;
         const H = this.transverse[p]!;
@@ -81,7 +86,7 @@ export class Series {
   }
 
   /** One plane where the flexibility is constant and the planes are not coupled. */
-  private uniformPlane(p: 0 | 1, { flexibility: c, at, N }: Stretch, across: Across | undefined): void {
+  private uniformPlane(p: 0 | 1, { flexibility: c, at, N, free }: Stretch, across: Across | undefined): void {
     const w = this.deflection[p];
     const psi = this.slope[p];
     const M = this.moment[p];
@@ -94,7 +99,7 @@ export class Series {
       return;
     }
     const q = across?.q[p];
-    const [n0, n1, n2, n3] = N;
+    const [n0, n1, n2, n3] = free[p] ? N : noForce;
     const varies = n1 !== 0 || n2 !== 0 || n3 !== 0;
     const whole = 1 / (1 + s * n0);
     for (let k = 0; k < seriesTerms; k++) {

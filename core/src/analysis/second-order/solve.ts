@@ -42,20 +42,20 @@ const mostIterations = 60;
 export function solveSecondOrder(
   prepared: Prepared,
   loads: CaseLoads,
-  start: Pick<SecondOrderState, 'axial' | 'memberForces'>,
+  start: Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'>,
   inactive: Uint8Array | undefined,
   where: Record<string, unknown>,
   progress?: Progress,
 ): SecondOrderState {
-  let { axial, memberForces } = start;
+  let from = start;
   let negative = 0;
   let before = Infinity;
   for (let iteration = 1; iteration <= mostIterations; iteration++) {
     progress?.step(iteration / mostIterations);
-    const step = solveUnder(prepared, loads, axial, memberForces, inactive);
+    const step = solveUnder(prepared, loads, from, inactive);
     negative = step.negative;
-    const change = largestChange(axial, step.axial);
-    ({ axial, memberForces } = step);
+    const change = largestChange(from.axial, step.axial);
+    from = step;
     if (!Number.isFinite(change.largest)) break;
     if (change.difference <= converged * Math.max(change.largest, 1e-300) || change.largest === 0) {
       if (negative > 0) break;
@@ -105,8 +105,7 @@ function largestChange(
 function solveUnder(
   prepared: Prepared,
   loads: CaseLoads,
-  axial: readonly Float64Array[],
-  memberForces: Float64Array,
+  { axial, memberForces, reactions }: Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'>,
   inactive: Uint8Array | undefined,
 ): Omit<SecondOrderState, 'iterations'> & { negative: number } {
   const { frame, constraints, plan } = prepared;
@@ -114,7 +113,7 @@ function solveUnder(
   const factor = new Factor(plan.symbolic);
   assembleMembers(frame, constraints, plan, (m) => members[m]!.K, factor.values);
   assembleSprings(frame, constraints, plan, factor.values);
-  const linkages = linkageMatrices(prepared, loads, memberForces);
+  const linkages = linkageMatrices(prepared, loads, memberForces, reactions);
   for (const { freedoms, K } of linkages)
     assembleFreedoms(constraints, plan, freedoms, K, factor.values);
   factor.factorize();

@@ -1,0 +1,24 @@
+import { beams } from './beams.js';
+import { dynamics } from './dynamics.js';
+import { frames, space, trusses } from './frames.js';
+import { influence } from './influence.js';
+import { plastic } from './plastic.js';
+import { buckling, secondOrder } from './stability.js';
+import { tapers } from './tapers.js';
+import type { VerificationGroup } from './case.js';
+
+export type { VerificationCase, VerificationGroup } from './case.js';
+
+/** Every case of the verification manual. */
+export const verification: readonly VerificationGroup[] = [
+  beams,
+  frames,
+  trusses,
+  space,
+  tapers,
+  secondOrder,
+  buckling,
+  dynamics,
+  plastic,
+  influence,
+];
