@@ -1,4 +1,5 @@
-// npm run bench: prints figures, asserts nothing. Names choose parts: npm run bench -- pipeline screen
+// npm run bench: prints figures, asserts nothing. Names choose parts: npm run bench -- pipeline analysis screen;
+// frame models to measure may follow: npm run bench -- analysis tower.json
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
@@ -12,21 +13,29 @@ const wanted = (name) => parts.length === 0 || parts.includes(name);
 installPackages();
 console.log(`${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} cores, Node ${process.version}`);
 
-if (wanted('pipeline')) {
-  // Bundled as the browser gets it, so that module loading costs nothing
+/** Runs a TypeScript file bundled as the browser gets it, so that module loading costs nothing. */
+async function run(name, args = []) {
   const { build } = await import('esbuild');
   const folder = mkdtempSync(join(tmpdir(), 'hashira-bench-'));
-  const file = join(folder, 'pipeline.mjs');
+  const file = join(folder, `${name}.mjs`);
   await build({
-    entryPoints: [join(root, 'core/bench/pipeline.ts')],
+    entryPoints: [join(root, `core/bench/${name}.ts`)],
     bundle: true,
     platform: 'node',
     format: 'esm',
     outfile: file,
     logLevel: 'error',
   });
-  spawnSync(process.execPath, [file], { stdio: 'inherit' });
+  spawnSync(process.execPath, [file, ...args], { stdio: 'inherit' });
   rmSync(folder, { recursive: true });
+}
+
+if (wanted('pipeline')) await run('pipeline');
+if (wanted('analysis')) {
+  await run(
+    'analysis',
+    parts.filter((part) => part.endsWith('.json')),
+  );
 }
 
 if (wanted('screen')) {

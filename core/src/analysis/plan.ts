@@ -63,6 +63,15 @@ function same(a: Int32Array, b: Int32Array): boolean {
   return true;
 }
 
+/** The symbolic factorization for a frame's topology and unknowns, made anew. */
+export function analyseTopology(frame: Frame, constraints: Constraints): Symbolic {
+  return analyseCliques(constraints, memberCliques(frame, constraints));
+}
+
+function analyseCliques({ weights, positions }: Constraints, cliques: Cliques): Symbolic {
+  return analyseGraph(graphOfCliques(weights, cliques.start, cliques.members, positions));
+}
+
 interface Cliques {
   readonly start: Int32Array;
   readonly members: Int32Array;
@@ -111,8 +120,8 @@ function memberCliques(frame: Frame, constraints: Constraints): Cliques {
 }
 
 function makePlan(frame: Frame, constraints: Constraints, cliques: Cliques, key: PlanKey): Plan {
-  const { weights, blockOf, slotOf, positions, unknown, plain } = constraints;
-  const symbolic = analyseGraph(graphOfCliques(weights, cliques.start, cliques.members, positions));
+  const { weights, blockOf, slotOf, unknown, plain } = constraints;
+  const symbolic = analyseCliques(constraints, cliques);
   const equation = Int32Array.from(blockOf, (b, u) => symbolic.offset[b]! + slotOf[u]!);
   const nodeEquation = new Int32Array(unknown.length).fill(held);
   for (let i = 0; i < unknown.length; i++) if (unknown[i]! >= 0) nodeEquation[i] = equation[unknown[i]!]!;
