@@ -204,28 +204,60 @@ export function fieldOf(
   dislocations: readonly Dislocation[],
   start: Float64Array,
 ): MemberField {
-  let integrated: ReturnType<typeof integrate> | undefined;
-  const displaced = () =>
-    (integrated ??= integrate(
+  return new LazyField(frame, member, breaks, terms, forces, strain, dislocations, start);
+}
+
+class LazyField implements MemberField {
+  readonly breaks: Float64Array;
+  readonly forceTerms: number;
+  readonly forces: Float64Array;
+  private integrated: { displacements: Float64Array; displacementTerms: number } | undefined;
+  private readonly frame: Frame;
+  private readonly member: number;
+  private readonly strain: InitialStrain;
+  private readonly dislocations: readonly Dislocation[];
+  private readonly start: Float64Array;
+
+  constructor(
+    frame: Frame,
+    member: number,
+    breaks: Float64Array,
+    terms: number,
+    forces: Float64Array,
+    strain: InitialStrain,
+    dislocations: readonly Dislocation[],
+    start: Float64Array,
+  ) {
+    this.breaks = breaks;
+    this.forceTerms = terms;
+    this.forces = forces;
+    this.frame = frame;
+    this.member = member;
+    this.strain = strain;
+    this.dislocations = dislocations;
+    this.start = start;
+  }
+
+  get displacementTerms(): number {
+    return this.displaced().displacementTerms;
+  }
+
+  get displacements(): Float64Array {
+    return this.displaced().displacements;
+  }
+
+  private displaced(): { displacements: Float64Array; displacementTerms: number } {
+    const { frame, member, breaks, forces, forceTerms, strain, dislocations, start } = this;
+    return (this.integrated ??= integrate(
       memberFlexibility(frame, member, breaks),
       frame.axialOnly[member] === 1,
       breaks,
       forces,
-      terms,
+      forceTerms,
       strain,
       dislocations,
       start,
       6,
     ));
-  return {
-    breaks,
-    forceTerms: terms,
-    forces,
-    get displacementTerms() {
-      return displaced().displacementTerms;
-    },
-    get displacements() {
-      return displaced().displacements;
-    },
-  };
+  }
 }

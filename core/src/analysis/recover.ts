@@ -59,7 +59,8 @@ export function recoverMembers(
       p.fill(0);
       p[6] = K[T]! * (local[6]! - local[0]!);
       p[0] = -p[6];
-    } else
+    } else if (frame.coupling[m] === 0) timesUncoupled(K, T, local, p);
+    else
       for (let i = 0; i < 12; i++) {
         let sum = 0;
         for (let j = 0; j < 12; j++) sum += K[T + 12 * i + j]! * local[j]!;
@@ -81,6 +82,39 @@ export function recoverMembers(
     for (let k = 0; k < 6; k++) states[s + 6 + k] = local[k]!;
   }
   return { states, endForces, memberForces };
+}
+
+/** p ← K·u where stretch, twist and the two planes of bending do not meet; hinges keep them apart. */
+function timesUncoupled(K: Float64Array, T: number, u: Float64Array, p: Float64Array): void {
+  p[0] = K[T]! * u[0]! + K[T + 6]! * u[6]!;
+  p[6] = K[T + 72]! * u[0]! + K[T + 78]! * u[6]!;
+  p[3] = K[T + 39]! * u[3]! + K[T + 45]! * u[9]!;
+  p[9] = K[T + 111]! * u[3]! + K[T + 117]! * u[9]!;
+  bendingTimes(K, T, u, p, 1, 5);
+  bendingTimes(K, T, u, p, 2, 4);
+}
+
+/** One plane of bending: translation t and rotation r. */
+function bendingTimes(
+  K: Float64Array,
+  T: number,
+  u: Float64Array,
+  p: Float64Array,
+  t: number,
+  r: number,
+): void {
+  const a = u[t]!;
+  const b = u[r]!;
+  const c = u[t + 6]!;
+  const d = u[r + 6]!;
+  let row = T + 12 * t;
+  p[t] = K[row + t]! * a + K[row + r]! * b + K[row + t + 6]! * c + K[row + r + 6]! * d;
+  row = T + 12 * r;
+  p[r] = K[row + t]! * a + K[row + r]! * b + K[row + t + 6]! * c + K[row + r + 6]! * d;
+  row = T + 12 * (t + 6);
+  p[t + 6] = K[row + t]! * a + K[row + r]! * b + K[row + t + 6]! * c + K[row + r + 6]! * d;
+  row = T + 12 * (r + 6);
+  p[r + 6] = K[row + t]! * a + K[row + r]! * b + K[row + t + 6]! * c + K[row + r + 6]! * d;
 }
 
 /** A bar stays straight between its nodes. */

@@ -160,7 +160,7 @@ function hingedJointNotes(frame: Frame, dropped: readonly number[]): string[] {
 }
 
 /** Imbalance, as a share of the largest load, that is worth a step of refinement. */
-const worthRefining = 1e-12;
+const worthRefining = 3e-11;
 
 /** Solves for every set of loads with one factorization, with a step of iterative refinement where it helps. */
 export function solveLinear(

@@ -44,15 +44,17 @@ function formField(frame: Frame, results: StaticResults, member: number, factors
   const forces = new Float64Array(6 * terms * (breaks.length - 1));
   const start = new Float64Array(12);
   const strain: [number, number, number] = [0, 0, 0];
-  factors.forEach((factor, c) => {
-    if (factor === 0) return;
+  for (let c = 0; c < factors.length; c++) {
+    const factor = factors[c]!;
+    if (factor === 0) continue;
     const states = results.startStates[c]!;
     for (let k = 0; k < 12; k++) start[k]! += factor * states[12 * member + k]!;
     const field = results.loads.fields[c]![member];
-    if (!field) return;
-    for (let k = 0; k < forces.length; k++) forces[k]! += factor * field.forces[k]!;
+    if (!field) continue;
+    const own = field.forces;
+    for (let k = 0; k < own.length; k++) forces[k]! += factor * own[k]!;
     for (let k = 0; k < 3; k++) strain[k]! += factor * field.strain[k]!;
-  });
+  }
   addStartForces(forces, terms, breaks, start, 0);
   return fieldOf(frame, member, breaks, terms, forces, strain, [], start);
 }
@@ -130,7 +132,49 @@ export function forceCandidates(field: MemberField, name: ForceName): PlacedValu
 
 /** Smallest and largest value of an internal force along the member, found and not sampled. */
 export function forceExtremes(field: MemberField, name: ForceName): { min: PlacedValue; max: PlacedValue } {
-  return extremes(forceCandidates(field, name));
+  const terms = field.forceTerms;
+  if (terms > 4) return extremes(forceCandidates(field, name));
+  return cubicExtremes(field, terms * forceNames.indexOf(name));
+}
+
+/** Extremes of polynomials up to the third degree: their derivatives' roots are in closed form. */
+function cubicExtremes(field: MemberField, offset: number): { min: PlacedValue; max: PlacedValue } {
+  const { breaks, forces, forceTerms: terms } = field;
+  let minX = breaks[0]!;
+  let maxX = minX;
+  let min = Infinity;
+  let max = -Infinity;
+  for (let s = 0; s + 1 < breaks.length; s++) {
+    const at = 6 * terms * s + offset;
+    const from = breaks[s]!;
+    const h = breaks[s + 1]! - from;
+    const c0 = forces[at]!;
+    const c1 = forces[at + 1]!;
+    const c2 = forces[at + 2]!;
+    const c3 = forces[at + 3]!;
+    for (let k = 0; k < 4; k++) {
+      let t = 0;
+      if (k === 1) t = h;
+      else if (k >= 2) {
+        // Roots of c1 + 2·c2·t + 3·c3·t², without cancellation
+        const square = c2 * c2 - 3 * c3 * c1;
+        if (square < 0) break;
+        const q = -(c2 + (c2 < 0 ? -1 : 1) * Math.sqrt(square));
+        t = k === 2 ? c1 / q : q / (3 * c3);
+        if (!(t > 0 && t < h)) continue;
+      }
+      const value = c0 + (c1 + (c2 + c3 * t) * t) * t;
+      if (value < min) {
+        min = value;
+        minX = from + t;
+      }
+      if (value > max) {
+        max = value;
+        maxX = from + t;
+      }
+    }
+  }
+  return { min: { x: minX, value: min }, max: { x: maxX, value: max } };
 }
 
 /** Smallest and largest displacement along the member, local axes. */
