@@ -1,15 +1,21 @@
 /** Negative eigenvalues of a small symmetric matrix (n × n, row-major), by LDLᵀ with diagonal pivoting (Sylvester). */
 export function negativePivots(matrix: Float64Array, n: number): number {
   const a = matrix.slice();
-  const left = Array.from({ length: n }, (_, i) => i);
+  const done = new Uint8Array(n);
   let negatives = 0;
-  while (left.length > 0) {
-    const k = left.reduce((best, i) => (Math.abs(a[n * i + i]!) > Math.abs(a[n * best + best]!) ? i : best));
-    left.splice(left.indexOf(k), 1);
+  for (let step = 0; step < n; step++) {
+    let k = -1;
+    for (let i = 0; i < n; i++)
+      if (done[i] === 0 && (k < 0 || Math.abs(a[n * i + i]!) > Math.abs(a[n * k + k]!))) k = i;
+    done[k] = 1;
     const d = a[n * k + k]!;
     if (d < 0) negatives++;
     if (d === 0) continue;
-    for (const i of left) for (const j of left) a[n * i + j]! -= (a[n * i + k]! * a[n * k + j]!) / d;
+    for (let i = 0; i < n; i++) {
+      if (done[i] !== 0) continue;
+      const l = a[n * i + k]! / d;
+      if (l !== 0) for (let j = 0; j < n; j++) if (done[j] === 0) a[n * i + j]! -= l * a[n * k + j]!;
+    }
   }
   return negatives;
 }

@@ -164,12 +164,21 @@ export function scaledShape(u: Float64Array, noise: number): Float64Array {
   return u.map((value) => (value * (shift === scale ? sign : 1)) / scale);
 }
 
-/** out += factor · rowᵀ·row. */
+const places = new Int32Array(128);
+
+/** out += factor · rowᵀ·row; most entries of a row are zero. */
 export function addSquare(out: Float64Array, table: Float64Array, at: number, n: number, factor: number): void {
   if (factor === 0) return;
-  for (let i = 0; i < n; i++) {
+  let count = 0;
+  for (let i = 0; i < n; i++) if (table[at + i] !== 0) places[count++] = i;
+  for (let a = 0; a < count; a++) {
+    const i = places[a]!;
     const x = factor * table[at + i]!;
-    if (x !== 0) for (let j = 0; j < n; j++) out[i * n + j]! += x * table[at + j]!;
+    const row = i * n;
+    for (let b = 0; b < count; b++) {
+      const j = places[b]!;
+      out[row + j]! += x * table[at + j]!;
+    }
   }
 }
 

@@ -65,7 +65,7 @@ export function largestPairs(
     const pairs = ritz(V, H);
     const scale = Math.abs(pairs[0]?.theta ?? 0);
     const positive = pairs.filter(({ theta }) => theta > 1e-12 * scale).slice(0, wanted);
-    if (finished || (positive.length === wanted && settled(positive, before, fresh, H, V, next, scale * tolerance, tolerance)))
+    if (finished || (positive.length === wanted && settled(operator, positive, before, fresh, H, V, next, tolerance)))
       return positive.map(({ theta, coefficients }) => ({ theta, vector: combine(V, coefficients, size) }));
   }
 }
@@ -99,32 +99,26 @@ function ritz(V: readonly Float64Array[], H: readonly number[][]): RitzPair[] {
     .map(({ theta, k }) => ({ theta, coefficients: Float64Array.from(vectors.getColumn(k)) }));
 }
 
-/** The residual of a Ritz pair is the part of the last images outside the span, by the pair's last coefficients. */
+/** The residual of a Ritz pair is the part of the last images outside the span, by the pair's last coefficients; in C. */
 function settled(
+  operator: Operator,
   pairs: readonly RitzPair[],
   before: number,
   fresh: number,
   H: readonly number[][],
   V: readonly Float64Array[],
   images: readonly Float64Array[],
-  floor: number,
   tolerance: number,
 ): boolean {
-  // Norms of the images' parts outside, by Pythagoras from their projections
-  const outside = images.slice(0, fresh).map((image, j) => {
-    const projected = Float64Array.from(image);
-    V.forEach((v, i) => axpy(-H[before + j]![i]!, v, projected));
-    return projected;
+  const norms = images.slice(0, fresh).map((image, j) => {
+    const outside = image.slice();
+    V.forEach((v, i) => axpy(-H[before + j]![i]!, v, outside));
+    return Math.sqrt(Math.max(0, dot(outside, operator.inner(outside))));
   });
+  const floor = 1e-3 * (pairs[0]?.theta ?? 0);
   return pairs.every(({ theta, coefficients }) => {
-    const residual = new Float64Array(outside[0]!.length);
-    outside.forEach((part, j) => axpy(coefficients[before + j]!, part, residual));
-    let norm = 0;
-    for (const value of residual) norm = Math.max(norm, Math.abs(value));
-    let size = 0;
-    const vector = combine(V, coefficients, residual.length);
-    for (const value of vector) size = Math.max(size, Math.abs(value));
-    return norm <= Math.max(tolerance * Math.abs(theta), 1e-3 * floor) * size;
+    const residual = norms.reduce((sum, norm, j) => sum + Math.abs(coefficients[before + j]!) * norm, 0);
+    return residual <= tolerance * Math.max(theta, floor);
   });
 }
 

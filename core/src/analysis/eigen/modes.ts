@@ -17,6 +17,8 @@ export interface VibrationMode {
   readonly effectiveMass: readonly [number, number, number];
 }
 
+/** Unknowns up to which a search without a shift is fast enough. */
+const small = 3000;
 /** A frequency below this share of the first elastic one is a rigid-body motion's rounding. */
 const rigidShare = 2e-3;
 
@@ -112,20 +114,22 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: P
     pairs
       .map(({ theta, vector }) => ({ lambda: shift + 1 / theta, vector }))
       .sort((a, b) => a.lambda - b.lambda);
-  // A rough first elastic mode, then a shift beside it: below where nothing is lower, beneath zero for a free body
-  const rough = toModes(find(shift === 0 ? 1 : 7, { tolerance: 1e-2 }));
-  const elastic0 = rough.find((mode) => !isRigid(prepared, pencil, mode));
-  const begin = rough.map(({ vector }) => vector);
-  if (elastic0 && elastic0.lambda > 0) {
-    const free = shift !== 0;
-    shift = (free ? -0.2 : 0.95) * elastic0.lambda;
+  const free = shift !== 0;
+  const isElastic = (mode: Mode) => !isRigid(prepared, pencil, mode);
+  let pairs: EigenPair[] = [];
+  if (free || pencil.size < small) pairs = find(free ? Math.max(wanted, 7) : wanted, {});
+  // A large frame: a rough first mode, then a shift below it. A free one whose shift lies too high: one near its modes
+  const rough = pairs.length > 0 ? toModes(pairs) : toModes(find(1, { tolerance: 1e-2 }));
+  const lowestElastic = rough.find(isElastic)?.lambda ?? 0;
+  if (lowestElastic > 0 && (pairs.length === 0 || lowestElastic < 2 * Math.abs(shift))) {
+    shift = (free ? -0.2 : 0.95) * lowestElastic;
     factored = pencil.shifted(shift);
     while (!free && factored.negatives > 0) {
       shift *= 0.7;
       factored = pencil.shifted(shift);
     }
+    pairs = find(wanted, { begin: rough.map(({ vector }) => vector) });
   }
-  let pairs = find(wanted, { begin });
   let modes = toModes(pairs).slice(0, wanted);
   for (let round = 0; round < 4 && modes.length > 0; round++) {
     const upTo = modes[modes.length - 1]!.lambda * (1 - 1e-5) - 1e-9 * Math.abs(shift);

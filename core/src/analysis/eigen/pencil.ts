@@ -187,17 +187,18 @@ export class Pencil {
         const count = this.innerStart[m + 1]! - this.innerStart[m]!;
         if (count === 0) continue;
         const first = plan.size + this.innerStart[m]!;
+        const { inverse } = member;
         for (let i = 0; i < count; i++) {
           let sum = 0;
-          for (let k = 0; k < count; k++) sum += member.inverse[i * count + k]! * f[first + k]!;
+          for (let k = 0; k < count; k++) sum += inverse[i * count + k]! * f[first + k]!;
           out[first + i] = sum;
         }
         if (!member.carry) continue;
         toMember(frame, m, u, z);
-        for (let k = 0; k < count; k++) {
-          let sum = 0;
-          for (let i = 0; i < 12; i++) sum += member.carry[i * count + k]! * z[i]!;
-          out[first + k]! -= sum;
+        const { carry } = member;
+        for (let i = 0; i < 12; i++) {
+          const x = z[i]!;
+          for (let k = 0; k < count; k++) out[first + k]! -= carry[i * count + k]! * x;
         }
       }
       return out;
