@@ -1,6 +1,7 @@
 /** Reading files from outside: JSON Schema validation, which compiles code and so runs on the server and command line. */
 export * from './problem.js';
 export { solveToFile, type ResultsFile, type SolveOptions } from './exchange/results-file.js';
+export { readModel } from './exchange/model-file.js';
 export { parseModel, validateModel } from './model/parse.js';
 export { frameModelSchema } from './model/schema.js';
 export { parseDesign, validateDesign } from './recipe/parse.js';

@@ -163,6 +163,12 @@ export function prepareFrame(model: FrameModel): Frame {
       xyz[3 * b + k]! + frame.arms[6 * m + 3 + k]! - xyz[3 * a + k]! - frame.arms[6 * m + k]!;
     const L = memberAxes(along(0), along(1), along(2), member.roll ?? 0, frame.axes, 9 * m);
     frame.length[m] = L;
+    if (!(L > 0 && Number.isFinite(L)))
+      problems.push(
+        problem('invalid-model', `The length of member "${member.id}" is beyond what numbers hold; check its nodes (/members/${m})`, {
+          path: `/members/${m}`,
+        }),
+      );
     frame.action[m] = carries[member.action ?? 'frame'];
     frame.axialOnly[m] = frame.action[m] === 0 ? 0 : 1;
     const section = frame.sections[m]!;

@@ -18,6 +18,9 @@ import { toMember } from './transform.js';
  */
 const mechanismEnergy = 1e-17;
 
+/** Mechanisms that are described; a frame that is loose in more ways says enough by these. */
+const mostDescribed = 12;
+
 /**
  * Looks at a factorization's suspicious pivots and describes those that are true mechanisms: shapes that the frame can
  * take without resistance. A shape that only turns joints and that no load turns is harmless and becomes a note.
@@ -40,6 +43,7 @@ export function findMechanisms(
   const size = extent(frame);
   const diagonals = factor.diagonals;
   for (const { column } of factor.suspects) {
+    if (problems.length >= mostDescribed) break;
     const x = factor.pivotShape(column);
     let apart = 0;
     for (let i = 0; i < x.length; i++) apart += diagonals[i]! * x[i]! ** 2;

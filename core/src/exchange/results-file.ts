@@ -65,7 +65,7 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
           effectiveMass: [...effectiveMass],
         }),
       );
-    assertFinite(file, '');
+    assertFinite(file, () => '');
     return file;
   });
 }
@@ -140,15 +140,16 @@ function entryOf(
 }
 
 /** A number that is not finite never reaches an output. */
-function assertFinite(value: unknown, path: string): void {
-  if (typeof value === 'number' && !Number.isFinite(value))
-    throw new ProblemError([
-      problem(
-        'not-finite',
-        `The analysis overflowed at ${path}; the model's stiffnesses or loads are too far apart.`,
-        { path },
-      ),
-    ]);
-  if (value !== null && typeof value === 'object')
-    for (const [key, item] of Object.entries(value)) assertFinite(item, `${path}/${key}`);
+function assertFinite(value: unknown, path: () => string): void {
+  if (typeof value === 'number') {
+    if (!Number.isFinite(value))
+      throw new ProblemError([
+        problem(
+          'not-finite',
+          `The analysis overflowed at ${path()}; the model's stiffnesses or loads are too far apart.`,
+          { path: path() },
+        ),
+      ]);
+  } else if (value !== null && typeof value === 'object')
+    for (const key in value) assertFinite((value as Record<string, unknown>)[key], () => `${path()}/${key}`);
 }

@@ -8,14 +8,18 @@ type Report = (path: string, message: string, code?: string) => void;
  * Checks what a schema cannot say: ids that are unique and exist, numbers that are finite, members that have a length,
  * loads that lie on their member and in the plane. Assumes the shape of {@link FrameModel}.
  *
+ * @param skipped paths of items that do not have their shape: nothing is said of what lies in them
  * @returns every problem found, each with `where.path`; empty for a model that can be analysed
  */
-export function checkModel(model: FrameModel): Problem[] {
+export function checkModel(model: FrameModel, skipped: ReadonlySet<string> = new Set()): Problem[] {
   const problems: Problem[] = [];
-  const report: Report = (path, message, code = 'invalid-model') =>
-    void problems.push(problem(code, `${message} (${path})`, { path }));
+  const report: Report = (path, message, code = 'invalid-model') => {
+    // What the schema found at an item says enough of it
+    if (skipped.size === 0 || !isWithin(path, skipped))
+      problems.push(problem(code, `${message} (${path})`, { path }));
+  };
 
-  checkFinite(model, '', report);
+  checkFinite(model, report);
   checkUnique(model.materials, '/materials', 'material', report);
   checkUnique(model.sections, '/sections', 'section', report);
   checkUnique(model.nodes, '/nodes', 'node', report);
@@ -37,13 +41,25 @@ export function checkModel(model: FrameModel): Problem[] {
   return problems;
 }
 
-function checkFinite(value: unknown, path: string, report: Report): void {
-  if (typeof value === 'number') {
-    if (!Number.isFinite(value)) report(path, `The number is ${value}; give a finite number`);
-  } else if (Array.isArray(value)) {
-    value.forEach((item, i) => checkFinite(item, `${path}/${i}`, report));
-  } else if (value !== null && typeof value === 'object') {
-    for (const [key, item] of Object.entries(value)) checkFinite(item, `${path}/${key}`, report);
+function isWithin(path: string, skipped: ReadonlySet<string>): boolean {
+  for (let end = path.length; end > 0; end = path.lastIndexOf('/', end - 1))
+    if (skipped.has(path.slice(0, end))) return true;
+  return false;
+}
+
+/** Numbers that JSON can write and a double cannot hold; without recursion, paths are made only where needed. */
+function checkFinite(model: unknown, report: Report): void {
+  const stack: { value: object; parent: number; key: string }[] = [{ value: model as object, parent: -1, key: '' }];
+  const pathOf = (at: number): string => (at <= 0 ? '' : `${pathOf(stack[at]!.parent)}/${stack[at]!.key}`);
+  for (let at = 0; at < stack.length; at++) {
+    const { value } = stack[at]!;
+    for (const key in value) {
+      const item = (value as Record<string, unknown>)[key];
+      if (typeof item === 'number') {
+        if (!Number.isFinite(item))
+          report(`${pathOf(at)}/${key}`, `The number is ${item}; give a finite number`);
+      } else if (typeof item === 'object' && item !== null) stack.push({ value: item, parent: at, key });
+    }
   }
 }
 

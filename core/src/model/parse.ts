@@ -17,17 +17,30 @@ export function checkSchema(schema: object, value: unknown, code: string): Probl
   if (!validate) compiled.set(schema, (validate = ajv.compile(schema)));
   if (validate(value)) return [];
   const errors = validate.errors ?? [];
+  // Paths at which, or within which, something more telling than "no alternative fits" was found
+  const told = new Set<string>();
+  for (const { keyword, instancePath } of errors) {
+    if (isSummary(keyword)) continue;
+    for (let end = instancePath.length; end >= 0; end = end === 0 ? -1 : instancePath.lastIndexOf('/', end - 1)) {
+      const prefix = instancePath.slice(0, end);
+      if (told.has(prefix)) break;
+      told.add(prefix);
+    }
+  }
   const seen = new Set<string>();
   return errors.flatMap((error) => {
-    if (error.keyword === 'anyOf' || error.keyword === 'oneOf') {
-      if (errors.some((e) => e !== error && e.instancePath.startsWith(error.instancePath))) return [];
-    }
+    if (isSummary(error.keyword) && told.has(error.instancePath)) return [];
     const path = error.instancePath || '/';
     const message = `${describe(error)} (${path})`;
     if (seen.has(message)) return [];
     seen.add(message);
     return [problem(code, message, { path })];
   });
+}
+
+/** Keywords that only say that something within them failed. */
+function isSummary(keyword: string): boolean {
+  return keyword === 'anyOf' || keyword === 'oneOf' || keyword === 'if';
 }
 
 function describe(error: ErrorObject): string {
@@ -61,13 +74,56 @@ export function parseJson(text: string, code: string): Outcome<unknown> {
   }
 }
 
-/** Checks an unknown value as a frame model: schema first, then everything in {@link checkModel}. */
+/** Lists of a model whose items can be wrong one by one. */
+const lists = /^\/(?:materials|sections|nodes|members|supports|rigidGroups|masses|combinations)\/\d+|^\/loadCases\/\d+(?:\/loads\/\d+)?/;
+
+/**
+ * Checks an unknown value as a frame model: its schema, and everything in {@link checkModel} about the parts that have
+ * their shape. All that is wrong is reported at once.
+ */
 export function validateModel(value: unknown): Outcome<FrameModel> {
   const shape = checkSchema(frameModelSchema, value, 'invalid-model');
-  if (shape.length > 0) return { ok: false, problems: shape };
-  const model = value as FrameModel;
-  const problems = checkModel(model);
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: model };
+  if (shape.length === 0) {
+    const model = value as FrameModel;
+    const problems = checkModel(model);
+    return problems.length > 0 ? { ok: false, problems } : { ok: true, value: model };
+  }
+  // Where a list itself is not one, what refers to it cannot be judged
+  const items = shape.map((p) => lists.exec(String(p.where['path']))?.[0]);
+  if (items.some((path) => path === undefined)) return { ok: false, problems: shape };
+  const skipped = new Set(items as string[]);
+  return { ok: false, problems: [...shape, ...checkModel(withPlaceholders(value, skipped), skipped)] };
+}
+
+/** A copy in which every item that lacks its shape is one that has it, with the id it came with. */
+function withPlaceholders(value: unknown, skipped: ReadonlySet<string>): FrameModel {
+  const model = { ...(value as FrameModel) };
+  const placeholders: Record<string, (id: string) => unknown> = {
+    materials: (id) => ({ id, E: 1, G: 1, density: 1 }),
+    sections: (id) => ({ id, material: '', properties: { A: 1, Iy: 1, Iz: 1, J: 1 } }),
+    nodes: (id) => ({ id, x: NaN, z: NaN }),
+    members: (id) => ({ id, start: '', end: '', section: '' }),
+    supports: () => ({ node: '' }),
+    rigidGroups: (id) => ({ id, nodes: [], kind: 'body' }),
+    masses: () => ({ node: '', m: 1 }),
+    loadCases: (id) => ({ id }),
+    combinations: (id) => ({ id, state: 'strength', factors: {} }),
+  };
+  for (const [list, make] of Object.entries(placeholders)) {
+    const items = (model as unknown as Record<string, unknown>)[list] as unknown[] | undefined;
+    if (!items) continue;
+    (model as unknown as Record<string, unknown>)[list] = items.map((item, i) => {
+      const path = `/${list}/${i}`;
+      if (skipped.has(path)) {
+        const id = (item as { id?: unknown } | null)?.id;
+        return make(typeof id === 'string' ? id : `\u0000${path}`);
+      }
+      if (list !== 'loadCases') return item;
+      const { loads } = item as { loads?: unknown[] };
+      return { ...(item as object), loads: (loads ?? []).map((load, k) => (skipped.has(`${path}/loads/${k}`) ? { kind: 'none' } : load)) };
+    });
+  }
+  return model;
 }
 
 /** JSON text of a frame model → model. */

@@ -35,12 +35,16 @@ export interface BeamColumn {
   readonly possible: boolean;
 }
 
+/** Most pieces between two breaks. */
+const mostPieces = 400;
+
 /** Sign and place of a piece's end forces: force H and −M at the start, −H and M at the end. */
 const forceRow = [1, 0, 3, 2] as const;
 
 /**
  * Builds a member's bending stiffness under an axial force given on each segment between breaks.
  *
+ * @returns undefined for a member that tension has made a rope: bending plays no part in it beyond its very ends
  * @param free planes in which the axial force acts on the deflection, w then v
  * @param axial four coefficients a segment: N as a polynomial of the distance from the segment's start, N
  */
@@ -49,7 +53,7 @@ export function beamColumn(
   flexibility: Flexibility,
   axial: Float64Array,
   free: Stretch['free'] = [true, true],
-): BeamColumn {
+): BeamColumn | undefined {
   const pieces: Piece[] = [];
   let possible = true;
   for (let s = 0; s + 1 < breaks.length; s++) {
@@ -60,7 +64,12 @@ export function beamColumn(
     const most = Math.max(Math.abs(N[0]), Math.abs(atEnd));
     const c = flexibility.coefficients;
     const softest = Math.max(c[at + flexibility.terms]!, c[at + 3 * flexibility.terms]!);
-    const count = Math.min(2000, Math.max(1, Math.ceil((Math.sqrt(most * softest) * h) / longestStep)));
+    const wanted = Math.ceil((Math.sqrt(most * softest) * h) / longestStep);
+    const squeezed = Math.min(N[0], atEnd) < 0;
+    // Compression that buckles the piece between its ends in a hundred waves needs no finer look
+    if (squeezed && wanted > mostPieces) possible = false;
+    else if (wanted > mostPieces) return undefined;
+    const count = possible ? Math.max(1, wanted) : 1;
     for (let i = 0; i < count; i++) {
       const from = (h * i) / count;
       const stretch = stretchAt(flexibility, at, from, h / count, N, free);

@@ -1,3 +1,4 @@
+import { fail } from '../../problem.js';
 import type { Frame } from '../frame.js';
 import { condenseHinges, condenseLoads, displaceInside, type HingeStep } from '../hinges.js';
 import { addStartForces, integrate, memberFlexibility, type MemberField } from '../member-field.js';
@@ -53,7 +54,13 @@ export class MemberUnderForce {
       return;
     }
     const flexibility = memberFlexibility(frame, member, breaks);
-    this.column = beamColumn(breaks, flexibility, axial, freePlanes(frame, member));
+    this.column =
+      beamColumn(breaks, flexibility, axial, freePlanes(frame, member)) ??
+      fail(
+        'too-slender',
+        `Tension has made a rope of the member "${frame.memberIds[member]!}": its bending stiffness plays no part any more; give it the action "axial" or "tension-only".`,
+        { member: frame.memberIds[member] },
+      );
     this.K = K.slice();
     bendingFreedoms.forEach((i, r) =>
       bendingFreedoms.forEach((j, c) => {
