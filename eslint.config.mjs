@@ -4,7 +4,16 @@ import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '**/coverage/**', '**/test-results/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      '**/.angular/**',
+      '**/coverage/**',
+      '**/test-results/**',
+      'core/kernels/*.as.ts',
+    ],
+  },
   eslint.configs.recommended,
   {
     files: ['**/*.ts'],

@@ -27,7 +27,13 @@ const lines = [
   'simpler theory allow.',
 ];
 for (const { title, cases } of verification) {
-  lines.push('', `## ${title}`, '', '| case | source | quantity | expected | computed | error | limit |', '|---|---|---|---:|---:|---:|---:|');
+  lines.push(
+    '',
+    `## ${title}`,
+    '',
+    '| case | source | quantity | expected | computed | error | limit |',
+    '|---|---|---|---:|---:|---:|---:|',
+  );
   for (const one of cases) {
     const computed = one.compute();
     lines.push(
@@ -38,7 +44,9 @@ for (const { title, cases } of verification) {
 const text = `${lines.join('\n')}\n`;
 if (process.argv.includes('--check')) {
   const same = readFileSync(target, 'utf8') === text;
-  console.log(same ? 'The verification manual is current.' : 'The verification manual is not current: npm run manual');
+  console.log(
+    same ? 'The verification manual is current.' : 'The verification manual is not current: npm run manual',
+  );
   process.exit(same ? 0 : 1);
 }
 writeFileSync(target, text);

@@ -67,7 +67,8 @@ function median(name: string, runs: number, work: () => void): void {
 
 const files = process.argv.slice(2);
 if (files.length > 0)
-  for (const file of files) solver(file.split('/').pop()!, JSON.parse(readFileSync(file, 'utf8')) as FrameModel);
+  for (const file of files)
+    solver(file.split('/').pop()!, JSON.parse(readFileSync(file, 'utf8')) as FrameModel);
 else {
   const small: FrameModel = { ...wall(2, 3) };
   small.members = small.members.slice(0, 12);

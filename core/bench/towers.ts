@@ -105,7 +105,9 @@ export function machineFrame(): FrameModel {
     version: 1,
     space: 'solid',
     materials: [{ id: 'S235' }],
-    sections: [{ id: 'tube', material: 'S235', shape: { type: 'rectangular-hollow', h: 0.06, b: 0.06, t: 0.004 } }],
+    sections: [
+      { id: 'tube', material: 'S235', shape: { type: 'rectangular-hollow', h: 0.06, b: 0.06, t: 0.004 } },
+    ],
     nodes,
     members: members.slice(0, 60),
     masses: [{ node: '102', m: 40 }],

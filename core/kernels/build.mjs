@@ -2,6 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { Buffer } from 'node:buffer';
 import asc from 'assemblyscript/asc';
 
 const here = dirname(fileURLToPath(import.meta.url));
@@ -21,9 +22,9 @@ const { error, stderr } = await asc.main(
     'kernels.wasm',
   ],
   {
-    readFile: (name, base) => {
+    readFile: (name) => {
       try {
-        return readFileSync(join(base ?? here, name), 'utf8');
+        return readFileSync(join(here, name), 'utf8');
       } catch {
         return null;
       }

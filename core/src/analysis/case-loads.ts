@@ -48,11 +48,7 @@ function settlements(frame: Frame, loadCase: LoadCase): Float64Array {
 }
 
 /** Σ factor · case. */
-export function combineLoads(
-  frame: Frame,
-  cases: readonly CaseLoads[],
-  factors: Float64Array,
-): CaseLoads {
+export function combineLoads(frame: Frame, cases: readonly CaseLoads[], factors: Float64Array): CaseLoads {
   const sum = (of: (c: CaseLoads) => Float64Array): Float64Array => {
     const out = new Float64Array(6 * frame.nodeIds.length);
     cases.forEach((one, c) => {

@@ -46,7 +46,7 @@ export function clampedForces(
   f[0] = -start[0];
   f[1] = start[1];
   f[2] = start[2];
-  f[3] = -start[3]!;
+  f[3] = -start[3];
   f[4] = start[4];
   f[5] = -start[5];
   f[7] = -(vy + end[1]!);

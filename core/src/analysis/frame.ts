@@ -165,9 +165,13 @@ export function prepareFrame(model: FrameModel): Frame {
     frame.length[m] = L;
     if (!(L > 0 && Number.isFinite(L)))
       problems.push(
-        problem('invalid-model', `The length of member "${member.id}" is beyond what numbers hold; check its nodes (/members/${m})`, {
-          path: `/members/${m}`,
-        }),
+        problem(
+          'invalid-model',
+          `The length of member "${member.id}" is beyond what numbers hold; check its nodes (/members/${m})`,
+          {
+            path: `/members/${m}`,
+          },
+        ),
       );
     frame.action[m] = carries[member.action ?? 'frame'];
     frame.axialOnly[m] = frame.action[m] === 0 ? 0 : 1;

@@ -18,12 +18,7 @@ export interface HingeStep {
  * @param softened the stiffness is one under axial force, whose diagonal may vanish or be negative
  * @throws ProblemError `mechanism` when a freedom has nothing left to hold it between its hinges
  */
-export function condenseHinges(
-  frame: Frame,
-  member: number,
-  K: Float64Array,
-  softened = false,
-): HingeStep[] {
+export function condenseHinges(frame: Frame, member: number, K: Float64Array, softened = false): HingeStep[] {
   const steps: HingeStep[] = [];
   if (frame.axialOnly[member]) return steps;
   for (let i = 0; i < 12; i++) {

@@ -18,7 +18,10 @@ export interface Imperfections {
  * @param height of the structure, m
  * @param columns in a row, those counted that carry at least half the mean load
  */
-export function initialSway(height: number, columns: number): { phi: number; alphaH: number; alphaM: number } {
+export function initialSway(
+  height: number,
+  columns: number,
+): { phi: number; alphaH: number; alphaM: number } {
   const alphaH = Math.min(1, Math.max(2 / 3, 2 / Math.sqrt(height)));
   const alphaM = Math.sqrt(0.5 * (1 + 1 / columns));
   return { phi: (alphaH * alphaM) / 200, alphaH, alphaM };
@@ -73,10 +76,7 @@ export function equivalentForces(frame: Frame, state: FrameState, imperfections:
       const value = (q * square[k]!) / length;
       if (value !== 0) out.push({ kind: 'distributed', member, direction, q: [value, value] });
     });
-    out.push(
-      { kind: 'point', member, at: 0, F },
-      { kind: 'point', member, at: 1, F },
-    );
+    out.push({ kind: 'point', member, at: 0, F }, { kind: 'point', member, at: 1, F });
   });
   return out;
 }

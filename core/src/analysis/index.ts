@@ -12,7 +12,12 @@ export { solveStatic, type StaticResults } from './static.js';
 export { analyse, type Analysis, type FrameState, type LoadSelection } from './states.js';
 export type { CaseLoads } from './case-loads.js';
 export type { Progress } from './sparse/factor.js';
-export { bucklingModes, effectiveLengths, type BucklingMode, type EffectiveLength } from './eigen/buckling.js';
+export {
+  bucklingModes,
+  effectiveLengths,
+  type BucklingMode,
+  type EffectiveLength,
+} from './eigen/buckling.js';
 export { vibrationModes, type VibrationMode } from './eigen/modes.js';
 export { prepareEquations, type Prepared } from './static.js';
 export {

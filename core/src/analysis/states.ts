@@ -191,9 +191,15 @@ function startOfSecondOrder(
   );
   if (outcome.ok) {
     const { startStates, memberForces, reactions, inactive } = outcome.value;
-    return { axial: firstOrderAxial(prepared, loads, (m) => startStates[12 * m]!), memberForces, reactions, inactive };
+    return {
+      axial: firstOrderAxial(prepared, loads, (m) => startStates[12 * m]!),
+      memberForces,
+      reactions,
+      inactive,
+    };
   }
-  const locked = (m: number) => -elements.local[144 * m]! * frame.length[m]! * (loads.fields[m]?.strain[0] ?? 0);
+  const locked = (m: number) =>
+    -elements.local[144 * m]! * frame.length[m]! * (loads.fields[m]?.strain[0] ?? 0);
   if (!frame.memberIds.some((_, m) => locked(m) > 0)) throw new ProblemError(outcome.problems);
   return {
     axial: firstOrderAxial(prepared, loads, locked),

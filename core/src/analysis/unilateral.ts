@@ -1,13 +1,7 @@
 import { fail } from '../problem.js';
 import type { CaseLoads } from './case-loads.js';
 import { carries, type Frame } from './frame.js';
-import {
-  localMatrices,
-  refuseMechanisms,
-  solveLinear,
-  type Prepared,
-  type Solution,
-} from './static.js';
+import { localMatrices, refuseMechanisms, solveLinear, type Prepared, type Solution } from './static.js';
 import { factorStiffness } from './system.js';
 import { toMember } from './transform.js';
 
@@ -142,6 +136,7 @@ function wrongSign(
   const force = stiffness * (stretch - strain * frame.length[m]!);
   const carried = frame.action[m] === carries['tension-only'] ? force : -force;
   // Rounding is no reason to change
-  const small = 1e-10 * stiffness * (Math.abs(local[6]!) + Math.abs(local[0]!) + Math.abs(strain * frame.length[m]!));
+  const small =
+    1e-10 * stiffness * (Math.abs(local[6]!) + Math.abs(local[0]!) + Math.abs(strain * frame.length[m]!));
   return slack ? carried - small : -carried - small;
 }

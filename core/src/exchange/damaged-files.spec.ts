@@ -15,7 +15,24 @@ function generator(seed: number): () => number {
   };
 }
 
-const wrong: unknown[] = [null, '', 'x', -1, 0, 1e308, -1e308, 1e-308, true, [], {}, [1, 2], 'fixed', 'free', 3, 1e9];
+const wrong: unknown[] = [
+  null,
+  '',
+  'x',
+  -1,
+  0,
+  1e308,
+  -1e308,
+  1e-308,
+  true,
+  [],
+  {},
+  [1, 2],
+  'fixed',
+  'free',
+  3,
+  1e9,
+];
 
 /** Changes one place of a document: takes it out, doubles it, or puts something else there. */
 function damage(document: unknown, random: () => number): void {
@@ -30,7 +47,7 @@ function damage(document: unknown, random: () => number): void {
       continue;
     }
     const what = random();
-    if (what < 0.2) delete at[key];
+    if (what < 0.2) Reflect.deleteProperty(at, key);
     else if (what < 0.3) at[`${key}x`] = child;
     else if (what < 0.4 && Array.isArray(at)) at.push(child);
     else at[key] = wrong[Math.floor(random() * wrong.length)];
@@ -76,7 +93,8 @@ describe('damaged model files', () => {
       expect(outcome.ok).toBeFalse();
       if (!outcome.ok) expect(outcome.problems[0]!.code).toBe('invalid-model');
     }
-    for (const text of ['', '\u0000\u0001', '[', '['.repeat(100_000), 'NaN']) expect(readModel(text).ok).toBeFalse();
+    for (const text of ['', '\u0000\u0001', '[', '['.repeat(100_000), 'NaN'])
+      expect(readModel(text).ok).toBeFalse();
   });
 
   it('tell everything that is wrong at once, whether by shape or by sense', () => {

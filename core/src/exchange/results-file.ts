@@ -82,7 +82,9 @@ function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: 
   }
   if (options.buckling === undefined || options.buckling === 0) return;
   // Buckling goes by the first-order forces
-  const first = options.secondOrder ? analyse(frame, selections, { ...options, secondOrder: false }) : outcome;
+  const first = options.secondOrder
+    ? analyse(frame, selections, { ...options, secondOrder: false })
+    : outcome;
   if (!first.ok) throw new ProblemError(first.problems);
   file.buckling = {};
   for (const { id } of selections) {

@@ -19,7 +19,8 @@ export function checkModel(model: FrameModel, skipped: ReadonlySet<string> = new
       problems.push(problem(code, `${message} (${path})`, { path }));
   };
 
-  checkFinite(model, report);
+  known = new WeakMap();
+  if (!checkFinite(model, report)) checkFinite(model, report, '');
   checkUnique(model.materials, '/materials', 'material', report);
   checkUnique(model.sections, '/sections', 'section', report);
   checkUnique(model.nodes, '/nodes', 'node', report);
@@ -47,20 +48,24 @@ function isWithin(path: string, skipped: ReadonlySet<string>): boolean {
   return false;
 }
 
-/** Numbers that JSON can write and a double cannot hold; without recursion, paths are made only where needed. */
-function checkFinite(model: unknown, report: Report): void {
-  const stack: { value: object; parent: number; key: string }[] = [{ value: model as object, parent: -1, key: '' }];
-  const pathOf = (at: number): string => (at <= 0 ? '' : `${pathOf(stack[at]!.parent)}/${stack[at]!.key}`);
-  for (let at = 0; at < stack.length; at++) {
-    const { value } = stack[at]!;
-    for (const key in value) {
-      const item = (value as Record<string, unknown>)[key];
-      if (typeof item === 'number') {
-        if (!Number.isFinite(item))
-          report(`${pathOf(at)}/${key}`, `The number is ${item}; give a finite number`);
-      } else if (typeof item === 'object' && item !== null) stack.push({ value: item, parent: at, key });
-    }
-  }
+/** Deeper than any field of the format lies. */
+const deepest = 12;
+
+/** Numbers that JSON can write and a double cannot hold; paths are made only where there is one. */
+function checkFinite(value: unknown, report: Report, path?: string, depth = 0): boolean {
+  let fine = true;
+  const look = (item: unknown, key: string | number): void => {
+    if (typeof item === 'number') {
+      if (Number.isFinite(item)) return;
+      fine = false;
+      if (path !== undefined) report(`${path}/${key}`, `The number is ${item}; give a finite number`);
+    } else if (typeof item === 'object' && item !== null && depth < deepest)
+      if (!checkFinite(item, report, path === undefined ? undefined : `${path}/${key}`, depth + 1))
+        fine = false;
+  };
+  if (Array.isArray(value)) value.forEach(look);
+  else for (const key in value as object) look((value as Record<string, unknown>)[key], key);
+  return fine;
 }
 
 function checkUnique(items: readonly { id: string }[], path: string, what: string, report: Report): void {
@@ -72,7 +77,18 @@ function checkUnique(items: readonly { id: string }[], path: string, what: strin
   });
 }
 
-const ids = (items: readonly { id: string }[]) => new Set(items.map((item) => item.id));
+let known = new WeakMap<readonly { id: string }[], Set<string>>();
+
+/** The ids of a list, gathered once a check. */
+function ids(items: readonly { id: string }[]): ReadonlySet<string> {
+  let set = known.get(items);
+  if (!set) {
+    set = new Set();
+    for (const item of items) set.add(item.id);
+    known.set(items, set);
+  }
+  return set;
+}
 
 function checkSections(model: FrameModel, report: Report): void {
   const materials = ids(model.materials);
@@ -236,6 +252,7 @@ function checkCombinations(model: FrameModel, report: Report): void {
 }
 
 function checkRigidGroups(model: FrameModel, report: Report): void {
+  if ((model.rigidGroups ?? []).length === 0) return;
   const nodes = new Map(model.nodes.map((node) => [node.id, node]));
   checkUnique(model.rigidGroups ?? [], '/rigidGroups', 'rigid group', report);
   (model.rigidGroups ?? []).forEach((group, i) => {

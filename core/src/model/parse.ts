@@ -21,7 +21,11 @@ export function checkSchema(schema: object, value: unknown, code: string): Probl
   const told = new Set<string>();
   for (const { keyword, instancePath } of errors) {
     if (isSummary(keyword)) continue;
-    for (let end = instancePath.length; end >= 0; end = end === 0 ? -1 : instancePath.lastIndexOf('/', end - 1)) {
+    for (
+      let end = instancePath.length;
+      end >= 0;
+      end = end === 0 ? -1 : instancePath.lastIndexOf('/', end - 1)
+    ) {
       const prefix = instancePath.slice(0, end);
       if (told.has(prefix)) break;
       told.add(prefix);
@@ -75,7 +79,8 @@ export function parseJson(text: string, code: string): Outcome<unknown> {
 }
 
 /** Lists of a model whose items can be wrong one by one. */
-const lists = /^\/(?:materials|sections|nodes|members|supports|rigidGroups|masses|combinations)\/\d+|^\/loadCases\/\d+(?:\/loads\/\d+)?/;
+const lists =
+  /^\/(?:materials|sections|nodes|members|supports|rigidGroups|masses|combinations)\/\d+|^\/loadCases\/\d+(?:\/loads\/\d+)?/;
 
 /**
  * Checks an unknown value as a frame model: its schema, and everything in {@link checkModel} about the parts that have
@@ -101,7 +106,7 @@ function withPlaceholders(value: unknown, skipped: ReadonlySet<string>): FrameMo
   const placeholders: Record<string, (id: string) => unknown> = {
     materials: (id) => ({ id, E: 1, G: 1, density: 1 }),
     sections: (id) => ({ id, material: '', properties: { A: 1, Iy: 1, Iz: 1, J: 1 } }),
-    nodes: (id) => ({ id, x: NaN, z: NaN }),
+    nodes: (id) => ({ id }),
     members: (id) => ({ id, start: '', end: '', section: '' }),
     supports: () => ({ node: '' }),
     rigidGroups: (id) => ({ id, nodes: [], kind: 'body' }),
@@ -120,7 +125,10 @@ function withPlaceholders(value: unknown, skipped: ReadonlySet<string>): FrameMo
       }
       if (list !== 'loadCases') return item;
       const { loads } = item as { loads?: unknown[] };
-      return { ...(item as object), loads: (loads ?? []).map((load, k) => (skipped.has(`${path}/loads/${k}`) ? { kind: 'none' } : load)) };
+      return {
+        ...(item as object),
+        loads: (loads ?? []).map((load, k) => (skipped.has(`${path}/loads/${k}`) ? { kind: 'none' } : load)),
+      };
     });
   }
   return model;

@@ -34,7 +34,10 @@ export function envelope(
     const from = breaks[s]!;
     const to = breaks[s + 1]!;
     if (to - from <= 1e-12 * L) continue;
-    const own = fields.map(({ id, field }) => ({ id, c: polynomialFrom(field, name, (from + to) / 2, from) }));
+    const own = fields.map(({ id, field }) => ({
+      id,
+      c: polynomialFrom(field, name, (from + to) / 2, from),
+    }));
     let x = 0;
     let governs = highest(own, sign, 0, to - from);
     while (x < to - from) {
@@ -109,12 +112,16 @@ function displacementCoefficients(field: MemberField, name: DisplacementName, s:
 function shifted(c: Float64Array, d: number): Float64Array {
   const out = c.slice();
   if (d !== 0)
-    for (let i = 0; i < out.length - 1; i++) for (let k = out.length - 2; k >= i; k--) out[k]! += d * out[k + 1]!;
+    for (let i = 0; i < out.length - 1; i++)
+      for (let k = out.length - 2; k >= i; k--) out[k]! += d * out[k + 1]!;
   return out;
 }
 
 function minus(a: Float64Array, b: Float64Array, sign: number): Float64Array {
-  return Float64Array.from({ length: Math.max(a.length, b.length) }, (_, k) => sign * ((a[k] ?? 0) - (b[k] ?? 0)));
+  return Float64Array.from(
+    { length: Math.max(a.length, b.length) },
+    (_, k) => sign * ((a[k] ?? 0) - (b[k] ?? 0)),
+  );
 }
 
 function add(pieces: EnvelopePiece[], piece: EnvelopePiece): void {

@@ -1,4 +1,10 @@
-export { appliedResultants, equilibrium, pointOn, stateEquilibrium, type Equilibrium } from './equilibrium.js';
+export {
+  appliedResultants,
+  equilibrium,
+  pointOn,
+  stateEquilibrium,
+  type Equilibrium,
+} from './equilibrium.js';
 export {
   displacementAt,
   displacementExtremes,

@@ -43,7 +43,9 @@ const clamps = [fixed('a'), fixed('d')];
 const k = h / L;
 const kleinlogel = 'Kleinlogel, Rigid Frame Formulas, frame';
 
-const bars = (members: { id: string; start: string; end: string }[]): (Partial<Member> & (typeof members)[0])[] =>
+const bars = (
+  members: { id: string; start: string; end: string }[],
+): (Partial<Member> & (typeof members)[0])[] =>
   members.map((member) => ({ ...member, action: 'axial' as const }));
 
 /** A polygon of `count` chords on a curve, with loads at nodes only. */
@@ -142,7 +144,10 @@ export const frames: VerificationGroup = {
       expected: 1e5 / Math.PI,
       tolerance: 2e-4,
       compute: () => {
-        const { points, members } = polygon(180, (s) => [-R * Math.cos(Math.PI * s), R * Math.sin(Math.PI * s)]);
+        const { points, members } = polygon(180, (s) => [
+          -R * Math.cos(Math.PI * s),
+          R * Math.sin(Math.PI * s),
+        ]);
         const loads: Load[] = [{ kind: 'node', node: 'n90', F: [0, 0, -1e5] }];
         return reaction(
           stateOf(
@@ -471,8 +476,12 @@ export const space: VerificationGroup = {
             corners.map((_, i) => clamped(`b${i}`)),
             [{ kind: 'node', node: 't0', F: [1e4, 0, 0] }],
             {
-              sections: [{ id: 's', material: 'steel', properties: { A: 0.01, Iy: 2e-4, Iz: 2e-4, J: 2e-5 } }],
-              rigidGroups: [{ id: 'floor', nodes: ['t0', 't1', 't2', 't3'], kind: 'plane', normal: [0, 0, 1] }],
+              sections: [
+                { id: 's', material: 'steel', properties: { A: 0.01, Iy: 2e-4, Iz: 2e-4, J: 2e-5 } },
+              ],
+              rigidGroups: [
+                { id: 'floor', nodes: ['t0', 't1', 't2', 't3'], kind: 'plane', normal: [0, 0, 1] },
+              ],
             },
           ),
         );
@@ -533,7 +542,11 @@ export const space: VerificationGroup = {
             [{ id: 'm', start: 'a', end: 'b', roll: 0.7 }],
             [clamped('a')],
             [{ kind: 'node', node: 'b', F: [1e4, 0, 0] }],
-            { sections: [{ id: 's', material: 'steel', properties: { A: 0.01, Iy: 2e-4, Iz: 2e-4, J: 2e-5 } }] },
+            {
+              sections: [
+                { id: 's', material: 'steel', properties: { A: 0.01, Iy: 2e-4, Iz: 2e-4, J: 2e-5 } },
+              ],
+            },
           ),
         );
         return Math.hypot(...[0, 1, 2].map((k) => displacement(r, 'b', k)));

@@ -62,7 +62,12 @@ function aisc(P: number, cantilever: boolean): ReturnType<typeof stateOf> {
     true,
   );
 }
-const benchmark = (title: string, expected: number, quantity: string, compute: () => number): VerificationCase => ({
+const benchmark = (
+  title: string,
+  expected: number,
+  quantity: string,
+  compute: () => number,
+): VerificationCase => ({
   title,
   source: 'AISC 360-16, Commentary C-C2.2, benchmark problems (no shear deformation); three digits given',
   quantity,
@@ -80,16 +85,14 @@ const sway = (P: number) => displacement(aisc(P, true), 'b', 0) / inch;
 export const secondOrder: VerificationGroup = {
   title: 'Second order',
   cases: [
-    ...[1e6, 3e6, 6e6].map(
-      (P): VerificationCase => ({
-        title: `Beam-column, uniform load, P/Pe = ${(P / ((Math.PI ** 2 * EIy) / L ** 2)).toFixed(2)}: largest moment`,
-        source: `${timoshenko}, 1.3: q/k²·(sec(kL/2) − 1)`,
-        quantity: 'My, N·m',
-        expected: (q / kOf(P) ** 2) * (1 / Math.cos((kOf(P) * L) / 2) - 1),
-        tolerance: 1e-9,
-        compute: () => forceExtremes(stateOf(beamColumn(P, simple), true).state.field(0), 'My').max.value,
-      }),
-    ),
+    ...[1e6, 3e6, 6e6].map((P): VerificationCase => ({
+      title: `Beam-column, uniform load, P/Pe = ${(P / ((Math.PI ** 2 * EIy) / L ** 2)).toFixed(2)}: largest moment`,
+      source: `${timoshenko}, 1.3: q/k²·(sec(kL/2) − 1)`,
+      quantity: 'My, N·m',
+      expected: (q / kOf(P) ** 2) * (1 / Math.cos((kOf(P) * L) / 2) - 1),
+      tolerance: 1e-9,
+      compute: () => forceExtremes(stateOf(beamColumn(P, simple), true).state.field(0), 'My').max.value,
+    })),
     {
       title: 'Tie-beam, uniform load: largest moment',
       source: `${timoshenko}, 1.12: q/k²·(1 − sech(kL/2))`,
@@ -109,7 +112,9 @@ export const secondOrder: VerificationGroup = {
       tolerance: 1e-9,
       compute: () =>
         forceAt(
-          stateOf(beamColumn(9.7e6, [fixed('a'), { node: 'b', uz: 'fixed', ry: 'fixed' }]), true).state.field(0),
+          stateOf(beamColumn(9.7e6, [fixed('a'), { node: 'b', uz: 'fixed', ry: 'fixed' }]), true).state.field(
+            0,
+          ),
           'My',
           0,
         ),
@@ -122,9 +127,10 @@ export const secondOrder: VerificationGroup = {
       tolerance: 1e-9,
       compute: () =>
         forceExtremes(
-          stateOf(beamColumn(4e6, simple, [{ kind: 'point', member: 'm', at: 0.5, F: [0, 0, -1e5] }]), true).state.field(
-            0,
-          ),
+          stateOf(
+            beamColumn(4e6, simple, [{ kind: 'point', member: 'm', at: 0.5, F: [0, 0, -1e5] }]),
+            true,
+          ).state.field(0),
           'My',
         ).max.value,
     },
@@ -199,10 +205,14 @@ export const secondOrder: VerificationGroup = {
           4,
         ),
     },
-    benchmark('Benchmark 1 (pinned, uniform load), P = 150 kip: moment', 269, 'M, kip·in', () => moment(150, false)),
+    benchmark('Benchmark 1 (pinned, uniform load), P = 150 kip: moment', 269, 'M, kip·in', () =>
+      moment(150, false),
+    ),
     benchmark('Benchmark 1, P = 300 kip: moment', 313, 'M, kip·in', () => moment(300, false)),
     benchmark('Benchmark 1, P = 450 kip: moment', 375, 'M, kip·in', () => moment(450, false)),
-    benchmark('Benchmark 2 (cantilever, 1 kip across), P = 100 kip: moment', 469, 'M, kip·in', () => moment(100, true)),
+    benchmark('Benchmark 2 (cantilever, 1 kip across), P = 100 kip: moment', 469, 'M, kip·in', () =>
+      moment(100, true),
+    ),
     benchmark('Benchmark 2, P = 150 kip: moment', 598, 'M, kip·in', () => moment(150, true)),
     benchmark('Benchmark 2, P = 200 kip: moment', 848, 'M, kip·in', () => moment(200, true)),
     benchmark('Benchmark 2, P = 150 kip: sway', 1.75, 'δ, in', () => sway(150)),
@@ -328,7 +338,11 @@ export const buckling: VerificationGroup = {
       compute: () => {
         const soft = column([pinned('n0'), topHeld]);
         soft.sections = [
-          { id: 's', material: 'steel', properties: { A: 0.01, Iy: 2e-4, Iz: 5e-5, J: 2e-5, Avy: 4e-3, Avz: 3e-3 } },
+          {
+            id: 's',
+            material: 'steel',
+            properties: { A: 0.01, Iy: 2e-4, Iz: 5e-5, J: 2e-5, Avy: 4e-3, Avz: 3e-3 },
+          },
         ];
         return factors(soft, 1)[0]!;
       },
@@ -339,7 +353,8 @@ export const buckling: VerificationGroup = {
       quantity: 'Pcr, N',
       expected: 4 * Pe,
       tolerance: 1e-5,
-      compute: () => factors(column([pinned('n0'), { node: 'n1', ux: 'fixed' }, { node: 'n2', ux: 'fixed' }], 2), 1)[0]!,
+      compute: () =>
+        factors(column([pinned('n0'), { node: 'n1', ux: 'fixed' }, { node: 'n2', ux: 'fixed' }], 2), 1)[0]!,
     },
     {
       title: 'Column with a spring across its head, pinned foot: rigid-body buckling',

@@ -1,10 +1,25 @@
 import type { Load, Section, Support } from '../model/types.js';
-import { displacement, fixed, model, pinned, reaction, roller, stateOf, steel, type VerificationGroup } from './case.js';
+import {
+  displacement,
+  fixed,
+  model,
+  pinned,
+  reaction,
+  roller,
+  stateOf,
+  steel,
+  type VerificationGroup,
+} from './case.js';
 
 const L = 4;
 const P = 1e4;
 const rigidInShear = { shearDeformation: false } as const;
-const round = (id: string, d: number): Section => ({ id, material: 'steel', shape: { type: 'round', d }, ...rigidInShear });
+const round = (id: string, d: number): Section => ({
+  id,
+  material: 'steel',
+  shape: { type: 'round', d },
+  ...rigidInShear,
+});
 const plate = (id: string, h: number): Section => ({
   id,
   material: 'steel',
@@ -40,7 +55,12 @@ export const tapers: VerificationGroup = {
       tolerance: 1e-11,
       compute: () =>
         displacement(
-          tapered(round('1', 0.2), round('2', 0.1), [fixed('a')], [{ kind: 'node', node: 'b', F: [P, 0, 0] }]),
+          tapered(
+            round('1', 0.2),
+            round('2', 0.1),
+            [fixed('a')],
+            [{ kind: 'node', node: 'b', F: [P, 0, 0] }],
+          ),
           'b',
           0,
         ),
@@ -75,7 +95,8 @@ export const tapers: VerificationGroup = {
       quantity: 'uz, m',
       expected: ((-P * L ** 3) / (E * 1e-4)) * (Math.LN2 - 0.5),
       tolerance: 1e-11,
-      compute: () => displacement(tapered(raw('1', 0.01, 2e-4), raw('2', 0.01, 1e-4), [fixed('a')], [tip]), 'b', 2),
+      compute: () =>
+        displacement(tapered(raw('1', 0.01, 2e-4), raw('2', 0.01, 1e-4), [fixed('a')], [tip]), 'b', 2),
     },
     {
       title: 'Its own weight on a conical column: reaction',

@@ -8,7 +8,9 @@ describe('verification manual', () => {
           const computed = one.compute();
           const scale = Math.max(Math.abs(one.expected), one.expected === 0 ? 1 : 0);
           expect(Math.abs(computed - one.expected))
-            .withContext(`${computed} against ${one.expected} (${computed / one.expected - 1}): ${one.source}`)
+            .withContext(
+              `${computed} against ${one.expected} (${computed / one.expected - 1}): ${one.source}`,
+            )
             .toBeLessThanOrEqual(one.tolerance * scale);
         });
     });

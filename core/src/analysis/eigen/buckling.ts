@@ -56,9 +56,10 @@ function modesWith(
 ): BucklingMode[] {
   const { frame, elements, loads } = prepared;
   let largest = 0;
-  for (const N of state.axial) for (let k = 0; k < N.length; k += 4) largest = Math.max(largest, Math.abs(N[k]!));
+  for (const N of state.axial)
+    for (let k = 0; k < N.length; k += 4) largest = Math.max(largest, Math.abs(N[k]!));
   const slackZero = new Float64Array(144);
-  let anyCompression = false;
+  const compressed = new Uint8Array(frame.memberIds.length);
   const members = frame.memberIds.map((_, m): MemberPencil => {
     const slack = state.slack[m] === 1;
     const K = slack ? slackZero : elements.local.subarray(144 * m, 144 * m + 144);
@@ -67,7 +68,7 @@ function modesWith(
     const forces = axialAtPoints(N, breaks);
     if (slack || !forces.some((value) => Math.abs(value) > 1e-9 * largest))
       return { inner: 0, K, Kinner: new Float64Array(0), B: undefined };
-    if (forces.some((value) => value < -1e-9 * largest)) anyCompression = true;
+    if (forces.some((value) => value < -1e-9 * largest)) compressed[m] = 1;
     const shapes = memberShapes(frame, elements, m, breaks, false, richness);
     const total = 12 + shapes.inner;
     const B = new Float64Array(total * total);
@@ -77,11 +78,13 @@ function modesWith(
     }
     return { inner: shapes.inner, K, Kinner: shapes.Kinner, B };
   });
-  if (!anyCompression || wanted === 0) return [];
-  const linkages = linkageMatrices(prepared, state.loads, state.memberForces, state.reactions).map(({ freedoms, K }) => ({
-    freedoms,
-    K: K.map((value) => -value),
-  }));
+  if (wanted === 0 || !compressed.includes(1)) return [];
+  const linkages = linkageMatrices(prepared, state.loads, state.memberForces, state.reactions).map(
+    ({ freedoms, K }) => ({
+      freedoms,
+      K: K.map((value) => -value),
+    }),
+  );
   const pencil = new Pencil(prepared, members, linkages);
   let done = 0;
   const step = () => progress?.step(1 - 1 / (1 + 0.1 * done++));
@@ -167,7 +170,13 @@ export function scaledShape(u: Float64Array, noise: number): Float64Array {
 const places = new Int32Array(128);
 
 /** out += factor · rowᵀ·row; most entries of a row are zero. */
-export function addSquare(out: Float64Array, table: Float64Array, at: number, n: number, factor: number): void {
+export function addSquare(
+  out: Float64Array,
+  table: Float64Array,
+  at: number,
+  n: number,
+  factor: number,
+): void {
   if (factor === 0) return;
   let count = 0;
   for (let i = 0; i < n; i++) if (table[at + i] !== 0) places[count++] = i;
@@ -222,8 +231,13 @@ export function effectiveLengths(
   return frame.memberIds.map((_, m) => {
     const N = Math.max(...axialAtPoints(state.axial[m]!, prepared.loads.breaks[m]!).map((value) => -value));
     if (modes.length === 0 || !(N > 0) || frame.axialOnly[m]) return undefined;
-    const own = modes.find(({ shares }) => shares[m]! >= 0.1 * shares.reduce((a, b) => Math.max(a, b))) ?? modes[0]!;
+    const own =
+      modes.find(({ shares }) => shares[m]! >= 0.1 * shares.reduce((a, b) => Math.max(a, b))) ?? modes[0]!;
     const length = (EI: number) => Math.PI * Math.sqrt(EI / (own.factor * N));
-    return { y: length(frame.rigidity[6 * m + 1]!), z: length(frame.rigidity[6 * m + 2]!), factor: own.factor };
+    return {
+      y: length(frame.rigidity[6 * m + 1]!),
+      z: length(frame.rigidity[6 * m + 2]!),
+      factor: own.factor,
+    };
   });
 }

@@ -12,7 +12,8 @@ export function gaussPoints(n: number): readonly (readonly [place: number, weigh
     for (let step = 0; step < 20; step++) {
       let before = 1;
       let value = x;
-      for (let k = 2; k <= n; k++) [before, value] = [value, ((2 * k - 1) * x * value - (k - 1) * before) / k];
+      for (let k = 2; k <= n; k++)
+        [before, value] = [value, ((2 * k - 1) * x * value - (k - 1) * before) / k];
       slope = (n * (x * value - before)) / (x * x - 1);
       x -= value / slope;
     }

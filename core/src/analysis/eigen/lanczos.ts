@@ -65,7 +65,10 @@ export function largestPairs(
     const pairs = ritz(V, H);
     const scale = Math.abs(pairs[0]?.theta ?? 0);
     const positive = pairs.filter(({ theta }) => theta > 1e-12 * scale).slice(0, wanted);
-    if (finished || (positive.length === wanted && settled(operator, positive, before, fresh, H, V, next, tolerance)))
+    if (
+      finished ||
+      (positive.length === wanted && settled(operator, positive, before, fresh, H, V, next, tolerance))
+    )
       return positive.map(({ theta, coefficients }) => ({ theta, vector: combine(V, coefficients, size) }));
   }
 }

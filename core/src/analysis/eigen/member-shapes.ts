@@ -59,7 +59,8 @@ export function memberShapes(
   const total = 12 + inner;
   const { x, weight, segment } = integrationPoints(breaks, bendingShapes + 5);
   const table = new Float64Array(x.length * fieldCount * total);
-  const at = (point: number, field: number, unknown: number) => (point * fieldCount + field) * total + unknown;
+  const at = (point: number, field: number, unknown: number) =>
+    (point * fieldCount + field) * total + unknown;
 
   // Ends: through the hinges to the member's own ends, then along it
   const clamped = clampedStiffness(elements, m);

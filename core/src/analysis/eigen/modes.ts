@@ -57,7 +57,8 @@ function modesWith(
     const shapes = memberShapes(frame, elements, m, breaks, true, richness);
     const total = 12 + shapes.inner;
     const B = new Float64Array(total * total);
-    for (let p = 0; p < shapes.x.length; p++) addMass(prepared, m, shapes.x[p]!, shapes.weight[p]!, shapes.table, p, total, B);
+    for (let p = 0; p < shapes.x.length; p++)
+      addMass(prepared, m, shapes.x[p]!, shapes.weight[p]!, shapes.table, p, total, B);
     return {
       inner: shapes.inner,
       K: elements.local.subarray(144 * m, 144 * m + 144),
@@ -150,7 +151,9 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: P
   const rigid = modes.map((mode) => isRigid(prepared, pencil, mode));
   const elastic = modes.find((_, i) => !rigid[i]);
   return modes.map((mode, i) =>
-    rigid[i] && (!elastic || Math.abs(mode.lambda) < rigidShare ** 2 * elastic.lambda) ? { ...mode, lambda: 0 } : mode,
+    rigid[i] && (!elastic || Math.abs(mode.lambda) < rigidShare ** 2 * elastic.lambda)
+      ? { ...mode, lambda: 0 }
+      : mode,
   );
 }
 
@@ -176,7 +179,9 @@ function innerEnergy(pencil: Pencil, vector: Float64Array): number {
 
 /** A scale for shifts: stiffness over mass of a vector without pattern. */
 function stiffnessOverMass(pencil: Pencil): number {
-  const x = Float64Array.from({ length: pencil.size }, (_, i) => (i < pencil.outer ? Math.sin(1 + 12.9898 * i) : 0));
+  const x = Float64Array.from({ length: pencil.size }, (_, i) =>
+    i < pencil.outer ? Math.sin(1 + 12.9898 * i) : 0,
+  );
   const of = (y: Float64Array) => y.reduce((sum, value, i) => sum + value * x[i]!, 0);
   return of(pencil.timesK(x)) / of(pencil.timesB(x));
 }

@@ -6,7 +6,14 @@ import type { Plan } from '../plan.js';
 import { Factor } from '../sparse/factor.js';
 import type { FreedomMatrix } from '../second-order/linkage.js';
 import type { Prepared } from '../static.js';
-import { assembleFreedoms, assembleMembers, assembleSprings, expand, reduce, springMatrix } from '../system.js';
+import {
+  assembleFreedoms,
+  assembleMembers,
+  assembleSprings,
+  expand,
+  reduce,
+  springMatrix,
+} from '../system.js';
 import { addToNodes, toMember } from '../transform.js';
 
 /** Most unknowns of one member: 12 at its ends, 12 behind hinges, and shapes. */
@@ -140,7 +147,13 @@ export class Pencil {
     assembleSprings(this.frame, this.constraints, this.plan, factor.values);
     if (sigma !== 0)
       for (const { freedoms, K } of this.extraB)
-        assembleFreedoms(this.constraints, this.plan, freedoms, K.map((value) => -sigma * value), factor.values);
+        assembleFreedoms(
+          this.constraints,
+          this.plan,
+          freedoms,
+          K.map((value) => -sigma * value),
+          factor.values,
+        );
     factor.factorize();
     return {
       factor,
@@ -259,9 +272,15 @@ class SmallMatrices {
   }
 }
 
-function addFreedoms(freedoms: readonly number[], K: Float64Array, u: Float64Array, forces: Float64Array): void {
+function addFreedoms(
+  freedoms: readonly number[],
+  K: Float64Array,
+  u: Float64Array,
+  forces: Float64Array,
+): void {
   const n = freedoms.length;
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) forces[freedoms[i]!]! += K[n * i + j]! * u[freedoms[j]!]!;
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) forces[freedoms[i]!]! += K[n * i + j]! * u[freedoms[j]!]!;
 }
 
 interface CondensedMember {

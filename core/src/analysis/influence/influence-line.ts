@@ -54,7 +54,8 @@ export function influenceLine(
   const coefficients: Float64Array[] = [];
   for (const { id, reversed } of line.members) {
     const m = frame.memberIndex.get(id);
-    if (m === undefined) return fail('invalid-model', `The travelled member "${id}" is not in the frame.`, { member: id });
+    if (m === undefined)
+      return fail('invalid-model', `The travelled member "${id}" is not in the frame.`, { member: id });
     const own = field(m);
     const a = 9 * m;
     const along = (row: number) =>
@@ -80,7 +81,8 @@ export function influenceLine(
 /** Coefficients of c(h − t). */
 function mirrored(c: Float64Array, h: number): Float64Array {
   const out = c.slice();
-  for (let i = 0; i < out.length - 1; i++) for (let k = out.length - 2; k >= i; k--) out[k]! += h * out[k + 1]!;
+  for (let i = 0; i < out.length - 1; i++)
+    for (let k = out.length - 2; k >= i; k--) out[k]! += h * out[k + 1]!;
   return out.map((value, k) => (k % 2 === 1 ? -value : value));
 }
 
@@ -102,12 +104,19 @@ function deflected(
   const i = 6 * n + target.freedom;
   if (target.kind === 'reaction') {
     if (frame.restraint[i] === 0)
-      return fail('invalid-model', `Nothing holds the node "${target.node}" in that direction; choose a support.`, {
-        node: target.node,
-      });
+      return fail(
+        'invalid-model',
+        `Nothing holds the node "${target.node}" in that direction; choose a support.`,
+        {
+          node: target.node,
+        },
+      );
     none.settled[i] = 1;
   } else none.nodal[i] = 1;
-  return { field: fieldsOf(prepared, prepared.loads, factor, none), sign: target.kind === 'reaction' ? -1 : 1 };
+  return {
+    field: fieldsOf(prepared, prepared.loads, factor, none),
+    sign: target.kind === 'reaction' ? -1 : 1,
+  };
 }
 
 function dislocated(
@@ -122,7 +131,9 @@ function dislocated(
     return fail('invalid-model', `The member "${member}" is not in the frame.`, { member });
   const L = frame.length[m]!;
   if (!(x >= 0 && x <= L))
-    return fail('invalid-model', `The place ${x} m is not on the member "${member}", which is ${L} m long.`, { member });
+    return fail('invalid-model', `The place ${x} m is not on the member "${member}", which is ${L} m long.`, {
+      member,
+    });
   const own = loads.breaks[m]!;
   const breaks = own.some((b) => Math.abs(b - x) <= 1e-12 * L)
     ? own
@@ -175,7 +186,10 @@ export function influenceAt({ breaks, coefficients }: InfluenceLine, s: number):
 }
 
 /** Area under the positive and under the negative parts of an influence line: what a line load of 1 N/m brings at most. */
-export function influenceAreas({ breaks, coefficients }: InfluenceLine): { positive: number; negative: number } {
+export function influenceAreas({ breaks, coefficients }: InfluenceLine): {
+  positive: number;
+  negative: number;
+} {
   let positive = 0;
   let negative = 0;
   coefficients.forEach((c, k) => {
@@ -211,7 +225,9 @@ export interface TrainExtreme {
  */
 export function trainExtremes(line: InfluenceLine, train: Train): { max: TrainExtreme; min: TrainExtreme } {
   const { breaks, coefficients } = line;
-  const places = [...new Set(train.flatMap(({ behind }) => breaks.map((b) => b + behind)))].sort((a, b) => a - b);
+  const places = [...new Set(train.flatMap(({ behind }) => breaks.map((b) => b + behind)))].sort(
+    (a, b) => a - b,
+  );
   let max: TrainExtreme = { value: 0, at: places[0] ?? 0 };
   let min: TrainExtreme = max;
   const consider = (value: number, at: number): void => {
@@ -239,8 +255,8 @@ export function trainExtremes(line: InfluenceLine, train: Train): { max: TrainEx
       }
       c.forEach((value, i) => (sum[i]! += force * value));
     }
-    for (const t of [0, h, ...rootsBetween(derivative(sum), 0, h)]) consider(evaluate(sum, 0, sum.length, t), from + t);
+    for (const t of [0, h, ...rootsBetween(derivative(sum), 0, h)])
+      consider(evaluate(sum, 0, sum.length, t), from + t);
   }
   return { max, min };
 }
-

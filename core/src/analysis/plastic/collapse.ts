@@ -125,8 +125,11 @@ class Collapse {
     const mostEvents = 20 * this.model.members.length + 100;
     for (let k = 0; k < mostEvents; k++) {
       const stage = this.stage();
-      if ('mechanism' in stage) return { events: this.events, collapseFactor: this.factor, mechanism: stage.mechanism };
-      const reversed = this.hinges.findIndex((hinge, h) => hinge.sign * stage.turning[h]! < -1e-12 * stage.scale);
+      if ('mechanism' in stage)
+        return { events: this.events, collapseFactor: this.factor, mechanism: stage.mechanism };
+      const reversed = this.hinges.findIndex(
+        (hinge, h) => hinge.sign * stage.turning[h]! < -1e-12 * stage.scale,
+      );
       if (reversed >= 0) {
         const [hinge] = this.hinges.splice(reversed, 1);
         this.record('closed', hinge!);
@@ -253,7 +256,9 @@ class Collapse {
     this.model.members.forEach((member, m) => {
       const L = this.frame.length[m]!;
       const own = this.hinges.map((hinge, h) => ({ hinge, h })).filter(({ hinge }) => hinge.member === m);
-      const inner = [...new Set(own.map(({ hinge }) => hinge.x))].filter((x) => x > 0 && x < L).sort((a, b) => a - b);
+      const inner = [...new Set(own.map(({ hinge }) => hinge.x))]
+        .filter((x) => x > 0 && x < L)
+        .sort((a, b) => a - b);
       const ends = [0, ...inner, L];
       const idAt = (x: number) => (x === 0 ? member.start : x === L ? member.end : `${member.id}@${x}`);
       for (const x of inner) {
@@ -294,7 +299,7 @@ class Collapse {
             start: i === 0 ? (offsets.start ?? [0, 0, 0]) : [0, 0, 0],
             end: i === ends.length - 2 ? (offsets.end ?? [0, 0, 0]) : [0, 0, 0],
           };
-        pieces[m]!.push({ from, to, m: members.length });
+        pieces[m].push({ from, to, m: members.length });
         members.push(piece);
       }
     });
@@ -323,7 +328,9 @@ class Collapse {
   }
 
   /** The next factor at which some place reaches its plastic moment, and the hinges that form there. */
-  private nextEvent(at: (place: Place) => { N: number; M: number }): { length: number; hinges: Hinge[] } | undefined {
+  private nextEvent(
+    at: (place: Place) => { N: number; M: number },
+  ): { length: number; hinges: Hinge[] } | undefined {
     let best: { length: number; hinges: Hinge[] } | undefined;
     const offer = (length: number, hinge?: Hinge): void => {
       if (best && length > best.length * (1 + 1e-9) + 1e-15) return;
@@ -333,7 +340,11 @@ class Collapse {
     this.model.members.forEach((_, m) => {
       if (this.frame.axialOnly[m]) return;
       for (const place of this.candidates(m, at)) {
-        if (this.hinges.some((hinge) => hinge.member === m && Math.abs(hinge.x - place.x) <= 1e-6 * this.frame.length[m]!))
+        if (
+          this.hinges.some(
+            (hinge) => hinge.member === m && Math.abs(hinge.x - place.x) <= 1e-6 * this.frame.length[m]!,
+          )
+        )
           continue;
         if (this.leavesLoose(place, this.hinges)) continue;
         const now = this.forces(place);
@@ -350,7 +361,9 @@ class Collapse {
       const now = this.forces(hinge);
       const rate = at(hinge);
       const Npl = this.Npl[hinge.member]!;
-      const smooth = ['rectangle', 'circular-hollow'].includes(this.frame.sections[hinge.member]!.shape?.type ?? '');
+      const smooth = ['rectangle', 'circular-hollow'].includes(
+        this.frame.sections[hinge.member]!.shape?.type ?? '',
+      );
       const steps = smooth ? [Math.abs(now.N) / Npl + 0.01] : kinks(this.frame.sections[hinge.member]!);
       for (const n of steps)
         for (const N of [n * Npl, -n * Npl]) {
@@ -424,7 +437,9 @@ class Collapse {
     for (let step = 0; step < 40; step++) {
       const cubic = throughFour(
         inside.map((place) => place - from),
-        now.map((value, i) => (step === 0 && now.every((v) => v === 0) ? rate[i]! : value + length * rate[i]!)),
+        now.map((value, i) =>
+          step === 0 && now.every((v) => v === 0) ? rate[i]! : value + length * rate[i]!,
+        ),
       );
       const roots = rootsBetween(derivative(cubic), 1e-6 * h, h * (1 - 1e-6));
       if (roots.length === 0) return x;
@@ -456,7 +471,8 @@ class Collapse {
     if (dM === 0 && dN === 0) return undefined;
     const now = room(0);
     // At its plastic moment already: it forms at once unless the moment falls
-    if (now <= 1e-10 * Mpl) return room(1e-6 * (Mpl / (Math.abs(dM) + (Mpl / Npl) * Math.abs(dN)))) <= now ? 0 : undefined;
+    if (now <= 1e-10 * Mpl)
+      return room(1e-6 * (Mpl / (Math.abs(dM) + (Mpl / Npl) * Math.abs(dN)))) <= now ? 0 : undefined;
     let high = Mpl / (Math.abs(dM) + (Mpl / Npl) * Math.abs(dN));
     let low = 0;
     for (let k = 0; room(high) > 0; k++) {

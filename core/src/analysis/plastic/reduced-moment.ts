@@ -32,7 +32,8 @@ export function reducedMoment(section: ResolvedSection, n: number): Reduction {
 export function kinks(section: ResolvedSection): number[] {
   const { shape, properties } = section;
   const { A } = properties;
-  if (shape?.type === 'i' && !('bTop' in shape)) return [0.5 * Math.min((A - 2 * shape.b * shape.tf) / A, 0.5)];
+  if (shape?.type === 'i' && !('bTop' in shape))
+    return [0.5 * Math.min((A - 2 * shape.b * shape.tf) / A, 0.5)];
   if (shape?.type === 'rectangular-hollow') return [0.5 * Math.min((A - 2 * shape.b * shape.t) / A, 0.5)];
   return [];
 }

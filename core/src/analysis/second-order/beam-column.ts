@@ -296,14 +296,20 @@ export function pieceStates(
     const a = apply(transpose(toStart), places[0]);
     const b = apply(toNext, places[k + 2]!);
     const f = clamped?.joints[k];
-    places[k + 1] = apply(inverse, a.map((x, i) => -x - b[i]! - (f?.[i] ?? 0)));
+    places[k + 1] = apply(
+      inverse,
+      a.map((x, i) => -x - b[i]! - (f?.[i] ?? 0)),
+    );
   }
   return column.pieces.map((piece, k) => {
     const d0 = places[k]!;
     const d1 = places[k + 1]!;
     const p = clamped?.particular[k];
     const T = apply(piece.transfer, d0);
-    const s = apply(piece.fromForces, d1.map((x, i) => x - T[i]! - (p?.[i] ?? 0)));
+    const s = apply(
+      piece.fromForces,
+      d1.map((x, i) => x - T[i]! - (p?.[i] ?? 0)),
+    );
     return Float64Array.of(d0[0]!, d0[1]!, s[0]!, s[1]!, d0[2]!, d0[3]!, s[2]!, s[3]!);
   });
 }

@@ -51,8 +51,10 @@ export function linkageMatrices(
       if (group.kind === 'plane') {
         const { normal } = group;
         let along = 0;
-        for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) along += normal[i]! * matrix.K[3 * i + j]! * normal[j]!;
-        for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) matrix.K[3 * i + j] = along * normal[i]! * normal[j]!;
+        for (let i = 0; i < 3; i++)
+          for (let j = 0; j < 3; j++) along += normal[i]! * matrix.K[3 * i + j]! * normal[j]!;
+        for (let i = 0; i < 3; i++)
+          for (let j = 0; j < 3; j++) matrix.K[3 * i + j] = along * normal[i]! * normal[j]!;
       }
       out.push(matrix);
     }

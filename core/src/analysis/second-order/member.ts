@@ -4,7 +4,15 @@ import { condenseHinges, condenseLoads, displaceInside, type HingeStep } from '.
 import { addStartForces, integrate, memberFlexibility, type MemberField } from '../member-field.js';
 import type { LoadField } from '../member-loads.js';
 import { chordRotations } from '../recover.js';
-import { beamColumn, clampColumn, pieceSeries, pieceStates, shift, type BeamColumn, type ClampedColumn } from './beam-column.js';
+import {
+  beamColumn,
+  clampColumn,
+  pieceSeries,
+  pieceStates,
+  shift,
+  type BeamColumn,
+  type ClampedColumn,
+} from './beam-column.js';
 import { seriesTerms, type Across } from './series.js';
 import { axialPolynomials } from './axial.js';
 
@@ -119,7 +127,8 @@ export class MemberUnderForce {
       if (segment === 0) return 0;
       const h = breaks[segment]! - breaks[segment - 1]!;
       let value = 0;
-      for (let j = terms - 1; j >= 0; j--) value = value * h + field.forces[terms * (6 * (segment - 1) + k) + j]!;
+      for (let j = terms - 1; j >= 0; j--)
+        value = value * h + field.forces[terms * (6 * (segment - 1) + k) + j]!;
       return value;
     };
     const by = (k: number) => after(k) - before(k);

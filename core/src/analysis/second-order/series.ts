@@ -76,7 +76,8 @@ export class Series {
         const own = at + (p === 0 ? 1 : 3) * terms;
         const cross = at + 2 * terms;
         let rate = k === 0 && across ? across.curvature[p]! : 0;
-        for (let j = 0; j < terms && j <= k; j++) rate += c[own + j]! * M[k - j]! + c[cross + j]! * other[k - j]!;
+        for (let j = 0; j < terms && j <= k; j++)
+          rate += c[own + j]! * M[k - j]! + c[cross + j]! * other[k - j]!;
         this.slope[p]![k + 1] = rate / (k + 1);
         let shearForce = H[k]!;
         for (let j = 0; j < 4 && j <= k; j++) shearForce += N[j]! * dw[k - j]!;

@@ -109,13 +109,14 @@ function solveUnder(
   inactive: Uint8Array | undefined,
 ): Omit<SecondOrderState, 'iterations'> & { negative: number } {
   const { frame, constraints, plan } = prepared;
-  const members = frame.memberIds.map((_, m) => memberUnder(prepared, loads, m, axial[m]!, inactive?.[m] === 1));
+  const members = frame.memberIds.map((_, m) =>
+    memberUnder(prepared, loads, m, axial[m]!, inactive?.[m] === 1),
+  );
   const factor = new Factor(plan.symbolic);
   assembleMembers(frame, constraints, plan, (m) => members[m]!.K, factor.values);
   assembleSprings(frame, constraints, plan, factor.values);
   const linkages = linkageMatrices(prepared, loads, memberForces, reactions);
-  for (const { freedoms, K } of linkages)
-    assembleFreedoms(constraints, plan, freedoms, K, factor.values);
+  for (const { freedoms, K } of linkages) assembleFreedoms(constraints, plan, freedoms, K, factor.values);
   factor.factorize();
   let negative = factor.negatives;
   for (const member of members) negative += member.buckled;
@@ -158,7 +159,8 @@ function solveUnder(
   for (let i = 0; i < imbalance.length; i++) imbalance[i]! -= loads.nodal[i]! + springs[i]!;
   for (const { freedoms, K } of linkages)
     freedoms.forEach((i, r) => {
-      for (let c = 0; c < freedoms.length; c++) imbalance[i]! += K[freedoms.length * r + c]! * u[freedoms[c]!]!;
+      for (let c = 0; c < freedoms.length; c++)
+        imbalance[i]! += K[freedoms.length * r + c]! * u[freedoms[c]!]!;
     });
   const left = reduce(constraints, plan, imbalance);
   return {

@@ -1,4 +1,5 @@
-import { blockColumns, makeArena, type Arena } from './kernels.js';
+import { makeArena } from './kernels.js';
+import { blockColumns, type Arena } from './kernels-types.js';
 import type { Symbolic } from './symbolic.js';
 
 /** Pivot that lost nearly all of its diagonal: where the matrix may be singular. */
@@ -92,7 +93,7 @@ export class Factor {
     const link = new Int32Array(panels).fill(-1);
     const nextRow = new Int32Array(panels);
     const panelOf = new Int32Array(unknowns);
-    for (let s = 0; s < panels; s++) panelOf.fill(s, superStart[s]!, superStart[s + 1]!);
+    for (let s = 0; s < panels; s++) panelOf.fill(s, superStart[s], superStart[s + 1]);
     const local = new Int32Array(unknowns);
     let done = 0;
     let reported = 0;

@@ -1,4 +1,4 @@
-import { blockColumns, type Kernels } from './kernels.js';
+import { blockColumns, type Kernels } from './kernels-types.js';
 
 /** The kernels in TypeScript: the reference for the compiled ones, and what small frames use. */
 export function plainKernels(A: Float64Array, I: Int32Array): Kernels {

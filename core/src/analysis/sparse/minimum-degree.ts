@@ -50,16 +50,16 @@ export function minimumDegreeOrder(graph: BlockGraph): Int32Array {
       at[i] = -1;
       w[i] = 0;
     } else {
-      if (head[d]! !== -1) last[head[d]!] = i;
+      if (head[d] !== -1) last[head[d]!] = i;
       next[i] = head[d]!;
       head[d] = i;
     }
   }
 
   while (eliminated < whole) {
-    let k = -1;
-    for (; (k = head[lowest]!) === -1; lowest++);
-    if (next[k]! !== -1) last[next[k]!] = -1;
+    while (head[lowest] === -1) lowest++;
+    const k = head[lowest]!;
+    if (next[k] !== -1) last[next[k]!] = -1;
     head[lowest] = next[k]!;
     const elementsOfK = elements[k]!;
     let nvk = nv[k]!;
@@ -111,8 +111,8 @@ export function minimumDegreeOrder(graph: BlockGraph): Int32Array {
         dk += nvi;
         nv[i] = -nvi;
         lists[end++] = i;
-        if (next[i]! !== -1) last[next[i]!] = last[i]!;
-        if (last[i]! !== -1) next[last[i]!] = next[i]!;
+        if (next[i] !== -1) last[next[i]!] = last[i]!;
+        if (last[i] !== -1) next[last[i]!] = next[i]!;
         else head[degree[i]!] = next[i]!;
       }
       if (e !== k) {
@@ -137,7 +137,7 @@ export function minimumDegreeOrder(graph: BlockGraph): Int32Array {
       for (let q = at[i]!; q <= at[i]! + count - 1; q++) {
         const e = lists[q]!;
         if (w[e]! >= mark) w[e]! -= nvi;
-        else if (w[e]! !== 0) w[e] = degree[e]! + fresh;
+        else if (w[e] !== 0) w[e] = degree[e]! + fresh;
       }
     }
 
@@ -151,7 +151,7 @@ export function minimumDegreeOrder(graph: BlockGraph): Int32Array {
       let d = 0;
       for (let q = p1; q <= p2; q++) {
         const e = lists[q]!;
-        if (w[e]! === 0) continue;
+        if (w[e] === 0) continue;
         const outside = w[e]! - mark;
         if (outside > 0) {
           d += outside;
@@ -205,13 +205,13 @@ export function minimumDegreeOrder(graph: BlockGraph): Int32Array {
       const hash = last[i]!;
       i = hashHead[hash]!;
       hashHead[hash] = -1;
-      for (; i !== -1 && next[i]! !== -1; i = next[i]!, mark++) {
+      for (; i !== -1 && next[i] !== -1; i = next[i]!, mark++) {
         const ln = length[i]!;
         const el = elements[i]!;
         for (let q = at[i]! + 1; q <= at[i]! + ln - 1; q++) w[lists[q]!] = mark;
         let before = i;
         for (let j = next[i]!; j !== -1;) {
-          let same = length[j]! === ln && elements[j]! === el;
+          let same = length[j] === ln && elements[j] === el;
           for (let q = at[j]! + 1; same && q <= at[j]! + ln - 1; q++)
             if (w[lists[q]!]! !== mark) same = false;
           if (same) {
@@ -236,7 +236,7 @@ export function minimumDegreeOrder(graph: BlockGraph): Int32Array {
       if (nvi <= 0) continue;
       nv[i] = nvi;
       const d = Math.min(degree[i]! + dk - nvi, whole - eliminated - nvi);
-      if (head[d]! !== -1) last[head[d]!] = i;
+      if (head[d] !== -1) last[head[d]!] = i;
       next[i] = head[d]!;
       last[i] = -1;
       head[d] = i;
@@ -258,7 +258,7 @@ export function minimumDegreeOrder(graph: BlockGraph): Int32Array {
 /** Keeps `mark` clear of overflow: w is reset to 1 where it is not 0. */
 function clear(mark: number, most: number, w: Int32Array, n: number): number {
   if (mark >= 2 && mark + most < 0x7fffffff) return mark;
-  for (let k = 0; k < n; k++) if (w[k]! !== 0) w[k] = 1;
+  for (let k = 0; k < n; k++) if (w[k] !== 0) w[k] = 1;
   return 2;
 }
 
