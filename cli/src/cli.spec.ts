@@ -62,6 +62,58 @@ describe('hashira', () => {
     expect(model.supports[0]!['ry']).toBe('fixed');
   });
 
+  it('answers second order, buckling and modes', () => {
+    const built = JSON.parse(hashira('build', shed).out) as Model;
+    writeFileSync(path('m.json'), JSON.stringify(built));
+    const { code, out } = hashira(
+      'solve',
+      path('m.json'),
+      '--second-order',
+      '--buckling',
+      '2',
+      '--modes',
+      '3',
+      '--stations',
+      '2',
+    );
+    expect(code).toBe(0);
+    const file = JSON.parse(out) as {
+      results: Record<string, { order: number; iterations: number; equilibrium: { residual: number } }>;
+      buckling: Record<string, { factor: number; shape: Record<string, { u: number[]; r: number[] }> }[]>;
+      modes: { frequency: number; effectiveMass: number[] }[];
+    };
+    expect(file.results['U1']!.order).toBe(2);
+    expect(file.results['U1']!.iterations).toBeGreaterThan(1);
+    const [first, second] = file.buckling['U1']!;
+    expect(first!.factor).toBeGreaterThan(1);
+    expect(second!.factor).toBeGreaterThanOrEqual(first!.factor);
+    expect(Object.keys(first!.shape).length).toBe(built.nodes.length);
+    expect(file.modes.length).toBe(3);
+    expect(file.modes[0]!.frequency).toBeGreaterThan(0);
+  });
+
+  it('gives the modes of a free body, whose loads have nothing to rest on', () => {
+    const built = JSON.parse(hashira('build', shed).out) as Model & Record<string, unknown>;
+    writeFileSync(path('m.json'), JSON.stringify({ ...built, supports: [] }));
+    const { code, out } = hashira('solve', path('m.json'), '--modes', '4');
+    expect(code).toBe(0);
+    const { modes, notes } = JSON.parse(out) as { modes: { frequency: number }[]; notes: string[] };
+    expect(notes[0]).toContain('no supports');
+    expect(modes.slice(0, 3).map((m) => m.frequency)).toEqual([0, 0, 0]);
+    expect(modes[3]!.frequency).toBeGreaterThan(0);
+  });
+
+  it('names the combination that is past its critical load', () => {
+    const built = JSON.parse(hashira('build', shed).out) as Model & {
+      combinations: { id: string; factors: Record<string, number> }[];
+    };
+    built.combinations[0]!.factors = { G: 500, S: 500 };
+    writeFileSync(path('m.json'), JSON.stringify(built));
+    const [error] = errorsOf(hashira('solve', path('m.json'), '--second-order'));
+    expect(error!.code).toBe('diverged');
+    expect(error!.where['result']).toBe(built.combinations[0]!.id);
+  });
+
   const errorsOf = (run: ReturnType<typeof hashira>) => {
     expect(run.code).toBe(2);
     expect(run.out).toBe('');

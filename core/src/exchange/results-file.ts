@@ -55,8 +55,13 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
     const frame = prepareFrame(model);
     const selections = resultSelections(model);
     const file: ResultsFile = { format: 'hashira-results', version: 1, results: {}, notes: [] };
-    // Modes alone need no support: where nothing is loaded the frame may be free
-    if (selections.length > 0) addStates(file, model, frame, options);
+    // Modes need no support, forces do
+    const free = (options.modes ?? 0) > 0 && (model.supports ?? []).length === 0;
+    if (free && selections.length > 0)
+      file.notes.push(
+        'The frame has no supports: its load cases are left out, its modes are those of a free body.',
+      );
+    else if (selections.length > 0) addStates(file, model, frame, options);
     if (options.modes !== undefined && options.modes > 0)
       file.modes = vibrationModes(prepareEquations(frame), options.modes, options.progress).map(
         ({ frequency, shape, effectiveMass }) => ({

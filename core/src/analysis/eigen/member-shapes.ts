@@ -6,7 +6,7 @@ import { addStartForces, integrate, memberFlexibility } from '../member-field.js
 import { evaluate } from '../polynomial.js';
 import { gaussPoints } from './gauss.js';
 
-/** How many shapes inside a member: bending with κ = Legendre polynomials of degree 2 …, stretch of degree 1 … */
+/** How many shapes inside a member: bending by moments of degree 2 …, stretch and twist by forces of degree 1 … */
 export interface Richness {
   readonly bending: number;
   readonly stretch: number;
@@ -65,6 +65,35 @@ export function memberShapes(
   // Ends: through the hinges to the member's own ends, then along it
   const clamped = clampedStiffness(elements, m);
   const flexibility = memberFlexibility(frame, m, breaks);
+  const bar = frame.axialOnly[m] === 1;
+  /** Tabulates the fields under forces along the member (particular, `terms` coefficients) and a state at its start. */
+  const write = (forces: Float64Array, terms: number, start: Float64Array, unknown: number): void => {
+    addStartForces(forces, terms, breaks, start, 0);
+    const { displacements, displacementTerms: D } = integrate(
+      flexibility,
+      bar,
+      breaks,
+      forces,
+      terms,
+      noStrain,
+      [],
+      start,
+      6,
+    );
+    for (let p = 0; p < x.length; p++) {
+      const s = segment[p]!;
+      const t = x[p]! - breaks[s]!;
+      const base = 4 * D * s;
+      for (let k = 0; k < 4; k++) table[at(p, k, unknown)] = evaluate(displacements, base + k * D, D, t);
+      const dv = slopeOf(displacements, base + D, D, t);
+      const dw = slopeOf(displacements, base + 2 * D, D, t);
+      table[at(p, 4, unknown)] = dv;
+      table[at(p, 5, unknown)] = dw;
+      const force = (k: number) => evaluate(forces, terms * (6 * s + k), terms, t);
+      table[at(p, 6, unknown)] = dv + (bar ? 0 : flexibilityValue(flexibility, s, 5, t) * force(1));
+      table[at(p, 7, unknown)] = dw + (bar ? 0 : flexibilityValue(flexibility, s, 6, t) * force(2));
+    }
+  };
   const tabulate = (ends: Float64Array, unknown: number): void => {
     const start = new Float64Array(12);
     if (frame.axialOnly[m]) {
@@ -85,34 +114,7 @@ export function memberShapes(
       }
       start.set(ends.subarray(0, 6), 6);
     }
-    const forces = new Float64Array(24 * (breaks.length - 1));
-    addStartForces(forces, 4, breaks, start, 0);
-    const strain = [0, 0, 0] as const;
-    const bar = frame.axialOnly[m] === 1;
-    const { displacements, displacementTerms: D } = integrate(
-      flexibility,
-      bar,
-      breaks,
-      forces,
-      4,
-      strain,
-      [],
-      start,
-      6,
-    );
-    for (let p = 0; p < x.length; p++) {
-      const s = segment[p]!;
-      const t = x[p]! - breaks[s]!;
-      const base = 4 * D * s;
-      for (let k = 0; k < 4; k++) table[at(p, k, unknown)] = evaluate(displacements, base + k * D, D, t);
-      const dv = slopeOf(displacements, base + D, D, t);
-      const dw = slopeOf(displacements, base + 2 * D, D, t);
-      table[at(p, 4, unknown)] = dv;
-      table[at(p, 5, unknown)] = dw;
-      const shear = shearFlexibility(flexibility, s, t);
-      table[at(p, 6, unknown)] = dv + (bar ? 0 : shear.y * start[1]!);
-      table[at(p, 7, unknown)] = dw + (bar ? 0 : shear.z * start[2]!);
-    }
+    write(new Float64Array(24 * (breaks.length - 1)), 4, start, unknown);
   };
   const ends = new Float64Array(12);
   for (let j = 0; j < 12; j++) {
@@ -131,78 +133,111 @@ export function memberShapes(
     });
   });
 
-  // Shapes that vanish at the ends
-  let own = 12 + steps.length;
-  const curvature = new Float64Array(x.length * bubbles * 2);
-  const shearStrain = new Float64Array(x.length * bubbles * 2);
-  const stretch = new Float64Array(x.length * bubbles * 2);
-  const bubbleOf = (unknown: number) => unknown - 12 - steps.length;
-  for (const [dv, dw] of directions) {
-    for (let j = 2; j < 2 + bendingShapes; j++, own++) {
-      const b = bubbleOf(own);
-      const EI = bendingRigidity(frame, m, dv, dw);
-      let shearY = 0;
-      let shearZ = 0;
-      let sumY = 0;
-      let sumZ = 0;
-      for (let p = 0; p < x.length; p++) {
-        const V = (2 / L) * legendreSlope(j, (2 * x[p]!) / L - 1) * EI;
-        const s = shearFlexibility(flexibility, segment[p]!, x[p]! - breaks[segment[p]!]!);
-        shearY += weight[p]! * s.y * V;
-        shearZ += weight[p]! * s.z * V;
-        sumY += weight[p]! * s.y;
-        sumZ += weight[p]! * s.z;
-      }
-      for (let p = 0; p < x.length; p++) {
-        const xi = (2 * x[p]!) / L - 1;
-        const s = shearFlexibility(flexibility, segment[p]!, x[p]! - breaks[segment[p]!]!);
-        const V = (2 / L) * legendreSlope(j, xi) * EI;
-        const psi = (L / 2) * legendreIntegral(j, xi);
-        const gammaY = dv * s.y * (V - (sumY > 0 ? shearY / sumY : 0));
-        const gammaZ = dw * s.z * (V - (sumZ > 0 ? shearZ / sumZ : 0));
-        table[at(p, 4, own)] = dv * psi - gammaY;
-        table[at(p, 5, own)] = dw * psi - gammaZ;
-        table[at(p, 6, own)] = dv * psi;
-        table[at(p, 7, own)] = dw * psi;
-        // Deflection: bending in closed form, what shear adds as EI·s·(V̄·x − M) with constant s
-        const bend = (L / 2) ** 2 * legendreDoubleIntegral(j, xi);
-        const M = EI * (legendre(j, xi) - legendre(j, -1));
-        table[at(p, 1, own)] = dv * (bend - s.y * (M - (sumY > 0 ? (shearY / sumY) * x[p]! : 0)));
-        table[at(p, 2, own)] = dw * (bend - s.z * (M - (sumZ > 0 ? (shearZ / sumZ) * x[p]! : 0)));
-        curvature[2 * (p * bubbles + b)] = dv * legendre(j, xi);
-        curvature[2 * (p * bubbles + b) + 1] = dw * legendre(j, xi);
-        shearStrain[2 * (p * bubbles + b)] = gammaY;
-        shearStrain[2 * (p * bubbles + b) + 1] = gammaZ;
-      }
-    }
-  }
+  // Shapes that vanish at the ends: the clamped member under forces that are Legendre polynomials of the length
+  const shapes: { degree: number; share: readonly [N: number, T: number, My: number, Mz: number] }[] = [];
+  for (const [dv, dw] of directions)
+    for (let j = 2; j < 2 + bendingShapes; j++)
+      shapes.push({
+        degree: j,
+        share: [0, 0, dw * frame.rigidity[6 * m + 1]!, dv * frame.rigidity[6 * m + 2]!],
+      });
   for (const field of stretches)
-    for (let j = 1; j <= stretchShapes; j++, own++)
-      for (let p = 0; p < x.length; p++) {
-        const xi = (2 * x[p]!) / L - 1;
-        table[at(p, field, own)] = (L / 2) * legendreIntegral(j, xi);
-        stretch[2 * (p * bubbles + bubbleOf(own)) + (field === 0 ? 0 : 1)] = legendre(j, xi);
-      }
+    for (let j = 1; j <= stretchShapes; j++) {
+      const EA = frame.rigidity[6 * m]! * L;
+      const GJ = frame.rigidity[6 * m + 3]! * L;
+      shapes.push({ degree: j, share: field === 0 ? [EA, 0, 0, 0] : [0, GJ, 0, 0] });
+    }
+  const forcesOf = shapes.map(({ degree, share }, b) => {
+    const forces = legendreForces(breaks, degree, share);
+    const terms = degree + 1;
+    const unloaded = new Float64Array(12);
+    const { end } = integrate(flexibility, bar, breaks, forces.slice(), terms, noStrain, [], unloaded, 6);
+    // The end is brought back by the member's own stiffness
+    const start = new Float64Array(12);
+    for (let j = 0; j < 6; j++) {
+      const back = -end[j]!;
+      start[0]! -= clamped[6 + j]! * back;
+      start[1]! += clamped[12 + 6 + j]! * back;
+      start[2]! += clamped[24 + 6 + j]! * back;
+      start[3]! -= clamped[36 + 6 + j]! * back;
+      start[4]! += clamped[48 + 6 + j]! * back;
+      start[5]! -= clamped[60 + 6 + j]! * back;
+    }
+    write(forces, terms, start, 12 + steps.length + b);
+    return { forces, terms };
+  });
 
+  // Twice their energy, by the forces and the flexibility
+  const values = new Float64Array(6 * bubbles);
   for (let p = 0; p < x.length; p++) {
-    const r = rigidities(flexibility, segment[p]!, x[p]! - breaks[segment[p]!]!);
-    const row = 2 * p * bubbles;
+    const s = segment[p]!;
+    const t = x[p]! - breaks[s]!;
+    forcesOf.forEach(({ forces, terms }, b) => {
+      for (let k = 0; k < 6; k++) values[6 * b + k] = evaluate(forces, terms * (6 * s + k), terms, t);
+    });
+    const c = Array.from({ length: 7 }, (_, k) => weight[p]! * flexibilityValue(flexibility, s, k, t));
     for (let a = 0; a < bubbles; a++)
       for (let b = 0; b < bubbles; b++) {
-        const [kva, kwa] = [curvature[row + 2 * a]!, curvature[row + 2 * a + 1]!];
-        const [kvb, kwb] = [curvature[row + 2 * b]!, curvature[row + 2 * b + 1]!];
-        const value =
-          r.EIw * kwa * kwb +
-          r.EIv * kva * kvb +
-          r.EIwv * (kwa * kvb + kva * kwb) +
-          r.GAy * shearStrain[row + 2 * a]! * shearStrain[row + 2 * b]! +
-          r.GAz * shearStrain[row + 2 * a + 1]! * shearStrain[row + 2 * b + 1]! +
-          r.EA * stretch[row + 2 * a]! * stretch[row + 2 * b]! +
-          r.GJ * stretch[row + 2 * a + 1]! * stretch[row + 2 * b + 1]!;
-        Kinner[(steps.length + a) * inner + steps.length + b]! += weight[p]! * value;
+        const i = 6 * a;
+        const j = 6 * b;
+        Kinner[(steps.length + a) * inner + steps.length + b]! +=
+          c[0]! * values[i]! * values[j]! +
+          c[1]! * values[i + 4]! * values[j + 4]! +
+          c[2]! * (values[i + 4]! * values[j + 5]! + values[i + 5]! * values[j + 4]!) +
+          c[3]! * values[i + 5]! * values[j + 5]! +
+          c[4]! * values[i + 3]! * values[j + 3]! +
+          c[5]! * values[i + 1]! * values[j + 1]! +
+          c[6]! * values[i + 2]! * values[j + 2]!;
       }
   }
   return { inner, Kinner, x, weight, table };
+}
+
+const noStrain = [0, 0, 0] as const;
+
+/** Forces along a member, a Legendre polynomial of its length by given shares of N, T, My, Mz; shear is the moment's slope. */
+function legendreForces(
+  breaks: Float64Array,
+  degree: number,
+  [N, T, My, Mz]: readonly [number, number, number, number],
+): Float64Array {
+  const count = breaks.length - 1;
+  const L = breaks[count]!;
+  const terms = degree + 1;
+  const forces = new Float64Array(6 * terms * count);
+  const powers = legendrePowers(degree);
+  for (let s = 0; s < count; s++) {
+    // P(2x/L − 1) about the segment's start, by Taylor's shift and scale
+    const c = powers.slice();
+    const origin = (2 * breaks[s]!) / L - 1;
+    for (let i = 0; i < terms - 1; i++) for (let k = terms - 2; k >= i; k--) c[k]! += origin * c[k + 1]!;
+    for (let k = 0; k < terms; k++) c[k]! *= (2 / L) ** k / (L * L);
+    const base = 6 * terms * s;
+    for (let k = 0; k < terms; k++) {
+      forces[base + k] = N * c[k]!;
+      forces[base + 3 * terms + k] = T * c[k]!;
+      forces[base + 4 * terms + k] = My * c[k]!;
+      forces[base + 5 * terms + k] = Mz * c[k]!;
+      if (k + 1 < terms) {
+        forces[base + 2 * terms + k] = (k + 1) * My * c[k + 1]!;
+        forces[base + terms + k] = (k + 1) * Mz * c[k + 1]!;
+      }
+    }
+  }
+  return forces;
+}
+
+/** Powers of ξ in the Legendre polynomial of a degree. */
+function legendrePowers(degree: number): Float64Array {
+  let before = Float64Array.of(1);
+  let own = Float64Array.of(0, 1);
+  for (let k = 2; k <= degree; k++) {
+    const next = new Float64Array(k + 1);
+    own.forEach((value, i) => (next[i + 1]! += ((2 * k - 1) * value) / k));
+    before.forEach((value, i) => (next[i]! -= ((k - 1) * value) / k));
+    [before, own] = [own, next];
+  }
+  return own;
 }
 
 /** Directions (v, w) a member bends in: both in space, the one in the plane of a plane frame. */
@@ -219,37 +254,11 @@ function bendingDirections(frame: Frame, m: number): [number, number][] {
   return [[along(3), along(6)]];
 }
 
-function bendingRigidity(frame: Frame, m: number, dv: number, dw: number): number {
-  return dw * dw * frame.rigidity[6 * m + 1]! + dv * dv * frame.rigidity[6 * m + 2]!;
-}
-
 type FlexibilityTable = ReturnType<typeof memberFlexibility>;
 
 function flexibilityValue(f: FlexibilityTable, s: number, k: number, t: number): number {
   const base = f.uniform ? 0 : 7 * f.terms * s;
   return evaluate(f.coefficients, base + k * f.terms, f.terms, t);
-}
-
-function shearFlexibility(f: FlexibilityTable, s: number, t: number): { y: number; z: number } {
-  return { y: flexibilityValue(f, s, 5, t), z: flexibilityValue(f, s, 6, t) };
-}
-
-function rigidities(f: FlexibilityTable, s: number, t: number) {
-  const inverse = (x: number) => (x > 0 ? 1 / x : 0);
-  const ww = flexibilityValue(f, s, 1, t);
-  const wv = flexibilityValue(f, s, 2, t);
-  const vv = flexibilityValue(f, s, 3, t);
-  const d = ww * vv - wv * wv;
-  const coupled = wv !== 0;
-  return {
-    EA: inverse(flexibilityValue(f, s, 0, t)),
-    EIw: coupled ? vv / d : inverse(ww),
-    EIv: coupled ? ww / d : inverse(vv),
-    EIwv: coupled ? -wv / d : 0,
-    GJ: inverse(flexibilityValue(f, s, 4, t)),
-    GAy: inverse(flexibilityValue(f, s, 5, t)),
-    GAz: inverse(flexibilityValue(f, s, 6, t)),
-  };
 }
 
 /** Gauss points of every segment between breaks. */
@@ -276,30 +285,4 @@ function slopeOf(c: Float64Array, at: number, terms: number, t: number): number 
   let value = 0;
   for (let k = terms - 1; k >= 1; k--) value = value * t + k * c[at + k]!;
   return value;
-}
-
-/** Legendre polynomial of degree j at ξ, −1 … 1. */
-function legendre(j: number, xi: number): number {
-  let before = 1;
-  let value = xi;
-  if (j === 0) return before;
-  for (let k = 2; k <= j; k++) [before, value] = [value, ((2 * k - 1) * xi * value - (k - 1) * before) / k];
-  return value;
-}
-
-/** ∫ P_j from −1 to ξ = (P_{j+1} − P_{j−1})/(2j + 1), j ≥ 1. */
-function legendreIntegral(j: number, xi: number): number {
-  return (legendre(j + 1, xi) - legendre(j - 1, xi)) / (2 * j + 1);
-}
-
-/** ∬ P_j from −1 to ξ, j ≥ 2: it vanishes at both ends. */
-function legendreDoubleIntegral(j: number, xi: number): number {
-  return (legendreIntegral(j + 1, xi) - legendreIntegral(j - 1, xi)) / (2 * j + 1);
-}
-
-/** dP_j/dξ by Σ (2k + 1)·P_k over k = j − 1, j − 3, … */
-function legendreSlope(j: number, xi: number): number {
-  let sum = 0;
-  for (let k = j - 1; k >= 0; k -= 2) sum += (2 * k + 1) * legendre(k, xi);
-  return sum;
 }

@@ -1,11 +1,12 @@
 import { yieldStrength } from '../../library/materials.js';
-import type { FrameModel, Load, Member } from '../../model/types.js';
+import type { FrameModel } from '../../model/types.js';
 import { attempt, fail, ProblemError, type Outcome } from '../../problem.js';
 import { invert } from '../dense.js';
 import { prepareFrame, type Frame } from '../frame.js';
-import type { MemberField } from '../member-field.js';
 import { derivative, evaluate, rootsBetween } from '../polynomial.js';
 import { analyse, type FrameState } from '../states.js';
+import { hingeTurn, sectionForces, throughFour } from './hinge-functions.js';
+import { hingedModel, type Hinge, type Place } from './hinged-model.js';
 import { kinks, reducedMoment } from './reduced-moment.js';
 
 /** A plastic hinge that formed (or closed again) as the loads grew. */
@@ -37,18 +38,6 @@ export interface PlasticOptions {
   readonly axial?: 'reduce' | 'ignore';
   /** Factor beyond which no collapse is sought; 1e12 where left out. */
   readonly most?: number;
-}
-
-/** A place where a hinge is or may be: on a member of the model as given, m from its start. */
-interface Place {
-  readonly member: number;
-  readonly x: number;
-}
-interface Hinge extends Place {
-  /** Of the moment when it formed. */
-  readonly sign: number;
-  /** At the end of the piece before x, or at the start of the piece behind it. */
-  readonly side: 'before' | 'behind';
 }
 
 /** Forces of a member at one place: N and My, and their growth by the factor. */
@@ -178,7 +167,7 @@ class Collapse {
   private stage():
     | { mechanism: PlasticCollapse['mechanism'] }
     | { at: (place: Place) => { N: number; M: number }; turning: number[]; scale: number } {
-    const { model, locate } = this.hinged();
+    const { model, locate } = hingedModel(this.model, this.frame, this.hinges);
     const frame = prepareFrame(model);
     const count = this.factors.length;
     const selections = [this.factors, ...this.hinges.map(() => undefined)].map((given, k) => {
@@ -242,89 +231,6 @@ class Collapse {
     const Npl = this.Npl[hinge.member]!;
     const { slope } = reducedMoment(this.frame.sections[hinge.member]!, Math.min(1, Math.abs(N) / Npl));
     return (hinge.sign * slope * this.Mpl[hinge.member]! * Math.sign(N)) / Npl;
-  }
-
-  /** The model with a node and a released moment at each hinge, and a load case of a unit moment for each. */
-  private hinged(): {
-    model: FrameModel;
-    locate: (place: Place, side?: Hinge['side']) => { m: number; x: number; before: boolean };
-  } {
-    const nodes = [...this.model.nodes];
-    const members: Member[] = [];
-    const pieces: { from: number; to: number; m: number }[][] = [];
-    const unitLoads: Load[][] = this.hinges.map(() => []);
-    this.model.members.forEach((member, m) => {
-      const L = this.frame.length[m]!;
-      const own = this.hinges.map((hinge, h) => ({ hinge, h })).filter(({ hinge }) => hinge.member === m);
-      const inner = [...new Set(own.map(({ hinge }) => hinge.x))]
-        .filter((x) => x > 0 && x < L)
-        .sort((a, b) => a - b);
-      const ends = [0, ...inner, L];
-      const idAt = (x: number) => (x === 0 ? member.start : x === L ? member.end : `${member.id}@${x}`);
-      for (const x of inner) {
-        const share = x / L;
-        const from = 3 * this.frame.start[m]!;
-        const point = [0, 1, 2].map(
-          (k) =>
-            this.frame.xyz[from + k]! + this.frame.arms[6 * m + k]! + this.frame.axes[9 * m + k]! * share * L,
-        );
-        nodes.push({ id: idAt(x), x: point[0]!, z: point[2]! });
-      }
-      pieces[m] = [];
-      for (let i = 0; i + 1 < ends.length; i++) {
-        const [from, to] = [ends[i]!, ends[i + 1]!];
-        const id = ends.length === 2 ? member.id : `${member.id}#${i}`;
-        const piece: Member = { ...member, id, start: idAt(from), end: idAt(to) };
-        const start = { ...(i === 0 ? member.hinges?.start : undefined) };
-        const end = { ...(i === ends.length - 2 ? member.hinges?.end : undefined) };
-        for (const { hinge, h } of own) {
-          const atStart = hinge.side === 'behind' && hinge.x === from;
-          const atEnd = hinge.side === 'before' && hinge.x === to;
-          if (!atStart && !atEnd) continue;
-          if (atStart) start.My = 'free';
-          else end.My = 'free';
-          // The moment acts on the member inside the hinge and back on the node outside it
-          const axis = [3, 4, 5].map((k) => this.frame.axes[9 * m + k]!);
-          const sign = atStart ? 1 : -1;
-          const vector = (s: number) => axis.map((a) => s * a) as [number, number, number];
-          unitLoads[h]!.push(
-            { kind: 'point', member: id, at: atStart ? 0 : 1, M: vector(sign) },
-            { kind: 'node', node: idAt(atStart ? from : to), M: vector(-sign) },
-          );
-        }
-        piece.hinges = { start, end };
-        const offsets = member.offsets;
-        if (offsets)
-          piece.offsets = {
-            start: i === 0 ? (offsets.start ?? [0, 0, 0]) : [0, 0, 0],
-            end: i === ends.length - 2 ? (offsets.end ?? [0, 0, 0]) : [0, 0, 0],
-          };
-        pieces[m].push({ from, to, m: members.length });
-        members.push(piece);
-      }
-    });
-    const loadCases = (this.model.loadCases ?? []).map((loadCase) => ({
-      ...loadCase,
-      loads: (loadCase.loads ?? []).flatMap((load) =>
-        'member' in load
-          ? splitLoad(load, pieces[this.frame.memberIndex.get(load.member)!]!, members, this.frame)
-          : [load],
-      ),
-    }));
-    const units = unitLoads.map((loads, h) => ({ id: `hinge ${h}`, loads }));
-    const locate = ({ member, x }: Place, side?: Hinge['side']) => {
-      const list = pieces[member]!;
-      const piece =
-        side === 'before'
-          ? list.find(({ to }) => x <= to)!
-          : [...list].reverse().find(({ from }) => x >= from)!;
-      const chosen = piece.to - piece.from > 0 ? piece : list[0]!;
-      return { m: chosen.m, x: x - chosen.from, before: side === 'before' };
-    };
-    return {
-      model: { ...this.model, nodes, members, loadCases: [...loadCases, ...units], combinations: [] },
-      locate,
-    };
   }
 
   /** The next factor at which some place reaches its plastic moment, and the hinges that form there. */
@@ -487,95 +393,4 @@ class Collapse {
     }
     return high;
   }
-}
-
-/** N and My of a field at x. */
-function sectionForces(field: MemberField, x: number, before: boolean): { N: number; M: number } {
-  const { breaks, forces, forceTerms: terms } = field;
-  let s = 0;
-  while (s + 2 < breaks.length && (before ? x > breaks[s + 1]! : x >= breaks[s + 1]!)) s++;
-  const t = x - breaks[s]!;
-  return {
-    N: evaluate(forces, 6 * terms * s, terms, t),
-    M: evaluate(forces, 6 * terms * s + 4 * terms, terms, t),
-  };
-}
-
-/**
- * Turn of a hinge by a unit of the loads in the sense of its moment: positive where a sagging hinge opens downwards.
- * Between the section's rotation inside and the node's outside.
- */
-function hingeTurn(frame: Frame, state: FrameState, m: number, side: Hinge['side']): number {
-  const field = state.field(m);
-  const last = field.breaks.length - 2;
-  const s = side === 'behind' ? 0 : last;
-  const t = side === 'behind' ? 0 : field.breaks[last + 1]! - field.breaks[last]!;
-  const D = field.displacementTerms;
-  const at = D * (4 * s + 2);
-  let slope = 0;
-  for (let k = D - 1; k >= 1; k--) slope = slope * t + k * field.displacements[at + k]!;
-  const V = evaluate(field.forces, field.forceTerms * (6 * s + 2), field.forceTerms, t);
-  const shear = frame.rigidity[6 * m + 5]!;
-  const section = slope + (shear > 0 ? V / shear : 0);
-  const n = side === 'behind' ? frame.start[m]! : frame.end[m]!;
-  const axis = 9 * m + 3;
-  let about = 0;
-  for (let k = 0; k < 3; k++) about += frame.axes[axis + k]! * state.displacements[6 * n + 3 + k]!;
-  const node = -about;
-  // A sagging hinge grows where the slope behind it exceeds the one before
-  return side === 'behind' ? section - node : node - section;
-}
-
-/** Cubic through four points, coefficients of t. */
-function throughFour(t: readonly number[], y: readonly number[]): Float64Array {
-  const out = new Float64Array(4);
-  t.forEach((ti, i) => {
-    let c = [y[i]!];
-    t.forEach((tj, j) => {
-      if (i === j) return;
-      const next = new Array<number>(c.length + 1).fill(0);
-      c.forEach((value, k) => {
-        next[k]! -= (value * tj) / (ti - tj);
-        next[k + 1]! += value / (ti - tj);
-      });
-      c = next;
-    });
-    c.forEach((value, k) => (out[k]! += value));
-  });
-  return out;
-}
-
-/** A member's load on the pieces the member is cut into. */
-function splitLoad(
-  load: Extract<Load, { member: string }>,
-  pieces: readonly { from: number; to: number; m: number }[],
-  members: readonly Member[],
-  frame: Frame,
-): Load[] {
-  if (pieces.length === 1) return [{ ...load, member: members[pieces[0]!.m]!.id }];
-  const L = frame.length[frame.memberIndex.get(load.member)!]!;
-  const out: Load[] = [];
-  pieces.forEach(({ from, to, m }, i) => {
-    const member = members[m]!.id;
-    const h = to - from;
-    if (load.kind === 'point') {
-      const x = load.at * L;
-      const last = i === pieces.length - 1;
-      if (x >= from && (x < to || last)) out.push({ ...load, member, at: Math.min(1, (x - from) / h) });
-    } else if (load.kind === 'distributed') {
-      const [a, b] = [(load.from ?? 0) * L, (load.to ?? 1) * L];
-      const low = Math.max(a, from);
-      const high = Math.min(b, to);
-      if (high - low <= 1e-12 * L) return;
-      const q = (x: number) => load.q[0] + ((load.q[1] - load.q[0]) * (x - a)) / (b - a);
-      out.push({
-        ...load,
-        member,
-        q: [q(low), q(high)],
-        from: Math.max(0, (low - from) / h),
-        to: Math.min(1, (high - from) / h),
-      });
-    } else out.push({ ...load, member });
-  });
-  return out;
 }
