@@ -28,7 +28,10 @@ interface PlanKey {
   readonly start: Int32Array;
   readonly end: Int32Array;
   readonly unknown: Int32Array;
+  readonly blockOf: Int32Array;
+  readonly slotOf: Int32Array;
   readonly cliques: Int32Array;
+  readonly cliqueStart: Int32Array;
 }
 
 const kept: Plan[] = [];
@@ -41,7 +44,10 @@ export function planFor(frame: Frame, constraints: Constraints): Plan {
     start: frame.start,
     end: frame.end,
     unknown: constraints.unknown,
+    blockOf: constraints.blockOf,
+    slotOf: constraints.slotOf,
     cliques: cliques.members,
+    cliqueStart: cliques.start,
   };
   const at = kept.findIndex((plan) => sameKey(plan.key, key));
   const plan = at >= 0 ? kept.splice(at, 1)[0]! : makePlan(frame, constraints, cliques, key);
@@ -52,7 +58,13 @@ export function planFor(frame: Frame, constraints: Constraints): Plan {
 
 function sameKey(a: PlanKey, b: PlanKey): boolean {
   return (
-    same(a.unknown, b.unknown) && same(a.start, b.start) && same(a.end, b.end) && same(a.cliques, b.cliques)
+    same(a.unknown, b.unknown) &&
+    same(a.start, b.start) &&
+    same(a.end, b.end) &&
+    same(a.blockOf, b.blockOf) &&
+    same(a.slotOf, b.slotOf) &&
+    same(a.cliqueStart, b.cliqueStart) &&
+    same(a.cliques, b.cliques)
   );
 }
 

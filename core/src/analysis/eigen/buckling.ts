@@ -4,7 +4,7 @@ import { linkageMatrices } from '../second-order/linkage.js';
 import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
 import { largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
-import { fieldCount, memberShapes, rich, usual, type Richness } from './member-shapes.js';
+import { cachedShapes, fieldCount, rich, usual, type Richness, type ShapeCache } from './member-shapes.js';
 import { Pencil, type MemberPencil, type ShiftedPencil } from './pencil.js';
 
 /** A way the frame buckles. */
@@ -59,6 +59,7 @@ function modesWith(
   for (const N of state.axial)
     for (let k = 0; k < N.length; k += 4) largest = Math.max(largest, Math.abs(N[k]!));
   const slackZero = new Float64Array(144);
+  const cache: ShapeCache = new Map();
   const compressed = new Uint8Array(frame.memberIds.length);
   const members = frame.memberIds.map((_, m): MemberPencil => {
     const slack = state.slack[m] === 1;
@@ -69,7 +70,7 @@ function modesWith(
     if (slack || !forces.some((value) => Math.abs(value) > 1e-9 * largest))
       return { inner: 0, K, Kinner: new Float64Array(0), B: undefined };
     if (forces.some((value) => value < -1e-9 * largest)) compressed[m] = 1;
-    const shapes = memberShapes(frame, elements, m, breaks, false, richness);
+    const shapes = cachedShapes(cache, frame, elements, m, breaks, false, richness);
     const total = 12 + shapes.inner;
     const B = new Float64Array(total * total);
     for (let p = 0; p < shapes.x.length; p++) {

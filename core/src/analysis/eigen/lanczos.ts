@@ -35,7 +35,7 @@ export interface LanczosOptions {
 export function largestPairs(
   operator: Operator,
   wanted: number,
-  { known = [], begin = [], tolerance = 1e-7, step }: LanczosOptions = {},
+  { known = [], begin = [], tolerance = 1e-6, step }: LanczosOptions = {},
 ): EigenPair[] {
   const { size } = operator;
   const block = Math.min(size, Math.max(2, Math.min(6, wanted)));
@@ -125,7 +125,7 @@ function settled(
   });
 }
 
-/** Orthonormalizes a block against all vectors and itself, twice; what nothing is left of is dropped. */
+/** Orthonormalizes a block against all vectors and itself, twice where needed; what nothing is left of is dropped. */
 function orthonormalize(
   operator: Operator,
   block: readonly Float64Array[],
@@ -140,9 +140,13 @@ function orthonormalize(
     const first = Math.sqrt(dot(x, x));
     if (!(first > 0)) continue;
     for (let i = 0; i < x.length; i++) x[i]! /= first;
-    for (let pass = 0; pass < 2; pass++) {
+    // Once more only where little was left: else rounding has left nothing of the others in it
+    for (let pass = 0, before = 1; pass < 2; pass++) {
       removeAll(avoided, cAvoided, x);
       removeAll(V, CV, x);
+      const left = Math.sqrt(dot(x, x));
+      if (left > 1e-3 * before) break;
+      before = left;
     }
     const cx = operator.inner(x);
     const norm = Math.sqrt(Math.max(0, dot(x, cx)));

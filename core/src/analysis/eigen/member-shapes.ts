@@ -34,6 +34,34 @@ export interface MemberShapes {
 
 export const fieldCount = 8;
 
+/** Shapes already tabulated: members alike in all that shapes depend on share them. */
+export type ShapeCache = Map<string, MemberShapes>;
+
+/** A member's shapes, from the cache where one alike was tabulated before. */
+export function cachedShapes(
+  cache: ShapeCache,
+  frame: Frame,
+  elements: Elements,
+  m: number,
+  breaks: Float64Array,
+  forModes: boolean,
+  richness: Richness,
+): MemberShapes {
+  if (frame.hinged[m] || frame.tapers.has(m))
+    return memberShapes(frame, elements, m, breaks, forModes, richness);
+  const numbers = [
+    ...breaks,
+    ...frame.rigidity.subarray(6 * m, 6 * m + 6),
+    frame.coupling[m]!,
+    ...bendingDirections(frame, m).flat(),
+  ];
+  // Lengths that differ by rounding are the same
+  const key = `${frame.axialOnly[m]}|${numbers.map((value) => value.toPrecision(13)).join()}`;
+  let shapes = cache.get(key);
+  if (!shapes) cache.set(key, (shapes = memberShapes(frame, elements, m, breaks, forModes, richness)));
+  return shapes;
+}
+
 /**
  * A member's shapes: the exact static response to its ends' displacements, through its hinges, and inside it freedoms
  * behind hinges and polynomials enough for its own buckling and vibration. In energy the inner unknowns are apart from
@@ -42,7 +70,7 @@ export const fieldCount = 8;
  * @param breaks segments on which what is integrated against the shapes is smooth, m
  * @param forModes adds axial and twisting shapes
  */
-export function memberShapes(
+function memberShapes(
   frame: Frame,
   elements: Elements,
   m: number,

@@ -4,7 +4,16 @@ import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
 import { addSquare, scaledShape } from './buckling.js';
 import { largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
-import { fieldCount, memberShapes, rich, usual, type Richness } from './member-shapes.js';
+import {
+  cachedShapes,
+  fieldCount,
+  rich,
+  usual,
+  type MemberShapes,
+  type Richness,
+  type ShapeCache,
+} from './member-shapes.js';
+import type { ResolvedSection } from '../../library/sections.js';
 import { Pencil, type MemberPencil } from './pencil.js';
 
 /** A natural mode of vibration. */
@@ -52,13 +61,23 @@ function modesWith(
   progress: Progress | undefined,
 ): VibrationMode[] {
   const { frame, elements } = prepared;
+  const cache: ShapeCache = new Map();
+  /** Mass matrices by shapes, then by density and area: members alike share them. */
+  const masses = new Map<MemberShapes, Map<ResolvedSection, Float64Array>>();
   const members = frame.memberIds.map((_, m): MemberPencil => {
     const breaks = frame.tapers.get(m)?.breaks ?? Float64Array.of(0, frame.length[m]!);
-    const shapes = memberShapes(frame, elements, m, breaks, true, richness);
-    const total = 12 + shapes.inner;
-    const B = new Float64Array(total * total);
-    for (let p = 0; p < shapes.x.length; p++)
-      addMass(prepared, m, shapes.x[p]!, shapes.weight[p]!, shapes.table, p, total, B);
+    const shapes = cachedShapes(cache, frame, elements, m, breaks, true, richness);
+    const section = frame.sections[m]!;
+    let bySection = masses.get(shapes);
+    if (!bySection) masses.set(shapes, (bySection = new Map<ResolvedSection, Float64Array>()));
+    let B = bySection.get(section);
+    if (!B) {
+      const total = 12 + shapes.inner;
+      B = new Float64Array(total * total);
+      for (let p = 0; p < shapes.x.length; p++)
+        addMass(prepared, m, shapes.x[p]!, shapes.weight[p]!, shapes.table, p, total, B);
+      bySection.set(section, B);
+    }
     return {
       inner: shapes.inner,
       K: elements.local.subarray(144 * m, 144 * m + 144),

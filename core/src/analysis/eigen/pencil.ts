@@ -138,8 +138,10 @@ export class Pencil {
   shifted(sigma: number): ShiftedPencil {
     const factor = new Factor(this.plan.symbolic);
     let negatives = 0;
+    // Members that share their matrices share the inner unknowns' elimination
+    const known = new Map<Float64Array, InnerElimination>();
     const condensed = this.members.map((member) => {
-      const one = condenseMember(member, sigma);
+      const one = condenseMember(member, sigma, known);
       negatives += one.negatives;
       return one;
     });
@@ -293,17 +295,40 @@ interface CondensedMember {
   readonly carry: Float64Array | undefined;
 }
 
-function condenseMember({ K, Kinner, B, inner }: MemberPencil, sigma: number): CondensedMember {
+/** What eliminating a member's inner unknowns brings, apart from its own K. */
+interface InnerElimination {
+  readonly negatives: number;
+  readonly inverse: Float64Array;
+  readonly carry: Float64Array | undefined;
+  /** What is taken off the ends' K, 12 × 12. */
+  readonly off: Float64Array | undefined;
+}
+
+function condenseMember(
+  { K, Kinner, B, inner }: MemberPencil,
+  sigma: number,
+  known: Map<Float64Array, InnerElimination>,
+): CondensedMember {
   if (!B) return { K, negatives: 0, inverse: Kinner, carry: undefined };
+  let elimination = known.get(B);
+  if (!elimination) known.set(B, (elimination = eliminateInner(Kinner, B, inner, sigma)));
+  const { negatives, inverse, carry, off } = elimination;
+  return { K: off ? K.map((value, i) => value - off[i]!) : K, negatives, inverse, carry };
+}
+
+function eliminateInner(
+  Kinner: Float64Array,
+  B: Float64Array,
+  inner: number,
+  sigma: number,
+): InnerElimination {
   const n = 12 + inner;
   const A = Kinner.slice();
   if (sigma !== 0)
     for (let i = 0; i < inner; i++)
       for (let j = 0; j < inner; j++) A[i * inner + j]! -= sigma * B[(12 + i) * n + 12 + j]!;
   const inverse = inner > 0 ? invert(A, inner) : A;
-  if (sigma === 0) return { K, negatives: 0, inverse, carry: undefined };
-  const out = K.slice();
-  for (let i = 0; i < 12; i++) for (let j = 0; j < 12; j++) out[12 * i + j]! -= sigma * B[i * n + j]!;
+  if (sigma === 0) return { negatives: 0, inverse, carry: undefined, off: undefined };
   const carry = new Float64Array(12 * inner);
   for (let i = 0; i < 12; i++)
     for (let k = 0; k < inner; k++) {
@@ -311,12 +336,12 @@ function condenseMember({ K, Kinner, B, inner }: MemberPencil, sigma: number): C
       for (let j = 0; j < inner; j++) sum -= sigma * B[i * n + 12 + j]! * inverse[j * inner + k]!;
       carry[i * inner + k] = sum;
     }
+  const off = new Float64Array(144);
   for (let i = 0; i < 12; i++)
     for (let j = i; j < 12; j++) {
-      let sum = 0;
+      let sum = sigma * B[i * n + j]!;
       for (let k = 0; k < inner; k++) sum -= carry[i * inner + k]! * sigma * B[j * n + 12 + k]!;
-      out[12 * i + j]! -= sum;
-      if (i !== j) out[12 * j + i] = out[12 * i + j]!;
+      off[12 * i + j] = off[12 * j + i] = sum;
     }
-  return { K: out, negatives: negativePivots(A, inner), inverse, carry };
+  return { negatives: negativePivots(A, inner), inverse, carry, off };
 }
