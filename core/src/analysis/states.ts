@@ -70,6 +70,8 @@ export function analyse(
     const combined = selections.some(({ kind }) => kind === 'combination');
     const linear = new LinearCases(prepared, notes);
     const problems: Problem[] = [];
+    // Without loads a frame still has to stand
+    if (selections.length === 0 && !isUnilateral(frame)) linear.check();
     selections.forEach((selection, k) => {
       options.progress?.step(k / selections.length);
       const outcome = attempt(() => stateOf(prepared, linear, selection, options));
@@ -104,7 +106,12 @@ class LinearCases {
     this.notes = notes;
   }
 
-  get solutions(): Solution[] {
+  /**
+   * The factorization, made once.
+   *
+   * @throws ProblemError `mechanism`
+   */
+  check(): Factor {
     if (this.failure) throw this.failure;
     if (!this.factor) {
       const { frame, constraints, plan, cases } = this.prepared;
@@ -117,7 +124,12 @@ class LinearCases {
       this.notes.push(...outcome.value);
       this.factor = factor;
     }
-    return (this.cases ??= solveLinear(this.prepared, this.factor, this.prepared.cases));
+    return this.factor;
+  }
+
+  get solutions(): Solution[] {
+    const factor = this.check();
+    return (this.cases ??= solveLinear(this.prepared, factor, this.prepared.cases));
   }
 
   /** Σ factor · case. */

@@ -37,4 +37,24 @@ describe('the results file', () => {
     expect(stations.map((s) => s.x)).toEqual([0, 1.2, 1.2, 2, 4]);
     expect(stations.map((s) => Math.round(s.Vz))).toEqual([700, 700, -300, -300, -300]);
   });
+
+  it('says of a model without loads whether it stands, and what it leaves out', () => {
+    const alone = modelOf(
+      'plane',
+      { a: [0, 0], b: [4, 0], far: [9, 9] },
+      [{ id: 'm', start: 'a', end: 'b' }],
+      [{ node: 'a', ux: 'fixed', uz: 'fixed', ry: 'fixed' }],
+      [],
+    );
+    const standing = solveToFile({ ...alone, loadCases: [] });
+    if (!standing.ok) throw new Error(standing.problems[0]!.message);
+    expect(standing.value.notes).toEqual(['No member meets the node "far"; it is ignored.']);
+    const loose = solveToFile({
+      ...alone,
+      loadCases: [],
+      supports: [{ node: 'a', ux: 'fixed', uz: 'fixed' }],
+    });
+    expect(loose.ok).toBeFalse();
+    if (!loose.ok) expect(loose.problems[0]!.code).toBe('mechanism');
+  });
 });

@@ -61,7 +61,7 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
       file.notes.push(
         'The frame has no supports: its load cases are left out, its modes are those of a free body.',
       );
-    else if (selections.length > 0) addStates(file, model, frame, options);
+    else if (selections.length > 0 || options.modes === undefined) addStates(file, model, frame, options);
     if (options.modes !== undefined && options.modes > 0)
       file.modes = vibrationModes(prepareEquations(frame), options.modes, options.progress).map(
         ({ frequency, shape, effectiveMass }) => ({
