@@ -60,7 +60,7 @@ function solver(name: string, model: FrameModel): void {
 
 /** Median of repeated runs, ms. */
 function median(name: string, runs: number, work: () => void): void {
-  for (let i = 0; i < Math.min(20, runs); i++) work();
+  for (let i = 0; i < Math.min(150, runs); i++) work();
   const times = Array.from({ length: runs }, () => 1e3 * time(work)).sort((a, b) => a - b);
   console.log(`${name.padEnd(86)} median ${times[Math.floor(runs / 2)]!.toFixed(2)} ms`);
 }

@@ -109,11 +109,13 @@ export function shift(c: Float64Array, at: number, terms: number, d: number): vo
 const series = new Series();
 const unit = new Float64Array(8);
 const ending = new Float64Array(8);
+const transferMatrix = new Float64Array(64);
+/** Places of w, ψw, v, ψv, Mw, Hw, Mv, Hv in a series' state. */
+const order = [0, 1, 4, 5, 2, 3, 6, 7] as const;
 
 function stiffnessOf(stretch: Stretch): Pick<Piece, 'fromForces' | 'transfer' | 'K'> {
   // Columns: w, ψw, v, ψv, then Mw, Hw, Mv, Hv at the start; rows the same at the end
-  const phi = new Float64Array(64);
-  const order = [0, 1, 4, 5, 2, 3, 6, 7] as const;
+  const phi = transferMatrix;
   for (let j = 0; j < 8; j++) {
     unit.fill(0);
     unit[order[j]!] = 1;

@@ -70,11 +70,11 @@ export class MemberUnderForce {
         { member: frame.memberIds[member] },
       );
     this.K = K.slice();
-    bendingFreedoms.forEach((i, r) =>
-      bendingFreedoms.forEach((j, c) => {
-        this.K[12 * i + j] = bendingSigns[r]! * bendingSigns[c]! * this.column!.K[8 * r + c]!;
-      }),
-    );
+    const bent = this.column.K;
+    for (let r = 0; r < 8; r++)
+      for (let c = 0; c < 8; c++)
+        this.K[12 * bendingFreedoms[r]! + bendingFreedoms[c]!] =
+          bendingSigns[r]! * bendingSigns[c]! * bent[8 * r + c]!;
     let buckled = this.column.buckled + (this.column.possible ? 0 : 1);
     if (field) {
       this.clamped = this.clamp(field);

@@ -29,7 +29,7 @@ export interface SecondOrderState {
 }
 
 /** Change of the axial forces, against the largest one, at which the iteration stops. */
-const converged = 1e-9;
+const converged = 1e-8;
 const mostIterations = 60;
 
 /**
