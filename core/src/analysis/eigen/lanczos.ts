@@ -61,7 +61,7 @@ export function largestPairs(
     }
     const finished = fresh === 0 || V.length >= most;
     if (!finished && V.length < check) continue;
-    check = V.length + Math.max(block, Math.ceil(V.length / 6));
+    check = V.length + Math.max(block, Math.ceil(V.length / 3));
     const pairs = ritz(V, H);
     const scale = Math.abs(pairs[0]?.theta ?? 0);
     const positive = pairs.filter(({ theta }) => theta > 1e-12 * scale).slice(0, wanted);
