@@ -48,6 +48,8 @@ export interface MemberLoadFields {
   readonly fields: readonly (readonly (LoadField | undefined)[])[];
 }
 
+const none: readonly Dislocation[] = [];
+
 /** Builds the exact load functions of every member in every load case. */
 export function memberLoadFields(frame: Frame): MemberLoadFields {
   const count = frame.memberIds.length;
@@ -57,11 +59,11 @@ export function memberLoadFields(frame: Frame): MemberLoadFields {
   for (const m of frame.tapers.keys()) terms[m] = taperForceTerms;
   for (let m = 0; m < count; m++) breaks.push(segmentEnds(frame, actions, m));
   const fields = actions.map((byMember) =>
-    byMember.map((action, m) =>
-      action
-        ? { ...particularForces(action, breaks[m]!, terms[m]!), strain: action.strain, dislocations: [] }
-        : undefined,
-    ),
+    byMember.map((action, m): LoadField | undefined => {
+      if (!action) return undefined;
+      const { forces, end } = particularForces(action, breaks[m]!, terms[m]!);
+      return { forces, end, strain: action.strain, dislocations: none };
+    }),
   );
   return { breaks, terms, fields };
 }
