@@ -1,6 +1,7 @@
 import type { FrameModel, Load } from '../model/types.js';
-import type { Frame } from './frame.js';
+import { meanAxial } from './second-order/axial.js';
 import type { FrameState } from './states.js';
+import type { Prepared } from './static.js';
 
 /** Initial sway and bow to be taken as equivalent forces. */
 export interface Imperfections {
@@ -43,14 +44,18 @@ export const initialBow: Readonly<Record<string, { elastic: number; plastic: num
  *
  * @returns loads to be added to the combination's own
  */
-export function equivalentForces(frame: Frame, state: FrameState, imperfections: Imperfections): Load[] {
+export function equivalentForces(
+  { frame, loads }: Prepared,
+  state: FrameState,
+  imperfections: Imperfections,
+): Load[] {
   const out: Load[] = [];
   const [dx, dy] = imperfections.direction;
   const size = Math.hypot(dx, dy);
   if (!(size > 0)) return out;
   const d = [dx / size, dy / size] as const;
   frame.memberIds.forEach((member, m) => {
-    const N = meanAxial(state.axial[m]!);
+    const N = meanAxial(state.axial[m]!, loads.breaks[m]!);
     if (!(N < 0)) return;
     const L = frame.length[m]!;
     const rise = frame.axes[9 * m + 2]!;
@@ -81,13 +86,6 @@ export function equivalentForces(frame: Frame, state: FrameState, imperfections:
   return out;
 }
 
-/** Mean of the axial force at the segments' starts and the member's end region: its compression at large. */
-function meanAxial(axial: Float64Array): number {
-  let sum = 0;
-  for (let k = 0; k < axial.length; k += 4) sum += axial[k]!;
-  return sum / (axial.length / 4);
-}
-
 /**
  * A model whose combinations each bring their own imperfections: the equivalent forces of each state become a load case
  * `imperfection <combination>` with the factor 1 in that combination.
@@ -96,7 +94,7 @@ function meanAxial(axial: Float64Array): number {
  */
 export function withImperfections(
   model: FrameModel,
-  frame: Frame,
+  prepared: Prepared,
   states: ReadonlyMap<string, FrameState>,
   imperfections: Imperfections,
 ): FrameModel {
@@ -105,7 +103,7 @@ export function withImperfections(
     const state = states.get(combination.id);
     if (!state) return combination;
     const id = `imperfection ${combination.id}`;
-    cases.push({ id, nature: 'permanent', loads: equivalentForces(frame, state, imperfections) });
+    cases.push({ id, nature: 'permanent', loads: equivalentForces(prepared, state, imperfections) });
     return { ...combination, factors: { ...combination.factors, [id]: 1 } };
   });
   return { ...model, loadCases: cases, combinations };

@@ -7,7 +7,7 @@ export {
   type MemberField,
 } from './member-field.js';
 export type { MemberLoadFields } from './member-loads.js';
-export { derivative, evaluate, rootsBetween } from './polynomial.js';
+export { derivative, evaluate, rootsBetween, shiftOrigin } from './polynomial.js';
 export { solveStatic, type StaticResults } from './static.js';
 export { analyse, type Analysis, type FrameState, type LoadSelection } from './states.js';
 export type { CaseLoads } from './case-loads.js';

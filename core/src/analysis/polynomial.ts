@@ -7,6 +7,12 @@ export function evaluate(c: Float64Array, at: number, count: number, t: number):
   return value;
 }
 
+/** Coefficients of c(t + d), in place (Horner's scheme repeated). */
+export function shiftOrigin(c: Float64Array, at: number, count: number, d: number): void {
+  if (d === 0) return;
+  for (let i = 0; i < count - 1; i++) for (let k = count - 2; k >= i; k--) c[at + k]! += d * c[at + k + 1]!;
+}
+
 /** Coefficients of the derivative. */
 export function derivative(c: Float64Array): Float64Array {
   const out = new Float64Array(Math.max(1, c.length - 1));

@@ -68,7 +68,7 @@ export function analyse(
     const notes = frameNotes(prepared);
     const states = new Map<string, FrameState>();
     const combined = selections.some(({ kind }) => kind === 'combination');
-    const linear = new LinearCases(prepared, notes);
+    const linear = new LinearCases(prepared, notes, options.progress);
     const problems: Problem[] = [];
     // Without loads a frame still has to stand
     if (selections.length === 0 && !isUnilateral(frame)) linear.check();
@@ -100,10 +100,12 @@ class LinearCases {
   private cases: Solution[] | undefined;
   private readonly prepared: Prepared;
   private readonly notes: string[];
+  private readonly progress: Progress | undefined;
 
-  constructor(prepared: Prepared, notes: string[]) {
+  constructor(prepared: Prepared, notes: string[], progress: Progress | undefined) {
     this.prepared = prepared;
     this.notes = notes;
+    this.progress = progress;
   }
 
   /**
@@ -115,7 +117,7 @@ class LinearCases {
     if (this.failure) throw this.failure;
     if (!this.factor) {
       const { frame, constraints, plan, cases } = this.prepared;
-      const factor = factorStiffness(frame, constraints, plan, localMatrices(this.prepared));
+      const factor = factorStiffness(frame, constraints, plan, localMatrices(this.prepared), this.progress);
       const outcome = attempt(() => refuseMechanisms(this.prepared, factor, cases));
       if (!outcome.ok) {
         this.loose = true;
@@ -171,7 +173,7 @@ function stateOf(
     return firstOrderState(prepared, loads, selection.id, solved);
   }
   const begin = startOfSecondOrder(prepared, linear, loads, selection, where);
-  const { state, slack, iterations } = secondOrderWithSlack(prepared, loads, begin, where);
+  const { state, slack, iterations } = secondOrderWithSlack(prepared, loads, begin, where, options.progress);
   return { ...state, id: selection.id, order: 2, iterations, slack, loads, field: memoised(state) };
 }
 
@@ -227,6 +229,7 @@ function secondOrderWithSlack(
   loads: CaseLoads,
   begin: Begin,
   where: Record<string, unknown>,
+  progress: Progress | undefined,
 ): { state: SecondOrderState; slack: Uint8Array; iterations: number } {
   const { frame } = prepared;
   let { inactive } = begin;
@@ -234,7 +237,7 @@ function secondOrderWithSlack(
   let iterations = 0;
   const seen = new Set<string>();
   for (;;) {
-    const state = solveSecondOrder(prepared, loads, start, inactive, where);
+    const state = solveSecondOrder(prepared, loads, start, inactive, where, progress);
     iterations += state.iterations;
     if (!isUnilateral(frame)) return { state, slack: inactive, iterations };
     const next = correctActing(prepared, loads, state.displacements, inactive);

@@ -131,16 +131,9 @@ export function refuseMechanisms(
 export function frameNotes({ frame, constraints }: Prepared): string[] {
   const { loose, dropped, conditions } = constraints;
   const notes = loose.map((n) => `No member meets the node "${frame.nodeIds[n]!}"; it is ignored.`);
-  if (conditions.length > 0 || constraints.given.length > conditionless(constraints))
+  if (conditions.length > 0)
     notes.push('Supports hold a rigid group more than once; how they share its reaction is not unique.');
   return [...notes, ...hingedJointNotes(frame, dropped)];
-}
-
-/** Given components that hold something by themselves. */
-function conditionless(constraints: Constraints): number {
-  const used = new Set<number>();
-  for (const { given } of constraints.dependents.values()) for (const g of given) used.add(g);
-  return used.size;
 }
 
 /** Notes on joints where every frame member is hinged; that bars leave their nodes free to turn goes without saying. */

@@ -1,4 +1,4 @@
-import { fail } from '../problem.js';
+import { attempt, fail } from '../problem.js';
 import type { CaseLoads } from './case-loads.js';
 import { carries, type Frame } from './frame.js';
 import { localMatrices, refuseMechanisms, solveLinear, type Prepared, type Solution } from './static.js';
@@ -74,7 +74,8 @@ function solveState(
 ): { solution: Solution; loose?: ReturnType<typeof factorStiffness> } {
   const { constraints, plan, frame, elements } = prepared;
   const factor = factorStiffness(frame, constraints, plan, localMatrices(prepared, inactive));
-  const isLoose = factor.suspects.length > 0 && isMechanism(prepared, factor, loads, inactive);
+  const isLoose =
+    factor.suspects.length > 0 && !attempt(() => refuseMechanisms(prepared, factor, [loads], inactive)).ok;
   if (!isLoose) return { solution: solveLinear(prepared, factor, [loads], inactive)[0]! };
   if (!inactive.includes(1)) refuseMechanisms(prepared, factor, [loads], inactive);
   // Lent stiffness moves a loose part until a member comes taut
@@ -86,20 +87,6 @@ function solveState(
   const helped = factorStiffness(frame, constraints, plan, localMatrices(propped));
   refuseMechanisms(propped, helped, [loads]);
   return { solution: solveLinear(propped, helped, [loads])[0]!, loose: factor };
-}
-
-function isMechanism(
-  prepared: Prepared,
-  factor: ReturnType<typeof factorStiffness>,
-  loads: CaseLoads,
-  inactive: Uint8Array,
-): boolean {
-  try {
-    refuseMechanisms(prepared, factor, [loads], inactive);
-    return false;
-  } catch {
-    return true;
-  }
 }
 
 /** The set of members out of action that displacements ask for; undefined where it is the one given. */

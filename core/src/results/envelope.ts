@@ -1,4 +1,4 @@
-import { evaluate, rootsBetween, type MemberField } from '../analysis/index.js';
+import { evaluate, rootsBetween, shiftOrigin, type MemberField } from '../analysis/index.js';
 import { displacementNames, forceNames, type DisplacementName, type ForceName } from './member-functions.js';
 
 /** A function along a member with the combination it belongs to. */
@@ -111,9 +111,7 @@ function displacementCoefficients(field: MemberField, name: DisplacementName, s:
 /** Coefficients of c(t + d). */
 function shifted(c: Float64Array, d: number): Float64Array {
   const out = c.slice();
-  if (d !== 0)
-    for (let i = 0; i < out.length - 1; i++)
-      for (let k = out.length - 2; k >= i; k--) out[k]! += d * out[k + 1]!;
+  shiftOrigin(out, 0, out.length, d);
   return out;
 }
 

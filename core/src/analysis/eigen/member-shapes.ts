@@ -3,7 +3,7 @@ import { clampedStiffness } from '../elements.js';
 import type { Frame } from '../frame.js';
 import { displaceInside } from '../hinges.js';
 import { addStartForces, integrate, memberFlexibility } from '../member-field.js';
-import { evaluate } from '../polynomial.js';
+import { evaluate, shiftOrigin } from '../polynomial.js';
 import { gaussPoints } from './gauss.js';
 
 /** How many shapes inside a member: bending by moments of degree 2 …, stretch and twist by forces of degree 1 … */
@@ -238,7 +238,7 @@ function legendreForces(
     // P(2x/L − 1) about the segment's start, by Taylor's shift and scale
     const c = powers.slice();
     const origin = (2 * breaks[s]!) / L - 1;
-    for (let i = 0; i < terms - 1; i++) for (let k = terms - 2; k >= i; k--) c[k]! += origin * c[k + 1]!;
+    shiftOrigin(c, 0, terms, origin);
     for (let k = 0; k < terms; k++) c[k]! *= (2 / L) ** k / (L * L);
     const base = 6 * terms * s;
     for (let k = 0; k < terms; k++) {

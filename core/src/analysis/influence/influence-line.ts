@@ -2,7 +2,7 @@ import { fail } from '../../problem.js';
 import type { CaseLoads } from '../case-loads.js';
 import { addStartForces, fieldOf, type MemberField } from '../member-field.js';
 import type { LoadField, MemberLoadFields } from '../member-loads.js';
-import { derivative, evaluate, rootsBetween } from '../polynomial.js';
+import { derivative, evaluate, rootsBetween, shiftOrigin } from '../polynomial.js';
 import type { Factor } from '../sparse/factor.js';
 import { solveLinear, type Prepared } from '../static.js';
 
@@ -81,8 +81,7 @@ export function influenceLine(
 /** Coefficients of c(h − t). */
 function mirrored(c: Float64Array, h: number): Float64Array {
   const out = c.slice();
-  for (let i = 0; i < out.length - 1; i++)
-    for (let k = out.length - 2; k >= i; k--) out[k]! += h * out[k + 1]!;
+  shiftOrigin(out, 0, out.length, h);
   return out.map((value, k) => (k % 2 === 1 ? -value : value));
 }
 
@@ -247,7 +246,7 @@ export function trainExtremes(line: InfluenceLine, train: Train): { max: TrainEx
       while (k + 2 < breaks.length && s >= breaks[k + 1]!) k++;
       const c = coefficients[k]!.slice();
       const d = from - behind - breaks[k]!;
-      for (let i = 0; i < c.length - 1; i++) for (let q = c.length - 2; q >= i; q--) c[q]! += d * c[q + 1]!;
+      shiftOrigin(c, 0, c.length, d);
       if (c.length > sum.length) {
         const longer = new Float64Array(c.length);
         longer.set(sum);

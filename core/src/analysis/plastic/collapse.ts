@@ -87,6 +87,12 @@ class Collapse {
       fail('not-supported', 'Plastic collapse is found for plane frames; set "space" to "plane" (/space).', {
         path: '/space',
       });
+    for (const m of this.frame.tapers.keys())
+      fail(
+        'not-supported',
+        `Plastic collapse needs members of one section; divide the tapered member "${this.frame.memberIds[m]!}" into uniform ones (/members/${m}/endSection).`,
+        { path: `/members/${m}/endSection` },
+      );
     this.Mpl = new Float64Array(model.members.length);
     this.Npl = new Float64Array(model.members.length);
     this.frame.sections.forEach((section, m) => {

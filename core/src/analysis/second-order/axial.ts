@@ -27,3 +27,13 @@ export function axialPolynomials(
   }
   return out;
 }
+
+/** Mean axial force of a member, N. `axial` four coefficients a segment between `breaks` (m). */
+export function meanAxial(axial: Float64Array, breaks: Float64Array): number {
+  let sum = 0;
+  for (let s = 0; s + 1 < breaks.length; s++) {
+    const h = breaks[s + 1]! - breaks[s]!;
+    for (let k = 0; k < 4; k++) sum += (axial[4 * s + k]! * h ** (k + 1)) / (k + 1);
+  }
+  return sum / breaks[breaks.length - 1]!;
+}

@@ -1,6 +1,7 @@
 import { invert } from '../dense.js';
 import { negativePivots } from '../inertia.js';
-import { flexibilityAt, longestStep, Series, seriesTerms, type Across, type Stretch } from './series.js';
+import { shiftOrigin } from '../polynomial.js';
+import { flexibilityAt, longestStep, Series, type Across, type Stretch } from './series.js';
 import type { Flexibility } from '../taper.js';
 
 /** The beam-column between two breaks, cut into stretches of one series each. */
@@ -91,19 +92,14 @@ function stretchAt(
   free: Stretch['free'],
 ): Stretch {
   const moving = Float64Array.from(N);
-  shift(moving, 0, 4, from);
+  shiftOrigin(moving, 0, 4, from);
   const shiftedN = [moving[0]!, moving[1]!, moving[2]!, moving[3]!] as const;
   if (from === 0 || flexibility.terms === 1)
     return { h, flexibility: flexibility.coefficients, at, terms: flexibility.terms, N: shiftedN, free };
   const { terms } = flexibility;
   const moved = flexibility.coefficients.slice(at, at + 7 * terms);
-  for (let k = 0; k < 7; k++) shift(moved, k * terms, terms, from);
+  for (let k = 0; k < 7; k++) shiftOrigin(moved, k * terms, terms, from);
   return { h, flexibility: moved, at: 0, terms, N: shiftedN, free };
-}
-
-/** Coefficients of c(t + d), in place (Horner's scheme repeated). */
-export function shift(c: Float64Array, at: number, terms: number, d: number): void {
-  for (let i = 0; i < terms - 1; i++) for (let k = terms - 2; k >= i; k--) c[at + k]! += d * c[at + k + 1]!;
 }
 
 const series = new Series();
@@ -322,5 +318,3 @@ export function pieceSeries(piece: Piece, state: Float64Array, across: Across | 
   out.solve(piece.stretch, state, across);
   return out;
 }
-
-export { seriesTerms };

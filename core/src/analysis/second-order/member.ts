@@ -3,18 +3,18 @@ import type { Frame } from '../frame.js';
 import { condenseHinges, condenseLoads, displaceInside, type HingeStep } from '../hinges.js';
 import { addStartForces, integrate, memberFlexibility, type MemberField } from '../member-field.js';
 import type { LoadField } from '../member-loads.js';
+import { shiftOrigin } from '../polynomial.js';
 import { chordRotations } from '../recover.js';
 import {
   beamColumn,
   clampColumn,
   pieceSeries,
   pieceStates,
-  shift,
   type BeamColumn,
   type ClampedColumn,
 } from './beam-column.js';
 import { seriesTerms, type Across } from './series.js';
-import { axialPolynomials } from './axial.js';
+import { axialPolynomials, meanAxial } from './axial.js';
 
 /** Local freedoms of w, ψw, v, ψv at start, then at end; ψw = −θy. */
 const bendingFreedoms = [2, 4, 1, 5, 8, 10, 7, 11] as const;
@@ -101,7 +101,7 @@ export class MemberUnderForce {
         const q = new Float64Array(seriesTerms);
         // q is the slope of the particular shear, moved to the piece's start
         for (let j = 0; j + 1 < terms; j++) q[j] = (j + 1) * field.forces[base + force * terms + j + 1]!;
-        shift(q, 0, terms, from);
+        shiftOrigin(q, 0, terms, from);
         return q;
       };
       across.push({ q: [load(2), load(1)], curvature: [field.strain[1], field.strain[2]] });
@@ -246,17 +246,8 @@ function freePlanes(frame: Frame, m: number): [boolean, boolean] {
 /** Coefficients of c(t + from). */
 function moved(c: Float64Array, at: number, terms: number, from: number): Float64Array {
   const out = c.slice(at, at + terms);
-  if (from !== 0) shift(out, 0, terms, from);
+  shiftOrigin(out, 0, terms, from);
   return out;
-}
-
-function meanAxial(axial: Float64Array, breaks: Float64Array): number {
-  let sum = 0;
-  for (let s = 0; s + 1 < breaks.length; s++) {
-    const h = breaks[s + 1]! - breaks[s]!;
-    for (let k = 0; k < 4; k++) sum += (axial[4 * s + k]! * h ** (k + 1)) / (k + 1);
-  }
-  return sum / breaks[breaks.length - 1]!;
 }
 
 /** Adds N/L across a bar, y and z. */
