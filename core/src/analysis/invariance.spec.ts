@@ -1,6 +1,7 @@
 import type { FrameModel, Load, Member, Support, Vector } from '../model/types.js';
 import { ProblemError } from '../problem.js';
 import { resultSelections, stateEquilibrium } from '../results/index.js';
+import { generator } from '../testing/random.js';
 import {
   analyse,
   bucklingModes,
@@ -10,17 +11,6 @@ import {
   type Analysis,
   type Frame,
 } from './index.js';
-
-/** Mulberry32: the same frames in every run. */
-function generator(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /**
  * A space frame of one bay and two storeys with everything the format has: tapers, arms, a rigid floor, a rigid body,

@@ -1,21 +1,11 @@
 import type { FrameModel, Load, Vector } from '../model/types.js';
 import { appliedResultants, equilibrium, forceAt, memberField } from '../results/index.js';
 import { expectClose, modelOf, one, solved } from '../testing/models.js';
-
-/** Mulberry32: the same frames in every run. */
-function random(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+import { generator } from '../testing/random.js';
 
 /** A space frame of two bays and two storeys, out of square by chance, with loads of every kind. */
 function frame(seed: number): FrameModel {
-  const next = random(seed);
+  const next = generator(seed);
   const points: Record<string, number[]> = {};
   const members = [];
   for (let k = 0; k < 3; k++)

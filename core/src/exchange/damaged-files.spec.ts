@@ -1,19 +1,9 @@
 import { tower } from '../../bench/towers.js';
 import { buildFrame } from '../recipe/build.js';
 import { slipShed } from '../testing/designs.js';
+import { generator } from '../testing/random.js';
 import { readModel } from './model-file.js';
 import { solveToFile } from './results-file.js';
-
-/** Repeatable numbers 0 … 1 (mulberry32). */
-function generator(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const wrong: unknown[] = [
   null,

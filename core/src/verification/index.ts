@@ -1,10 +1,12 @@
 import { beams } from './beams.js';
 import { dynamics } from './dynamics.js';
-import { frames, space, trusses } from './frames.js';
+import { frames } from './frames.js';
 import { influence } from './influence.js';
 import { plastic } from './plastic.js';
+import { space } from './space.js';
 import { buckling, secondOrder } from './stability.js';
 import { tapers } from './tapers.js';
+import { trusses } from './trusses.js';
 import type { VerificationGroup } from './case.js';
 
 export type { VerificationCase, VerificationGroup } from './case.js';
