@@ -1,9 +1,9 @@
 import document from '../demo/slip-shed.json' with { type: 'json' };
-import { checkMembers } from '../src/capacity/index.js';
+import { MemberChecker } from '../src/capacity/index.js';
 import { calculateAlternative } from '../src/compare/index.js';
 import { prepareFrame, solveStatic } from '../src/analysis/index.js';
 import { buildFrame } from '../src/recipe/build.js';
-import { resultSelections } from '../src/results/index.js';
+import { memberField, resultSelections } from '../src/results/index.js';
 import type { Design } from '../src/recipe/types.js';
 
 const shed = document as Design;
@@ -59,6 +59,9 @@ measure('linear analysis of one alternative, 3 load cases', () => {
 const frame = prepareFrame(model);
 const solved = solveStatic(frame);
 if (!solved.ok) throw new Error('not solved');
-measure('both checks of all members of one alternative, 4 strength combinations', () => {
-  checkMembers(frame, solved.value, resultSelections(model));
+measure('all checks of one alternative, 4 strength combinations', () => {
+  // Selections anew: fields and diagrams are kept by them
+  new MemberChecker(model, frame, resultSelections(model), ({ factors }, m) =>
+    memberField(frame, solved.value, m, factors),
+  ).checkAll();
 });

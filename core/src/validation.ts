@@ -6,3 +6,4 @@ export { parseModel, validateModel } from './model/parse.js';
 export { frameModelSchema } from './model/schema.js';
 export { parseDesign, validateDesign } from './recipe/parse.js';
 export { designSchema } from './recipe/schema.js';
+export { checkToFile, type ChecksFile, type CheckOptions } from './exchange/checks-file.js';

@@ -1,61 +1,95 @@
-import type { Frame, StaticResults } from '../analysis/index.js';
-import { yieldStrength } from '../library/materials.js';
-import { memberField, type ResultSelection } from '../results/index.js';
-import type { CheckItem, MemberCheck } from './check.js';
-import { en1993Checks, recommendedFactors } from './en1993/index.js';
+import type { Frame, MemberField } from '../analysis/index.js';
+import type { FrameModel } from '../model/types.js';
+import type { ResultSelection } from '../results/index.js';
+import { aisc360Checks } from './aisc360/index.js';
+import type { CheckStatus, CoveredItem, MemberCheck, MemberState } from './check.js';
+import { en1993Checks, en1993Class } from './en1993/index.js';
+import { joinedField, physicalMembers, type PhysicalMember, type UncoveredMember } from './physical-member.js';
+import { runChecks, type RunOptions } from './run.js';
+import { deflectionItems } from './serviceability/deflection.js';
+import { memberState } from './stations.js';
 
-/** Checks one member for all strength combinations; with `withSteps` each item can be followed by hand. */
-export function checkMember(
-  frame: Frame,
-  results: StaticResults,
-  selections: readonly ResultSelection[],
-  member: number,
-  withSteps = false,
-): MemberCheck {
-  const id = frame.memberIds[member]!;
-  const section = frame.sections[member]!;
-  const notCovered = (reason: string): MemberCheck => ({
-    member: id,
-    status: 'not covered',
-    items: [],
-    reasons: [reason],
-  });
-  if (section.material.kind !== 'steel')
-    return notCovered(`Material "${section.material.id}" is not steel; this version checks steel members.`);
-  const d = section.dimensions;
-  const thickness = d ? Math.max(d.tf, d.tw) : 0;
-  const fy = yieldStrength(section.material, thickness);
-  if (fy === undefined)
-    return notCovered(
-      `Material "${section.material.id}" gives no yield strength for ${(thickness * 1e3).toFixed(0)} mm.`,
-    );
-  const strength = selections.filter((selection) => selection.state === 'strength');
-  if (strength.length === 0) return notCovered('The model has no strength combination.');
-  const combinations = strength.map(({ id: combination, factors }) => ({
-    id: combination,
-    field: memberField(frame, results, member, factors),
-  }));
-  const items: CheckItem[] = [];
-  const reasons: string[] = [];
-  for (const check of en1993Checks) {
-    const outcome = check(
-      { member: id, length: frame.length[member]!, section, fy, factors: recommendedFactors, combinations },
-      withSteps,
-    );
-    if ('notCovered' in outcome) reasons.push(outcome.notCovered);
-    else items.push(...outcome);
+/** Functions along a member of the frame under a combination. */
+export type FieldSource = (selection: ResultSelection, member: number) => MemberField;
+
+/** Buckling lengths of a frame's member in a combination, where its design asks for them. */
+export type BucklingSource = (selection: ResultSelection, member: number) => MemberState['buckling'];
+
+/** The checks of a model, ready to be run member by member. */
+export class MemberChecker {
+  /** In the order of their first pieces. */
+  readonly members: readonly (PhysicalMember | UncoveredMember)[];
+  /** What is wrong with groups and restraints. */
+  readonly problems: ReturnType<typeof physicalMembers>['problems'];
+  private readonly strength: readonly ResultSelection[];
+  private readonly service: readonly ResultSelection[];
+  private readonly fieldOf: FieldSource;
+  private readonly bucklingOf: BucklingSource | undefined;
+
+  constructor(
+    model: FrameModel,
+    frame: Frame,
+    selections: readonly ResultSelection[],
+    fieldOf: FieldSource,
+    bucklingOf?: BucklingSource,
+  ) {
+    const { members, problems } = physicalMembers(model, frame);
+    this.members = members;
+    this.problems = problems;
+    this.strength = selections.filter(({ state }) => state === 'strength');
+    this.service = selections.filter(({ state }) => state === 'service');
+    this.fieldOf = fieldOf;
+    this.bucklingOf = bucklingOf;
   }
-  if (items.length === 0) return { member: id, status: 'not covered', items, reasons };
-  const governs = items.reduce((a, b) => (b.utilisation > a.utilisation ? b : a));
-  const status = governs.status === 'fail' ? 'fail' : reasons.length > 0 ? 'not covered' : 'pass';
-  return { member: id, status, utilisation: governs.utilisation, governs, items, reasons };
+
+  /** Checks one physical member in every strength combination, and its deflection in every service combination. */
+  check(index: number, options: RunOptions = {}): MemberCheck {
+    const member = this.members[index]!;
+    if ('reason' in member) return notCovered(member, member.reason);
+    if (this.strength.length === 0) return notCovered(member, 'The model has no strength combination.');
+    const states = this.strength.map((selection) => this.state(member, selection));
+    const result =
+      member.code.name === 'AISC360'
+        ? runChecks(aisc360Checks, member, states, options)
+        : runChecks(en1993Checks, member, states, options, en1993Class);
+    if (!member.design.deflection) return result;
+    const service = this.service.map((selection) => ({
+      id: selection.id,
+      field: joinedField(member, (m) => this.fieldOf(selection, m)),
+    }));
+    return withItems(result, deflectionItems(member, service, options));
+  }
+
+  /** Checks every physical member. */
+  checkAll(options: RunOptions = {}): MemberCheck[] {
+    return this.members.map((_, index) => this.check(index, options));
+  }
+
+  private state(member: PhysicalMember, selection: ResultSelection): MemberState {
+    const field = joinedField(member, (m) => this.fieldOf(selection, m));
+    if (member.design.lengths !== 'buckling-analysis' || !this.bucklingOf) return memberState(selection.id, field);
+    // Of several pieces the one with the shortest length has the most compression
+    const lengths = member.pieces.flatMap(({ member: m }) => {
+      const found = this.bucklingOf!(selection, m);
+      return found ? [found] : [];
+    });
+    const shortest = lengths.length === 0 ? undefined : lengths.reduce((a, b) => (b.y < a.y ? b : a));
+    return memberState(selection.id, field, shortest);
+  }
 }
 
-/** Checks every member. */
-export function checkMembers(
-  frame: Frame,
-  results: StaticResults,
-  selections: readonly ResultSelection[],
-): MemberCheck[] {
-  return frame.memberIds.map((_, m) => checkMember(frame, results, selections, m));
+function notCovered({ id, of }: { id: string; of: readonly string[] }, reason: string): MemberCheck {
+  return { member: id, of, status: 'not covered', items: [], reasons: [reason] };
+}
+
+/** A result with further items; the worst of all governs. */
+function withItems(result: MemberCheck, added: readonly CoveredItem[]): MemberCheck {
+  if (added.length === 0) return result;
+  const items = [...result.items, ...added];
+  const worst = [...(result.governs ? [result.governs] : []), ...added].reduce((a, b) =>
+    b.utilisation > a.utilisation ? b : a,
+  );
+  const status: CheckStatus =
+    worst.status === 'fail' ? 'fail' : result.reasons.length > 0 ? 'not covered' : 'pass';
+  return { ...result, items, governs: worst, utilisation: worst.utilisation, status };
 }

@@ -1,5 +1,6 @@
 import type { MemberField } from '../analysis/index.js';
-import type { ResolvedSection } from '../library/sections.js';
+import type { CheckSection } from './section.js';
+import type { PhysicalMember } from './physical-member.js';
 
 /** One line of a calculation that a person can follow with a pocket calculator. */
 export interface CalculationStep {
@@ -13,57 +14,99 @@ export interface CalculationStep {
   readonly clause?: string;
 }
 
-/** Takes the steps of a check while it is worked out; left out when only the result counts. */
+/** Takes the steps of a check while it is worked out; absent when only the result counts (call it as `log?.(…)`). */
 export type StepLog = (symbol: string, value: number, unit: string, from: string, clause?: string) => void;
+
+export type Axis = 'y' | 'z' | 'u' | 'v' | 'T' | 'TF';
+export type CheckStatus = 'pass' | 'fail' | 'not covered';
 
 /** One condition of a code at its worst combination and place. */
 export interface CheckItem {
   /** Clause that states the condition, with its equation. */
   readonly clause: string;
   readonly title: string;
-  readonly axis?: 'y' | 'z';
+  readonly axis?: Axis;
   readonly combination: string;
-  /** m from the member's start. */
+  /** m from the physical member's start. */
   readonly x: number;
-  readonly status: 'pass' | 'fail';
-  /** N or N·m; for an interaction formula its left side. */
-  readonly demand: number;
-  readonly capacity: number;
-  readonly utilisation: number;
+  readonly status: CheckStatus;
+  /** N, N·m or m; for an interaction formula its left side. Absent where not covered. */
+  readonly demand?: number;
+  readonly capacity?: number;
+  readonly utilisation?: number;
+  /** Why it is not covered. */
+  readonly reason?: string;
   readonly steps?: readonly CalculationStep[];
 }
 
-/** Partial factors, EN 1993-1-1 6.1(1) with the recommended values. */
-export interface PartialFactors {
-  readonly gammaM0: number;
-  readonly gammaM1: number;
+/** An item that is covered. */
+export type CoveredItem = CheckItem & { readonly demand: number; readonly capacity: number; readonly utilisation: number };
+
+export const isCovered = (item: CheckItem): item is CoveredItem => item.utilisation !== undefined;
+
+/** Forces at a place of a member; N > 0 is tension, signs of the frame model. N, N·m. */
+export interface Forces {
+  readonly N: number;
+  readonly Vy: number;
+  readonly Vz: number;
+  readonly T: number;
+  readonly My: number;
+  readonly Mz: number;
 }
 
-/** What a check sees of one member. */
-export interface CheckContext {
-  readonly member: string;
-  readonly length: number;
-  readonly section: ResolvedSection;
-  /** Yield strength for the section's thickest part, Pa. */
-  readonly fy: number;
-  readonly factors: PartialFactors;
-  /** Functions along the member in every strength combination. */
-  readonly combinations: readonly { readonly id: string; readonly field: MemberField }[];
+/** What a check finds: a demand against a capacity, or why it cannot say; undefined where there is nothing to check. */
+export type Verdict =
+  | { readonly demand: number; readonly capacity: number; readonly x?: number }
+  | { readonly reason: string }
+  | undefined;
+
+interface CheckHead {
+  readonly clause: string;
+  readonly title: string;
+  readonly axis?: Axis;
+  /** Whether the check is for such a section: `false` says nothing, a text is reported as not covered. */
+  covers(member: PhysicalMember): boolean | string;
 }
 
-/** A check: its items at their worst, or the reason why it does not cover the section. */
-export type Check = (
-  context: CheckContext,
-  withSteps: boolean,
-) => CheckItem[] | { readonly notCovered: string };
+/** A condition at a place of the member, on the section there. */
+export interface SectionCheck extends CheckHead {
+  readonly scope: 'section';
+  evaluate(section: CheckSection, forces: Forces, member: PhysicalMember, log?: StepLog): Verdict;
+}
 
-/** The result for one member: the worst item governs. */
+/** A condition on a whole physical member under one combination. */
+export interface MemberCheckRule extends CheckHead {
+  readonly scope: 'member';
+  evaluate(member: PhysicalMember, state: MemberState, log?: StepLog): Verdict;
+}
+
+export type Check = SectionCheck | MemberCheckRule;
+
+/** A physical member's forces in one combination, with what many checks need of them. */
+export interface MemberState {
+  readonly id: string;
+  readonly field: MemberField;
+  /** Largest compression, positive, and where; 0 in tension throughout. */
+  readonly compression: { readonly value: number; readonly x: number };
+  /** Largest magnitudes of the moments, where, and with their sign. */
+  readonly My: { readonly value: number; readonly x: number; readonly signed: number };
+  readonly Mz: { readonly value: number; readonly x: number; readonly signed: number };
+  /** Buckling lengths from the frame's buckling analysis, where asked for. */
+  readonly buckling?: { readonly y: number; readonly z: number; readonly factor: number };
+}
+
+/** The result for one physical member: the worst item governs. */
 export interface MemberCheck {
+  /** Its id, or its group's name. */
   readonly member: string;
-  readonly status: 'pass' | 'fail' | 'not covered';
+  /** Ids of the members that it is made of. */
+  readonly of: readonly string[];
+  readonly status: CheckStatus;
   /** Absent where nothing is covered. */
   readonly utilisation?: number;
-  readonly governs?: CheckItem;
+  readonly governs?: CoveredItem;
+  /** Class of the cross-section under the governing forces (EN 1993-1-1 5.5). */
+  readonly class?: number;
   readonly items: readonly CheckItem[];
   /** Reasons of what is not covered. */
   readonly reasons: readonly string[];
@@ -73,10 +116,4 @@ export interface MemberCheck {
 export function logInto(steps: CalculationStep[]): StepLog {
   return (symbol, value, unit, from, clause) =>
     void steps.push({ symbol, value, unit, from, ...(clause === undefined ? {} : { clause }) });
-}
-
-/** Builds an item; status follows from the utilisation. */
-export function checkItem(item: Omit<CheckItem, 'status' | 'utilisation'>): CheckItem {
-  const utilisation = item.demand / item.capacity;
-  return { ...item, utilisation, status: utilisation <= 1 ? 'pass' : 'fail' };
 }

@@ -1,2 +1,4 @@
-export type { CalculationStep, CheckItem, MemberCheck } from './check.js';
-export { checkMember, checkMembers } from './check-members.js';
+export type { CalculationStep, CheckItem, CheckStatus, MemberCheck } from './check.js';
+export { MemberChecker, type BucklingSource, type FieldSource } from './check-members.js';
+export { withStrengthImperfections } from './imperfections.js';
+export { combinationStability, type Stability } from './stability.js';

@@ -1,5 +1,5 @@
 import { prepareFrame, solveStatic } from '../analysis/index.js';
-import { checkMembers } from '../capacity/index.js';
+import { memberChecker } from './checker.js';
 import { attempt, ProblemError, type Outcome } from '../problem.js';
 import { buildFrame } from '../recipe/build.js';
 import type { Alternative, Design } from '../recipe/types.js';
@@ -26,7 +26,7 @@ export function calculateAlternative(design: Design, alternative: Alternative): 
     const frame = prepareFrame(built.model);
     const results = unwrap(solveStatic(frame));
     const selections = resultSelections(built.model);
-    const checks = checkMembers(frame, results, selections);
+    const checks = memberChecker({ built, frame, results, selections }).checkAll();
     const partial = { built, frame, results, selections, checks, resultants: appliedResultants(frame) };
     const governing = Object.fromEntries(
       figures.map((figure) => [figure.id, figure.compute(partial, governingSelections(figure, selections))]),

@@ -8,3 +8,4 @@ export {
   type FigureResult,
   type FigureSource,
 } from './figures/index.js';
+export { memberChecker } from './checker.js';

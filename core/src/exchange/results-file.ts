@@ -9,7 +9,8 @@ import {
   type Progress,
 } from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
-import { attempt, problem, ProblemError, type Outcome } from '../problem.js';
+import { attempt, ProblemError, type Outcome } from '../problem.js';
+import { assertFinite } from './finite.js';
 import { memberStations, resultSelections, stateEquilibrium, type Station } from '../results/index.js';
 
 /** One load case or combination in a results file; SI, global axes unless the frame model says otherwise. */
@@ -144,19 +145,4 @@ function entryOf(
       residual: balance.residual,
     },
   };
-}
-
-/** A number that is not finite never reaches an output. */
-function assertFinite(value: unknown, path: () => string): void {
-  if (typeof value === 'number') {
-    if (!Number.isFinite(value))
-      throw new ProblemError([
-        problem(
-          'not-finite',
-          `The analysis overflowed at ${path()}; the model's stiffnesses or loads are too far apart.`,
-          { path: path() },
-        ),
-      ]);
-  } else if (value !== null && typeof value === 'object')
-    for (const key in value) assertFinite((value as Record<string, unknown>)[key], () => `${path()}/${key}`);
 }

@@ -1,17 +1,16 @@
 import { fail } from '../problem.js';
 import { catalogue, type CatalogueEntry } from './catalogue/index.js';
+import { profileKey } from './names.js';
 
-const byKey = new Map(catalogue.map((entry) => [key(entry.name), entry]));
+const byKey = new Map(catalogue.map((entry) => [profileKey(entry.name), entry]));
 
-/** Spelling without spaces, case and the "HE 240 B" order: `ipe300`, `HE 240 B` and `HEB 240` all find theirs. */
-function key(name: string): string {
-  const plain = name.toUpperCase().replace(/[\s_-]+/g, '');
-  const swapped = /^HE(\d+)([AB])$/.exec(plain);
-  return swapped ? `HE${swapped[2]}${swapped[1]}` : plain;
+/** The profile with this name in any usual spelling, or undefined. */
+export function lookUpProfile(name: string): CatalogueEntry | undefined {
+  return byKey.get(profileKey(name));
 }
 
 /**
- * Finds a rolled profile by its name in any usual spelling.
+ * Finds a profile by its name in any usual spelling.
  *
  * @param code of the problem: a frame model that names an unknown profile is an `invalid-model`
  * @throws ProblemError with the nearest names in `where.nearest`
@@ -21,7 +20,7 @@ export function findProfile(
   where: Record<string, unknown> = {},
   code = 'unknown-profile',
 ): CatalogueEntry {
-  const entry = byKey.get(key(name));
+  const entry = lookUpProfile(name);
   if (entry) return entry;
   const near = nearestProfiles(name);
   return fail(code, `The library has no profile "${name}"; the nearest are ${near.join(', ')}.`, {
@@ -32,12 +31,19 @@ export function findProfile(
 
 /** The `count` names with the smallest edit distance to `name`. */
 export function nearestProfiles(name: string, count = 3): string[] {
-  const wanted = key(name);
-  return [...catalogue]
-    .map((entry) => ({ name: entry.name, distance: editDistance(wanted, key(entry.name)) }))
-    .sort((a, b) => a.distance - b.distance)
-    .slice(0, count)
-    .map((entry) => entry.name);
+  const wanted = profileKey(name.slice(0, 40));
+  const best: { name: string; distance: number }[] = [];
+  for (const [key, entry] of byKey) {
+    // Lengths that differ bound the distance from below
+    const worst = best.length < count ? Infinity : best[count - 1]!.distance;
+    if (Math.abs(key.length - wanted.length) >= worst) continue;
+    const distance = editDistance(wanted, key);
+    if (distance >= worst) continue;
+    best.push({ name: entry.name, distance });
+    best.sort((a, b) => a.distance - b.distance);
+    if (best.length > count) best.pop();
+  }
+  return best.map((entry) => entry.name);
 }
 
 /** Levenshtein's distance. */

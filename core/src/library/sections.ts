@@ -1,8 +1,8 @@
-import type { FrameModel, Section, Shape } from '../model/types.js';
-import { attempt, fail, ProblemError, type Problem } from '../problem.js';
+import type { Fabrication, FrameModel, Section, Shape } from '../model/types.js';
+import { attempt, fail, problem, ProblemError, type Problem } from '../problem.js';
 import { resolveMaterial, type MaterialConstants } from './materials.js';
-import { findProfile } from './profiles.js';
-import type { IDimensions, SectionProperties } from './properties.js';
+import { findProfile, lookUpProfile } from './profiles.js';
+import type { SectionProperties } from './properties.js';
 import { interpolateShape, sameKind, shapeProblem, shapeProperties } from './shapes/index.js';
 
 /** A section with its properties, dimensions where it has a shape, and its material. */
@@ -14,9 +14,7 @@ export interface ResolvedSection {
   readonly properties: SectionProperties;
   /** Outline, where the section is given by profile or shape. */
   readonly shape?: Shape;
-  /** Present for doubly symmetric I sections given by profile or shape. */
-  readonly dimensions?: IDimensions;
-  readonly rolled: boolean;
+  readonly fabrication: Fabrication;
   /** Shear areas count in the analysis. */
   readonly shearDeformation: boolean;
 }
@@ -34,15 +32,13 @@ function resolveSection(section: Section, material: MaterialConstants, path: str
   };
   let resolved: ResolvedSection;
   if (section.profile !== undefined) {
-    const entry = findProfile(section.profile, { path: `${path}/profile` }, 'invalid-model');
-    const shape = { type: 'i', ...entry.dimensions } as const;
+    const { name, shape, fabrication } = findProfile(section.profile, { path: `${path}/profile` }, 'invalid-model');
     resolved = {
       ...common,
-      title: entry.name,
+      title: name,
       properties: shapeProperties(shape),
       shape,
-      dimensions: entry.dimensions,
-      rolled: true,
+      fabrication: section.fabrication ?? fabrication,
     };
   } else if (section.shape !== undefined) {
     const { shape } = section;
@@ -51,21 +47,49 @@ function resolveSection(section: Section, material: MaterialConstants, path: str
       fail('invalid-model', `In section "${section.id}" ${wrong}; change its dimensions (${path}/shape).`, {
         path: `${path}/shape`,
       });
-    const isPlainI = shape.type === 'i' && !('bTop' in shape);
     resolved = {
       ...common,
       title: section.id,
       properties: shapeProperties(shape),
       shape,
-      ...(isPlainI ? { dimensions: { ...shape, r: shape.r ?? 0 } } : {}),
-      rolled: isPlainI && (shape.r ?? 0) > 0,
+      fabrication: section.fabrication ?? usualFabrication(shape),
     };
   } else {
-    resolved = { ...common, title: section.id, properties: section.properties!, rolled: false };
+    resolved = {
+      ...common,
+      title: section.id,
+      properties: section.properties!,
+      fabrication: section.fabrication ?? 'rolled',
+    };
   }
   known.set(section, { material, resolved });
   return resolved;
 }
+
+/** How a shape is taken to be made where the model does not say: welded without root radius, hollow ones hot-finished. */
+function usualFabrication(shape: Shape): Fabrication {
+  switch (shape.type) {
+    case 'i':
+    case 'tee':
+    case 'channel':
+      return (shape.r ?? 0) > 0 ? 'rolled' : 'welded';
+    case 'rectangular-hollow':
+    case 'circular-hollow':
+      return 'hot-finished';
+    case 'plate-box':
+    case 'plated-i':
+    case 'double-channel':
+      return 'welded';
+    case 'angle':
+    case 'rectangle':
+    case 'round':
+    case 'outline':
+      return 'rolled';
+  }
+}
+
+/** Beyond this many unknown profiles their nearest names are not looked for: a long list of them says enough. */
+const mostSuggestions = 50;
 
 /**
  * Resolves every section of a model against the library.
@@ -90,6 +114,11 @@ export function resolveSections(model: FrameModel): Map<string, ResolvedSection>
   model.sections.forEach((section, i) => {
     const material = materials.get(section.material);
     if (!material) return;
+    if (problems.length >= mostSuggestions && section.profile !== undefined && !lookUpProfile(section.profile)) {
+      const path = `/sections/${i}/profile`;
+      problems.push(problem('invalid-model', `The library has no profile "${section.profile}" (${path}).`, { path }));
+      return;
+    }
     const resolved = collect(() => resolveSection(section, material, `/sections/${i}`));
     if (resolved) sections.set(section.id, resolved);
   });

@@ -29,23 +29,49 @@ const rawProperties = object(
   ['A'],
 );
 
-const shapeOf = (type: string, dimensions: readonly string[], radii: readonly string[] = []) =>
-  object(
-    {
-      type: { const: type },
-      ...six(dimensions, positive),
-      ...six(radii, { type: 'number', minimum: 0 }),
-    },
-    ['type', ...dimensions],
-  );
+const notNegative = { type: 'number', minimum: 0 } as const;
+const shapeOf = (
+  type: string,
+  dimensions: readonly string[],
+  radii: readonly string[] = [],
+  more: Record<string, unknown> = {},
+  required: readonly string[] = [],
+) =>
+  object({ type: { const: type }, ...six(dimensions, positive), ...six(radii, notNegative), ...more }, [
+    'type',
+    ...dimensions,
+    ...required,
+  ]);
+const taperedFlanges = { slope: { type: 'number', minimum: 0, maximum: 0.5 }, tfAt: notNegative } as const;
+const corners = {
+  type: 'array',
+  minItems: 3,
+  maxItems: 2000,
+  items: { type: 'array', items: number, minItems: 2, maxItems: 3 },
+} as const;
 const shapes: Record<string, unknown> = {
-  channel: shapeOf('channel', ['h', 'b', 'tw', 'tf'], ['r']),
+  channel: shapeOf('channel', ['h', 'b', 'tw', 'tf'], ['r', 'r2'], taperedFlanges),
   tee: shapeOf('tee', ['h', 'b', 'tw', 'tf'], ['r']),
-  angle: shapeOf('angle', ['h', 'b', 't'], ['r']),
+  angle: shapeOf('angle', ['h', 'b', 't'], ['r', 'r2']),
   'rectangular-hollow': shapeOf('rectangular-hollow', ['h', 'b', 't'], ['ro', 'ri']),
   'circular-hollow': shapeOf('circular-hollow', ['d', 't']),
   rectangle: shapeOf('rectangle', ['h', 'b']),
   round: shapeOf('round', ['d']),
+  'plate-box': shapeOf('plate-box', ['h', 'b', 'tw', 'tf'], ['c']),
+  'plated-i': shapeOf('plated-i', ['h', 'b', 'tw', 'tf', 'bp', 'tp'], ['r'], {
+    plates: { enum: ['both', 'top', 'bottom'] },
+  }),
+  'double-channel': shapeOf(
+    'double-channel',
+    ['h', 'b', 'tw', 'tf'],
+    ['r', 'r2', 'gap'],
+    { ...taperedFlanges, facing: { enum: ['backs', 'toes'] } },
+    ['gap', 'facing'],
+  ),
+  outline: object({ type: { const: 'outline' }, points: corners, holes: { type: 'array', items: corners, maxItems: 100 } }, [
+    'type',
+    'points',
+  ]),
 };
 const shape = {
   type: 'object',
@@ -62,11 +88,33 @@ const shape = {
       then: shapeOf('i', ['h', 'bTop', 'tfTop', 'bBottom', 'tfBottom', 'tw'], ['r']),
       else: {
         if: { properties: { type: { const: 'i' } }, required: ['type'] },
-        then: shapeOf('i', ['h', 'b', 'tw', 'tf'], ['r']),
+        then: shapeOf('i', ['h', 'b', 'tw', 'tf'], ['r', 'r2'], taperedFlanges),
       },
     },
   ],
 };
+
+const codeChoice = object({
+  name: { enum: ['EN1993', 'AISC360'] },
+  ...six(['gammaM0', 'gammaM1', 'gammaM2', 'eta'], positive),
+  interaction: { enum: ['A', 'B'] },
+  lateralTorsional: { enum: ['rolled', 'general'] },
+  imperfections: { type: 'boolean' },
+});
+
+const memberDesign = object({
+  ...six(['Lcy', 'Lcz', 'LT', 'LLT'], notNegative),
+  lengths: { enum: ['given', 'buckling-analysis'] },
+  restraints: list(id),
+  ...six(['C1', 'Cmy', 'Cmz', 'CmLT'], positive),
+  C2: number,
+  sway: { type: 'boolean' },
+  zg: number,
+  connection: { enum: ['centric', 'oneLeg'] },
+  bolts: { enum: [1, 2] },
+  group: id,
+  deflection: object({ limit: positive, from: { enum: ['chord', 'start', 'end'] } }, ['limit']),
+});
 
 const load = {
   type: 'object',
@@ -144,6 +192,7 @@ export const frameModelSchema = {
             shape,
             properties: rawProperties,
             shearDeformation: { type: 'boolean' },
+            fabrication: { enum: ['rolled', 'welded', 'hot-finished', 'cold-formed'] },
           },
           ['id', 'material'],
         ),
@@ -161,6 +210,7 @@ export const frameModelSchema = {
             action: { enum: ['frame', 'axial', 'tension-only', 'compression-only'] },
             hinges: object({ start: hinges, end: hinges }),
             offsets: object({ start: vector, end: vector }),
+            design: memberDesign,
           },
           ['id', 'start', 'end', 'section'],
         ),
@@ -187,6 +237,7 @@ export const frameModelSchema = {
         ),
       ),
       masses: list(object({ node: id, m: positive }, ['node', 'm'])),
+      code: codeChoice,
       loadCases: list(
         object(
           {

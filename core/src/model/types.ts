@@ -18,6 +18,53 @@ export interface FrameModel {
   masses?: NodeMass[];
   loadCases?: LoadCase[];
   combinations?: Combination[];
+  code?: CodeChoice;
+}
+
+/** The design code of the checks and its national choices; absent: EN 1993-1-1 with recommended values. */
+export interface CodeChoice {
+  name?: CodeName;
+  gammaM0?: number;
+  gammaM1?: number;
+  gammaM2?: number;
+  /** EN 1993-1-5 5.1(2). */
+  eta?: number;
+  /** Interaction factors of EN 1993-1-1 Annex B (default) or A. */
+  interaction?: 'A' | 'B';
+  /** EN 1993-1-1 6.3.2.3 for I sections (`rolled`, default), or 6.3.2.2 for all (`general`). */
+  lateralTorsional?: 'rolled' | 'general';
+  /** Sway and bow imperfections of EN 1993-1-1 5.3.2 in every strength combination. */
+  imperfections?: boolean;
+}
+
+export type CodeName = 'EN1993' | 'AISC360';
+
+/** What the checks take for a member where it is not its own length and diagrams; lengths in m. */
+export interface MemberDesign {
+  /** Buckling lengths about y and z; 0: held throughout. */
+  Lcy?: number;
+  Lcz?: number;
+  /** Torsional buckling length; absent: Lcz. */
+  LT?: number;
+  /** Between lateral restraints of the compression flange; 0: held throughout. */
+  LLT?: number;
+  /** `buckling-analysis`: Lcy and Lcz from the frame's critical load. */
+  lengths?: 'given' | 'buckling-analysis';
+  /** Nodes of the physical member that hold its compression flange sideways; absent: its ends. */
+  restraints?: string[];
+  C1?: number;
+  C2?: number;
+  Cmy?: number;
+  Cmz?: number;
+  CmLT?: number;
+  sway?: boolean;
+  /** Where the load acts above (+) or below (−) the shear centre. */
+  zg?: number;
+  connection?: 'centric' | 'oneLeg';
+  bolts?: 1 | 2;
+  /** Members of one name, in line, are checked as one. */
+  group?: string;
+  deflection?: { limit: number; from?: 'chord' | 'start' | 'end' };
 }
 
 /** A grade of the library (only `id`), or a material with all its constants. */
@@ -38,8 +85,16 @@ export interface Material {
   fu?: number;
 }
 
+/** Flanges whose inner faces slope: by `slope` (0.14 for 14 %), `tf` measured `tfAt` from the tip (absent: half-way). */
+interface TaperedFlanges {
+  slope?: number;
+  tfAt?: number;
+  /** Radius at the flanges' toes. */
+  r2?: number;
+}
+
 /** Doubly symmetric I, dimensions in m; `r` is the root radius. */
-export interface IShape {
+export interface IShape extends TaperedFlanges {
   type: 'i';
   h: number;
   b: number;
@@ -64,14 +119,45 @@ export interface UnequalIShape {
 export type Shape =
   | IShape
   | UnequalIShape
-  | { type: 'channel' | 'tee'; h: number; b: number; tw: number; tf: number; r?: number }
-  /** Legs from the corner of least y and z along +y (b) and +z (h). */
-  | { type: 'angle'; h: number; b: number; t: number; r?: number }
+  | ({ type: 'channel'; h: number; b: number; tw: number; tf: number; r?: number } & TaperedFlanges)
+  | { type: 'tee'; h: number; b: number; tw: number; tf: number; r?: number }
+  /** Legs from the corner of least y and z along +y (b) and +z (h); `r2` is the radius at the toes. */
+  | { type: 'angle'; h: number; b: number; t: number; r?: number; r2?: number }
   /** Outer and inner corner radii; absent: 1.5 t and t. */
   | { type: 'rectangular-hollow'; h: number; b: number; t: number; ro?: number; ri?: number }
   | { type: 'circular-hollow'; d: number; t: number }
   | { type: 'rectangle'; h: number; b: number }
-  | { type: 'round'; d: number };
+  | { type: 'round'; d: number }
+  /** Four plates welded: two flanges b × tf, two webs tw thick between them, their outer faces `c` inside the flanges' tips. */
+  | { type: 'plate-box'; h: number; b: number; tw: number; tf: number; c?: number }
+  /** An I with plates bp × tp welded on its flanges. */
+  | {
+      type: 'plated-i';
+      h: number;
+      b: number;
+      tw: number;
+      tf: number;
+      r?: number;
+      bp: number;
+      tp: number;
+      plates?: 'both' | 'top' | 'bottom';
+    }
+  /** Two channels with their backs or their toes towards each other, `gap` apart; toes that touch are welded together. */
+  | ({
+      type: 'double-channel';
+      h: number;
+      b: number;
+      tw: number;
+      tf: number;
+      r?: number;
+      gap: number;
+      facing: 'backs' | 'toes';
+    } & TaperedFlanges)
+  /** Any solid by the corners of its boundary, each y, z and a rounding radius; holes inside it. */
+  | { type: 'outline'; points: OutlinePoint[]; holes?: OutlinePoint[][] };
+
+/** A corner of an outline: y, z, and the radius that rounds it, m. */
+export type OutlinePoint = [y: number, z: number] | [y: number, z: number, radius: number];
 
 /** Section properties in SI: m², m³, m⁴, m⁶. y is the strong axis of an I; the web lies along z. */
 export interface SectionProperties {
@@ -105,7 +191,11 @@ export interface Section {
   shape?: Shape;
   properties?: SectionProperties;
   shearDeformation?: boolean;
+  /** How it was made, for the checks; absent: by the profile's standard, of a shape by its radii. */
+  fabrication?: Fabrication;
 }
+
+export type Fabrication = 'rolled' | 'welded' | 'hot-finished' | 'cold-formed';
 
 export interface FrameNode {
   id: string;
@@ -134,6 +224,7 @@ export interface Member {
   hinges?: { start?: Hinges; end?: Hinges };
   /** Rigid arms node → member end, global, m. */
   offsets?: { start?: Vector; end?: Vector };
+  design?: MemberDesign;
 }
 
 export type MemberAction = 'frame' | 'axial' | 'tension-only' | 'compression-only';

@@ -1,4 +1,4 @@
-import { yieldStrength } from '../../library/materials.js';
+import { strengthAt } from '../../library/materials.js';
 import type { FrameModel } from '../../model/types.js';
 import { attempt, fail, ProblemError, type Outcome } from '../../problem.js';
 import { invert } from '../dense.js';
@@ -99,7 +99,7 @@ class Collapse {
       const { properties, material, shape } = section;
       const thickness =
         shape && 'tf' in shape ? Math.max(shape.tf, shape.tw) : shape && 't' in shape ? shape.t : 0;
-      const fy = yieldStrength(material, thickness);
+      const fy = strengthAt(material, thickness)?.fy;
       if (this.frame.axialOnly[m]) {
         this.Mpl[m] = Infinity;
         this.Npl[m] = Infinity;

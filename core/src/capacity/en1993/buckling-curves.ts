@@ -1,4 +1,5 @@
-import type { IDimensions } from '../../library/properties.js';
+import type { StepLog } from '../check.js';
+import type { CheckSection } from '../section.js';
 
 /** Buckling curve and its imperfection factor. */
 export type BucklingCurve = 'a0' | 'a' | 'b' | 'c' | 'd';
@@ -12,23 +13,36 @@ export const imperfectionFactor: Record<BucklingCurve, number> = {
   d: 0.76,
 };
 
-/**
- * Buckling curves of an I section about y and z, EN 1993-1-1 Table 6.2.
- *
- * @param fy Pa; S460 rules apply from 460 MPa
- */
-export function bucklingCurves(
-  { h, b, tf }: IDimensions,
-  rolled: boolean,
-  fy: number,
-): { y: BucklingCurve; z: BucklingCurve } {
-  const high = fy >= 460e6;
-  if (!rolled) return tf <= 0.04 ? { y: 'b', z: 'c' } : { y: 'c', z: 'd' };
-  if (h / b > 1.2) {
-    if (tf <= 0.04) return high ? { y: 'a0', z: 'a0' } : { y: 'a', z: 'b' };
+/** Buckling curves about y and z (an angle: about any axis), EN 1993-1-1 Table 6.2. */
+export function bucklingCurves(s: CheckSection): { y: BucklingCurve; z: BucklingCurve } {
+  const high = s.fy >= 460e6;
+  const same = (curve: BucklingCurve) => ({ y: curve, z: curve });
+  switch (s.kind) {
+    case 'i':
+    case 'unequal-i':
+      return iCurves(s, high);
+    case 'box':
+    case 'tube':
+      if (s.fabrication === 'cold-formed') return same('c');
+      if (s.fabrication === 'welded') return same('b');
+      return same(high ? 'a0' : 'a');
+    case 'angle':
+      return same('b');
+    case 'channel':
+    case 'tee':
+    case 'rectangle':
+    case 'round':
+      return same('c');
+  }
+}
+
+function iCurves(s: CheckSection, high: boolean): { y: BucklingCurve; z: BucklingCurve } {
+  if (s.fabrication === 'welded') return s.tf <= 0.04 ? { y: 'b', z: 'c' } : { y: 'c', z: 'd' };
+  if (s.h / s.b > 1.2) {
+    if (s.tf <= 0.04) return high ? { y: 'a0', z: 'a0' } : { y: 'a', z: 'b' };
     return high ? { y: 'a', z: 'a' } : { y: 'b', z: 'c' };
   }
-  if (tf <= 0.1) return high ? { y: 'a', z: 'a' } : { y: 'b', z: 'c' };
+  if (s.tf <= 0.1) return high ? { y: 'a', z: 'a' } : { y: 'b', z: 'c' };
   return high ? { y: 'c', z: 'c' } : { y: 'd', z: 'd' };
 }
 
@@ -37,4 +51,19 @@ export function reductionFactor(lambdaBar: number, alpha: number): { phi: number
   const phi = 0.5 * (1 + alpha * (lambdaBar - 0.2) + lambdaBar ** 2);
   const chi = lambdaBar <= 0.2 ? 1 : 1 / (phi + Math.sqrt(phi ** 2 - lambdaBar ** 2));
   return { phi, chi: Math.min(1, chi) };
+}
+
+/** χ with its steps. */
+export function loggedReduction(
+  lambdaBar: number,
+  curve: BucklingCurve,
+  axis: string,
+  log?: StepLog,
+): number {
+  const alpha = imperfectionFactor[curve];
+  const { phi, chi } = reductionFactor(lambdaBar, alpha);
+  log?.('α', alpha, '', `buckling curve ${curve}`, 'Tables 6.1 and 6.2');
+  log?.(`Φ${axis}`, phi, '', '0.5·(1 + α·(λ̄ − 0.2) + λ̄²)', '6.3.1.2(1)');
+  log?.(`χ${axis}`, chi, '', '1/(Φ + √(Φ² − λ̄²)) ≤ 1', '6.3.1.2(1) eq. 6.49');
+  return chi;
 }

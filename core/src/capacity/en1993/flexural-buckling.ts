@@ -1,78 +1,96 @@
-import { forceExtremes } from '../../results/index.js';
-import {
-  checkItem,
-  logInto,
-  type CalculationStep,
-  type Check,
-  type CheckContext,
-  type CheckItem,
-} from '../check.js';
-import { bucklingCurves, imperfectionFactor, reductionFactor } from './buckling-curves.js';
+import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
+import type { PhysicalMember } from '../physical-member.js';
+import { beyondClass3 } from './beyond-class-3.js';
+import { bucklingCurves, loggedReduction } from './buckling-curves.js';
+import { bucklingLength } from './lengths.js';
+import { memberClass } from './member-forces.js';
+import { compressionArea, logStrength } from './resistance.js';
+import { tooSmall } from './too-small.js';
 
-const clause = '6.3.1.1(1) eq. 6.46';
+/** Slenderness and reduction factor for buckling about an axis. */
+export interface Slenderness {
+  readonly Ncr: number;
+  readonly lambdaBar: number;
+  readonly chi: number;
+}
+
+type BucklingAxis = 'y' | 'z' | 'u' | 'v';
+
+const secondMoment = (member: PhysicalMember, axis: BucklingAxis): number =>
+  ({ y: member.section.p.Iy, z: member.section.p.Iz, u: member.section.p.Iu, v: member.section.p.Iv })[axis];
+
+/** Flexural slenderness about an axis; u goes with the length about y, v with that about z. */
+export function flexuralSlenderness(
+  member: PhysicalMember,
+  axis: BucklingAxis,
+  state: MemberState,
+  area: number,
+  log?: StepLog,
+): Slenderness {
+  const s = member.section;
+  const about = axis === 'y' || axis === 'u' ? 'y' : 'z';
+  const L = bucklingLength(member, about, state, log);
+  const I = secondMoment(member, axis);
+  const Ncr = L === 0 ? Infinity : (Math.PI ** 2 * s.E * I) / L ** 2;
+  const slender = Math.sqrt((area * s.fy) / Ncr);
+  log?.('E', s.E, 'N/m2', s.material, '3.2.6(1)');
+  log?.(`I${axis}`, I, 'm4', s.name);
+  if (L > 0) log?.(`Ncr,${axis}`, Ncr, 'N', `π²·E·I${axis}/Lcr²`, '6.3.1.2(1)');
+  log?.(`λ̄${axis}`, slender, '', '√(A·fy/Ncr)', '6.3.1.2(1)');
+  const lambdaBar = oneLeg(member) ? throughOneLeg(axis, slender, log) : slender;
+  const curve = bucklingCurves(s)[about];
+  return { Ncr, lambdaBar, chi: loggedReduction(lambdaBar, curve, axis, log) };
+}
+
+export const oneLeg = (member: PhysicalMember): boolean =>
+  member.section.kind === 'angle' && member.design.connection === 'oneLeg';
+
+/** Effective slenderness of angles connected through one leg by two bolts or more, BB.1.2(2) eq. BB.1. */
+function throughOneLeg(axis: BucklingAxis, lambda: number, log?: StepLog): number {
+  const [base, text] = axis === 'v' ? [0.35, '0.35 + 0.7·λ̄v'] : [0.5, `0.5 + 0.7·λ̄${axis}`];
+  const effective = base + 0.7 * lambda;
+  log?.(`λ̄eff,${axis}`, effective, '', text, 'BB.1.2(2) eq. BB.1');
+  return effective;
+}
 
 /**
- * Flexural buckling of a member about y and about z with its own length as buckling length: EN 1993-1-1 6.3.1,
- * NEd ≤ Nb,Rd = χ·A·fy/γM1. The gross area counts (class 4 is not reduced here). No item for a member that is never in
- * compression.
+ * Flexural buckling, EN 1993-1-1 6.3.1: NEd ≤ Nb,Rd = χ·A·fy/γM1, with Aeff in class 4. About y and z; of angles about u and v, or,
+ * connected through one leg, about y, z and v. Nothing for a member that is never in compression.
  */
-export const flexuralBuckling: Check = (context, withSteps) => {
-  const { section } = context;
-  if (!section.dimensions)
-    return {
-      notCovered: `Flexural buckling needs the dimensions of an I section; "${section.id}" gives none.`,
-    };
-  let worst: { N: number; x: number; combination: string } | undefined;
-  for (const { id, field } of context.combinations) {
-    const lowest = forceExtremes(field, 'N').min;
-    if (lowest.value < 0 && (!worst || lowest.value < worst.N))
-      worst = { N: lowest.value, x: lowest.x, combination: id };
-  }
-  if (!worst) return [];
-  return [buckling('y', context, worst, withSteps), buckling('z', context, worst, withSteps)];
-};
+const flexuralBuckling = (axis: BucklingAxis): MemberCheckRule => ({
+  scope: 'member',
+  clause: '6.3.1.1(1) eq. 6.46',
+  title: `Flexural buckling about ${axis}`,
+  axis,
+  covers(member) {
+    if (member.tapered) return false;
+    const angle = member.section.kind === 'angle';
+    if (axis === 'y' || axis === 'z') {
+      if (!angle) return true;
+      return oneLeg(member) && (member.design.bolts ?? 2) > 1;
+    }
+    if (!angle) return false;
+    if (!oneLeg(member)) return true;
+    if ((member.design.bolts ?? 2) === 1)
+      return axis === 'u'
+        ? false
+        : 'An angle connected through one leg by one bolt needs its eccentricity taken into account (BB.1.2(3)); use two bolts or model the eccentricity as offsets.';
+    return axis === 'v';
+  },
+  evaluate(member, state, log) {
+    const { section: s, code } = member;
+    if (tooSmall(s, state.compression.value)) return undefined;
+    const cls = memberClass(member, state, log);
+    const beyond = beyondClass3(s, cls);
+    if (beyond) return beyond;
+    logStrength(s, 'γM1', code, log);
+    const A = compressionArea(s, cls, log);
+    const { chi } = flexuralSlenderness(member, axis, state, A, log);
+    const capacity = (chi * A * s.fy) / code.gammaM1;
+    log?.('Nb,Rd', capacity, 'N', `χ·${cls === 4 ? 'Aeff' : 'A'}·fy/γM1`, `6.3.1.1(3) eq. 6.4${cls === 4 ? 8 : 7}`);
+    log?.('NEd', state.compression.value, 'N', 'largest compression, analysis');
+    return { demand: state.compression.value, capacity, x: state.compression.x };
+  },
+});
 
-function buckling(
-  axis: 'y' | 'z',
-  context: CheckContext,
-  worst: { N: number; x: number; combination: string },
-  withSteps: boolean,
-): CheckItem {
-  const { section, fy, length, factors } = context;
-  const steps: CalculationStep[] = [];
-  const log = logInto(steps);
-  const A = section.properties.A;
-  const I = axis === 'y' ? section.properties.Iy! : section.properties.Iz!;
-  const curve = bucklingCurves(section.dimensions!, section.rolled, fy)[axis];
-  const alpha = imperfectionFactor[curve];
-  const Ncr = (Math.PI ** 2 * section.material.E * I) / length ** 2;
-  const lambdaBar = Math.sqrt((A * fy) / Ncr);
-  const { phi, chi } = reductionFactor(lambdaBar, alpha);
-  const NbRd = (chi * A * fy) / factors.gammaM1;
-  if (withSteps) {
-    log('NEd', -worst.N, 'N', 'analysis, compression');
-    log(`Lcr,${axis}`, length, 'm', 'the member’s own length');
-    log('E', section.material.E, 'N/m2', section.material.id, '3.2.6(1)');
-    log(`I${axis}`, I, 'm4', section.title);
-    log('A', A, 'm2', section.title);
-    log('fy', fy, 'N/m2', `${section.material.id}, thickest part`, 'Table 3.1');
-    log(`Ncr,${axis}`, Ncr, 'N', `π²·E·I${axis}/Lcr,${axis}²`, '6.3.1.2(1)');
-    log(`λ̄${axis}`, lambdaBar, '', `√(A·fy/Ncr,${axis})`, '6.3.1.2(1)');
-    log('α', alpha, '', `buckling curve ${curve}`, 'Tables 6.1 and 6.2');
-    log(`Φ${axis}`, phi, '', '0.5·(1 + α·(λ̄ − 0.2) + λ̄²)', '6.3.1.2(1)');
-    log(`χ${axis}`, chi, '', '1/(Φ + √(Φ² − λ̄²)) ≤ 1', '6.3.1.2(1) eq. 6.49');
-    log('γM1', factors.gammaM1, '', 'recommended value', '6.1(1)');
-    log('Nb,Rd', NbRd, 'N', 'χ·A·fy/γM1', '6.3.1.1(3) eq. 6.47');
-    log('utilisation', -worst.N / NbRd, '', 'NEd/Nb,Rd', clause);
-  }
-  return checkItem({
-    clause,
-    title: `Flexural buckling about ${axis}`,
-    axis,
-    combination: worst.combination,
-    x: worst.x,
-    demand: -worst.N,
-    capacity: NbRd,
-    ...(withSteps ? { steps } : {}),
-  });
-}
+export const flexuralBucklingChecks = (['y', 'z', 'u', 'v'] as const).map(flexuralBuckling);

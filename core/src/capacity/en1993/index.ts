@@ -1,9 +1,29 @@
-import type { Check, PartialFactors } from '../check.js';
-import { elasticResistance } from './elastic-resistance.js';
-import { flexuralBuckling } from './flexural-buckling.js';
+import type { Check, CheckItem, MemberState } from '../check.js';
+import type { PhysicalMember } from '../physical-member.js';
+import { forcesAtX } from '../stations.js';
+import { classify } from './classification.js';
+import { flexuralBucklingChecks } from './flexural-buckling.js';
+import { generalMethod } from './general-method.js';
+import { interactionAboutY, interactionAboutZ } from './interaction.js';
+import { lateralTorsionalBuckling } from './lateral-torsional.js';
+import { memberClass } from './member-forces.js';
+import { sectionChecks } from './section-checks.js';
+import { torsionalBucklingChecks } from './torsional-buckling.js';
 
-/** Every check of EN 1993-1-1 that this version makes. */
-export const en1993Checks: readonly Check[] = [elasticResistance, flexuralBuckling];
+/** Every check of EN 1993-1-1. */
+export const en1993Checks: readonly Check[] = [
+  ...sectionChecks,
+  ...flexuralBucklingChecks,
+  ...torsionalBucklingChecks,
+  lateralTorsionalBuckling,
+  interactionAboutY,
+  interactionAboutZ,
+  generalMethod,
+];
 
-/** Recommended partial factors, EN 1993-1-1 6.1(1) NOTE 2B. */
-export const recommendedFactors: PartialFactors = { gammaM0: 1, gammaM1: 1 };
+/** Class of the cross-section that an item went by. */
+export function en1993Class(member: PhysicalMember, item: CheckItem, state: MemberState): number {
+  return item.clause.startsWith('6.3')
+    ? memberClass(member, state)
+    : classify(member.sectionAt(item.x), forcesAtX(state.field, item.x));
+}

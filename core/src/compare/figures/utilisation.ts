@@ -1,4 +1,4 @@
-import { checkMember } from '../../capacity/index.js';
+import { memberChecker } from '../checker.js';
 import type { Figure, FigureResult } from './figure.js';
 import { worse } from './figure.js';
 
@@ -21,9 +21,9 @@ export const utilisation: Figure = {
         });
     return worst;
   },
-  trace({ frame, results, selections }, { member }) {
-    if (member === undefined) return [];
-    const check = checkMember(frame, results, selections, frame.memberIndex.get(member)!, true);
-    return [...(check.governs?.steps ?? [])];
+  trace(source, { member }) {
+    const checker = memberChecker(source);
+    const index = checker.members.findIndex(({ id }) => id === member);
+    return index < 0 ? [] : [...(checker.check(index, { steps: true }).governs?.steps ?? [])];
   },
 };

@@ -1,26 +1,28 @@
-import type { SectionProperties } from '../../model/types.js';
+import type { SectionProperties, Shape } from '../../model/types.js';
 import { Composite } from './composite.js';
+import { flangeThicknesses, integralsOf } from './outlines.js';
+import { cornerJunction, endLoss } from './torsion-constants.js';
+import { channelWarping } from './warping.js';
+
+type Channel = Extract<Shape, { type: 'channel' }>;
 
 /**
- * Channel with parallel flanges, web along z at the side of least y, exact for the shape except J = Σ b·t³/3.
- * Avz = A − 2·b·tf + (tw + r)·tf (EN 1993-1-1 6.2.6(3)b), Avy = the flanges.
- *
- * @param d dimensions, m; `r` root radius
+ * Channel, web along z at the side of least y, flanges parallel or tapered; A, Iy, Iz exact for the shape.
+ * J by El Darwish and Johnston, Iw by thin walls. Avz = A − 2·b·tf + (tw + r)·tf (EN 1993-1-1 6.2.6(3)b), Avy = the flanges.
  */
-export function channel(d: { h: number; b: number; tw: number; tf: number; r: number }): SectionProperties {
-  const { h, b, tw, tf, r } = d;
-  const { A, y, Iy, Iz } = new Composite()
-    .rectangle(0, tw, 0, h)
-    .rectangle(tw, b, 0, tf)
-    .rectangle(tw, b, h - tf, h)
-    .fillet(tw, tf, 1, 1, r)
-    .fillet(tw, h - tf, 1, -1, r)
-    .centroidal();
+export function channel(d: Channel): SectionProperties {
+  const { h, b, tw, tf, r = 0 } = d;
+  const { A, y, Iy, Iz } = d.slope || d.r2 ? integralsOf(d) : parallel(d);
+  const { tip, root } = flangeThicknesses(tf, d.slope ?? 0, d.tfAt, b - tw);
+  // A sloping flange counts with its nominal thickness
+  const J =
+    (2 * b * tf ** 3 + (h - 2 * tf) * tw ** 3) / 3 + 2 * cornerJunction(tf, tw, r) - 4 * endLoss * tf ** 4;
   return {
     A,
     Iy,
     Iz,
-    J: (2 * b * tf ** 3 + (h - 2 * tf) * tw ** 3) / 3,
+    J,
+    Iw: channelWarping(h - tf, b - tw / 2, tw, tip, root).Iw,
     Avz: A - 2 * b * tf + (tw + r) * tf,
     Avy: 2 * b * tf,
     Wely: (2 * Iy) / h,
@@ -28,4 +30,14 @@ export function channel(d: { h: number; b: number; tw: number; tf: number; r: nu
     h,
     b,
   };
+}
+
+function parallel({ h, b, tw, tf, r = 0 }: Channel): { A: number; y: number; Iy: number; Iz: number } {
+  return new Composite()
+    .rectangle(0, tw, 0, h)
+    .rectangle(tw, b, 0, tf)
+    .rectangle(tw, b, h - tf, h)
+    .fillet(tw, tf, 1, 1, r)
+    .fillet(tw, h - tf, 1, -1, r)
+    .centroidal();
 }

@@ -1,11 +1,15 @@
 import type { SectionProperties, Shape } from '../../model/types.js';
 import { angle } from './angle.js';
+import { doubleChannel, plateBox, platedI } from './built-up.js';
 import { channel } from './channel.js';
 import { circularHollow } from './circular-hollow.js';
 import { iSection } from './i-section.js';
+import { outlineProblem, solidOutline } from './solid-outline.js';
+import { flangeThicknesses } from './outlines.js';
 import { rectangle } from './rectangle.js';
 import { rectangularHollow } from './rectangular-hollow.js';
 import { round } from './round.js';
+import { taperedI } from './tapered-i.js';
 import { tee } from './tee.js';
 import { unequalI } from './unequal-i.js';
 
@@ -16,20 +20,19 @@ export function shapeProblem(shape: Shape): string | undefined {
       const { r = 0 } = shape;
       const [top, bottom] = 'bTop' in shape ? [shape.tfTop, shape.tfBottom] : [shape.tf, shape.tf];
       const narrow = 'bTop' in shape ? Math.min(shape.bTop, shape.bBottom) : shape.b;
-      return top + bottom + 2 * r > shape.h || shape.tw + 2 * r > narrow
-        ? 'the plates and radii do not fit into h × b'
-        : undefined;
+      if (top + bottom + 2 * r > shape.h || shape.tw + 2 * r > narrow) return doNotFit;
+      return 'bTop' in shape ? undefined : slopeProblem(shape, (shape.b - shape.tw) / 2);
     }
     case 'channel':
-      return 2 * (shape.tf + (shape.r ?? 0)) > shape.h || shape.tw + (shape.r ?? 0) > shape.b
-        ? 'the plates and radii do not fit into h × b'
-        : undefined;
+      if (2 * (shape.tf + (shape.r ?? 0)) > shape.h || shape.tw + (shape.r ?? 0) > shape.b) return doNotFit;
+      return slopeProblem(shape, shape.b - shape.tw);
     case 'tee':
       return shape.tf + (shape.r ?? 0) > shape.h || shape.tw + 2 * (shape.r ?? 0) > shape.b
-        ? 'the plates and radii do not fit into h × b'
+        ? doNotFit
         : undefined;
     case 'angle':
-      return shape.t + (shape.r ?? 0) > Math.min(shape.h, shape.b)
+      return shape.t + (shape.r ?? 0) + (shape.r2 ?? 0) > Math.min(shape.h, shape.b) ||
+        (shape.r2 ?? 0) > shape.t
         ? 'the thickness and radius do not fit into the legs'
         : undefined;
     case 'rectangular-hollow': {
@@ -44,16 +47,39 @@ export function shapeProblem(shape: Shape): string | undefined {
     case 'rectangle':
     case 'round':
       return undefined;
+    case 'plate-box':
+      return 2 * shape.tf >= shape.h || 2 * (shape.tw + (shape.c ?? 0)) >= shape.b ? doNotFit : undefined;
+    case 'plated-i': {
+      const { h, b, tw, tf, r = 0 } = shape;
+      return shapeProblem({ type: 'i', h, b, tw, tf, r });
+    }
+    case 'double-channel':
+      return shapeProblem({ ...shape, type: 'channel' });
+    case 'outline':
+      return outlineProblem(shape);
   }
+}
+
+const doNotFit = 'the plates and radii do not fit into h × b';
+
+/** Sloping flanges that would have no thickness at their tips, or toes rounder than they are thick. */
+function slopeProblem(
+  s: { h: number; tf: number; slope?: number; tfAt?: number; r?: number; r2?: number },
+  outstand: number,
+): string | undefined {
+  const { tip, root } = flangeThicknesses(s.tf, s.slope ?? 0, s.tfAt, outstand);
+  if (tip <= 0) return 'the flanges slope so much that nothing is left at their tips';
+  return (s.r2 ?? 0) > tip || 2 * (root + (s.r ?? 0)) > s.h ? doNotFit : undefined;
 }
 
 /** Properties of a shape, SI; see each shape's file for its formulas. */
 export function shapeProperties(shape: Shape): SectionProperties {
   switch (shape.type) {
     case 'i':
-      return 'bTop' in shape ? unequalI(shape) : iSection({ ...shape, r: shape.r ?? 0 });
+      if ('bTop' in shape) return unequalI(shape);
+      return shape.slope || shape.r2 ? taperedI(shape) : iSection({ ...shape, r: shape.r ?? 0 });
     case 'channel':
-      return channel({ ...shape, r: shape.r ?? 0 });
+      return channel(shape);
     case 'tee':
       return tee({ ...shape, r: shape.r ?? 0 });
     case 'angle':
@@ -66,35 +92,62 @@ export function shapeProperties(shape: Shape): SectionProperties {
       return rectangle(shape.h, shape.b);
     case 'round':
       return round(shape.d);
+    case 'plate-box':
+      return plateBox(shape);
+    case 'plated-i':
+      return platedI(shape);
+    case 'double-channel':
+      return doubleChannel(shape);
+    case 'outline':
+      return solidOutline(shape);
   }
 }
 
-/** Every dimension of a shape varied linearly; both shapes of one type. `share` 0 … 1. */
+/** Every dimension of a shape varied linearly; both shapes of one kind, see {@link sameKind}. `share` 0 … 1. */
 export function interpolateShape(a: Shape, b: Shape, share: number): Shape {
   const from = complete(a) as unknown as Record<string, number | string>;
   const to = complete(b) as unknown as Record<string, number | string>;
-  const out: Record<string, number | string> = { type: a.type };
+  const out: Record<string, number | string> = {};
   for (const [key, value] of Object.entries(from))
-    if (typeof value === 'number') out[key] = value + ((to[key] as number) - value) * share;
+    out[key] = typeof value === 'number' ? value + ((to[key] as number) - value) * share : value;
   return out as unknown as Shape;
 }
 
-/** Shapes whose dimensions can be interpolated: of one type, with the same kind of flanges. */
+/** Shapes whose dimensions can be interpolated: of one type and arrangement, with the same kind of flanges. */
 export function sameKind(a: Shape, b: Shape): boolean {
-  return a.type === b.type && 'bTop' in a === 'bTop' in b;
+  if (a.type === 'outline' || a.type !== b.type) return false;
+  const from = complete(a) as unknown as Record<string, number | string>;
+  const to = complete(b) as unknown as Record<string, number | string>;
+  return Object.entries(from).every(([key, value]) => typeof to[key] === typeof value && (typeof value === 'number' || value === to[key]));
 }
 
 /** The shape with its absent radii written out. */
 function complete(shape: Shape): Shape {
   switch (shape.type) {
     case 'i':
+      if ('bTop' in shape) return { ...shape, r: shape.r ?? 0 };
+      return { ...shape, ...tapering(shape, (shape.b - shape.tw) / 2) };
     case 'channel':
+    case 'double-channel':
+      return { ...shape, ...tapering(shape, shape.b - shape.tw) };
     case 'tee':
-    case 'angle':
       return { ...shape, r: shape.r ?? 0 };
+    case 'angle':
+      return { ...shape, r: shape.r ?? 0, r2: shape.r2 ?? 0 };
+    case 'plate-box':
+      return { ...shape, c: shape.c ?? 0 };
+    case 'plated-i':
+      return { ...shape, r: shape.r ?? 0, plates: shape.plates ?? 'both' };
     case 'rectangular-hollow':
       return { ...shape, ro: shape.ro ?? 1.5 * shape.t, ri: shape.ri ?? shape.t };
     default:
       return shape;
   }
+}
+
+function tapering(
+  s: { r?: number; r2?: number; slope?: number; tfAt?: number },
+  outstand: number,
+): { r: number; r2: number; slope: number; tfAt: number } {
+  return { r: s.r ?? 0, r2: s.r2 ?? 0, slope: s.slope ?? 0, tfAt: s.tfAt ?? outstand / 2 };
 }

@@ -1,5 +1,5 @@
 import type { SectionProperties } from '../../model/types.js';
-import { Composite } from './composite.js';
+import { Composite, filletProperties } from './composite.js';
 
 /**
  * Rectangular hollow section, h along z, exact for the shape with its corner radii (EN 10210-2 Annex A);
@@ -25,6 +25,14 @@ export function rectangularHollow(d: {
         .fillet((y * b) / 2, (z * h) / 2, -y, -z, ro, -1)
         .fillet(y * (b / 2 - t), z * (h / 2 - t), -y, -z, ri);
   const { A, Iy, Iz } = area.centroidal();
+  // Rectangles less their corners, each half about the axis; a corner's centroid lies c·r inside
+  const { area: outer, centroid: outerAt } = filletProperties(ro);
+  const { area: inner, centroid: innerAt } = filletProperties(ri);
+  const plastic = (deep: number, wide: number) =>
+    (wide * deep * deep) / 4 -
+    ((wide - 2 * t) * (deep - 2 * t) ** 2) / 4 -
+    4 * outer * (deep / 2 - outerAt) +
+    4 * inner * (deep / 2 - t - innerAt);
   const rc = (ro + ri) / 2;
   const p = 2 * (b - t + h - t) - 2 * rc * (4 - Math.PI);
   const Ap = (b - t) * (h - t) - rc * rc * (4 - Math.PI);
@@ -37,6 +45,8 @@ export function rectangularHollow(d: {
     Avy: (A * b) / (b + h),
     Wely: (2 * Iy) / h,
     Welz: (2 * Iz) / b,
+    Wply: plastic(h, b),
+    Wplz: plastic(b, h),
     h,
     b,
   };

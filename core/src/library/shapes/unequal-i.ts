@@ -1,10 +1,11 @@
 import type { SectionProperties, UnequalIShape } from '../../model/types.js';
 import { Composite } from './composite.js';
+import { endLoss, teeJunction } from './torsion-constants.js';
 
 /**
- * I with two different flanges, web along z, exact for the shape except J (thin rectangles with the flanges' outer ends
- * taken off as for the doubly symmetric I) and Iw.
+ * I with two different flanges, web along z; A, Iy, Iz exact for the shape.
  *
+ * - J by El Darwish and Johnston: plates, the junction at each flange, the flanges' free ends.
  * - Iw = Iz,top·Iz,bottom/(Iz,top + Iz,bottom)·hs², hs between the flanges' centres.
  * - Avz = h·tw between the flanges' centres; Avy = the flanges.
  *
@@ -30,7 +31,11 @@ export function unequalI(s: UnequalIShape): SectionProperties {
     A,
     Iy,
     Iz,
-    J: (bTop * tfTop ** 3 + bBottom * tfBottom ** 3 + (high - low) * tw ** 3) / 3,
+    J:
+      (bTop * tfTop ** 3 + bBottom * tfBottom ** 3 + (high - low) * tw ** 3) / 3 +
+      teeJunction(tfTop, tw, r) +
+      teeJunction(tfBottom, tw, r) -
+      2 * endLoss * (tfTop ** 4 + tfBottom ** 4),
     Iw: ((top * bottom) / (top + bottom)) * between ** 2,
     Avz: between * tw,
     Avy: bTop * tfTop + bBottom * tfBottom,

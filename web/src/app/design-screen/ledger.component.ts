@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
-  checkMember,
   equilibrium,
   figures,
   formatNumber,
+  memberChecker,
   significant,
   type Calculated,
   type Figure,
@@ -57,7 +57,7 @@ export class LedgerComponent {
       check,
       name: check.member,
       section:
-        this.calculated().frame.sections[this.calculated().frame.memberIds.indexOf(check.member)]!.title,
+        this.calculated().frame.sections[this.calculated().frame.memberIds.indexOf(check.of[0]!)]!.title,
       text: check.utilisation === undefined ? 'not covered' : significant(check.utilisation),
       width: Math.min(1, check.utilisation ?? 0) * 100,
       over: (check.utilisation ?? 0) > 1,
@@ -92,15 +92,15 @@ export class LedgerComponent {
 
   protected traceMember(check: MemberCheck): void {
     this.traces.open.set(() => {
-      const { frame, results, selections } = this.calculated();
-      const m = frame.memberIndex.get(check.member);
-      if (m === undefined) return undefined;
-      const full = checkMember(frame, results, selections, m, true);
+      const checker = memberChecker(this.calculated());
+      const index = checker.members.findIndex(({ id }) => id === check.member);
+      if (index < 0) return undefined;
+      const full = checker.check(index, { steps: true });
       return {
         title: full.governs?.title ?? 'Utilisation',
         about: `${this.title()}: ${check.member}, ${full.governs?.combination ?? ''}. ${full.reasons.join(' ')}`,
         value: full.utilisation === undefined ? 'not covered' : significant(full.utilisation),
-        steps: full.items.flatMap((item) => item.steps ?? []),
+        steps: [...(full.governs?.steps ?? [])],
       };
     });
   }

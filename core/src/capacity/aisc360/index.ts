@@ -1,0 +1,2 @@
+import type { Check } from '../check.js';
+export const aisc360Checks: readonly Check[] = [];

@@ -1,0 +1,109 @@
+import { rootsBetween, type MemberField } from '../analysis/index.js';
+
+/** The moment diagram between two places of a member, exact: a polynomial on each piece. */
+export interface Diagram {
+  readonly from: number;
+  readonly to: number;
+  readonly at: (x: number) => number;
+  /** Values at the ends and in the middle, N·m. */
+  readonly start: number;
+  readonly middle: number;
+  readonly end: number;
+  /** Value of greatest magnitude, with its sign, and where. */
+  readonly peak: { readonly x: number; readonly value: number };
+  /** One straight line. */
+  readonly straight: boolean;
+  /** Distributed loads act somewhere, point loads somewhere inside. */
+  readonly distributed: boolean;
+  readonly concentrated: boolean;
+  readonly pieces: readonly DiagramPiece[];
+}
+
+export interface DiagramPiece {
+  readonly from: number;
+  readonly to: number;
+  /** Coefficients of powers of x − origin. */
+  readonly coefficients: Float64Array;
+  readonly origin: number;
+}
+
+/** Reads My or Mz between two places. */
+export function diagram(field: MemberField, name: 'My' | 'Mz', from: number, to: number): Diagram {
+  const { breaks, forces, forceTerms: terms } = field;
+  const pieces: DiagramPiece[] = [];
+  for (let s = 0; s + 1 < breaks.length; s++) {
+    const a = Math.max(from, breaks[s]!);
+    const b = Math.min(to, breaks[s + 1]!);
+    if (b - a <= 1e-12 * (to - from)) continue;
+    const at = terms * (6 * s + (name === 'My' ? 4 : 5));
+    pieces.push({ from: a, to: b, coefficients: forces.subarray(at, at + terms), origin: breaks[s]! });
+  }
+  const at = (x: number): number => {
+    const piece = pieces.find(({ to: end }) => x <= end) ?? pieces[pieces.length - 1]!;
+    return valueOf(piece, x);
+  };
+  let peak = { x: from, value: valueOf(pieces[0]!, from) };
+  const consider = (x: number, value: number) => {
+    if (Math.abs(value) > Math.abs(peak.value)) peak = { x, value };
+  };
+  let size = 0;
+  for (const piece of pieces) {
+    for (const x of [piece.from, piece.to]) consider(x, valueOf(piece, x));
+    for (const x of turns(piece)) consider(x, valueOf(piece, x));
+    size = Math.max(size, Math.abs(peak.value));
+  }
+  const small = 1e-6 * size;
+  const bent = pieces.some((piece) => curvatureOver(piece) > small);
+  let kinked = false;
+  for (let i = 1; i < pieces.length; i++) {
+    const [before, after] = [pieces[i - 1]!, pieces[i]!];
+    const kink = Math.abs(slopeOf(before, before.to) - slopeOf(after, after.from)) * (to - from);
+    const jump = Math.abs(valueOf(before, before.to) - valueOf(after, after.from));
+    if (kink > small || jump > small) kinked = true;
+  }
+  return {
+    from,
+    to,
+    at,
+    start: valueOf(pieces[0]!, from),
+    middle: at((from + to) / 2),
+    end: valueOf(pieces[pieces.length - 1]!, to),
+    peak,
+    straight: !bent && !kinked,
+    distributed: bent,
+    concentrated: kinked,
+    pieces,
+  };
+}
+
+export function valueOf({ coefficients, origin }: DiagramPiece, x: number): number {
+  let sum = 0;
+  for (let i = coefficients.length - 1; i >= 0; i--) sum = sum * (x - origin) + coefficients[i]!;
+  return sum;
+}
+
+export function slopeOf({ coefficients, origin }: DiagramPiece, x: number): number {
+  let sum = 0;
+  for (let i = coefficients.length - 1; i >= 1; i--) sum = sum * (x - origin) + i * coefficients[i]!;
+  return sum;
+}
+
+function turns({ coefficients, origin, from, to }: DiagramPiece): number[] {
+  if (coefficients.length < 3 || coefficients.subarray(2).every((c) => c === 0)) return [];
+  // rootsBetween looks from zero: shift by the piece's start
+  const derivative = Float64Array.from({ length: coefficients.length - 1 }, (_, i) => (i + 1) * coefficients[i + 1]!);
+  return rootsBetween(derivative, from - origin, to - origin).map((t) => t + origin);
+}
+
+/** How far a piece departs from a straight line, N·m. */
+function curvatureOver(piece: DiagramPiece): number {
+  const { from, to, coefficients } = piece;
+  if (coefficients.length < 3 || coefficients.subarray(2).every((c) => c === 0)) return 0;
+  let most = 0;
+  for (const share of [0.25, 0.5, 0.75]) {
+    const x = from + share * (to - from);
+    const line = valueOf(piece, from) * (1 - share) + valueOf(piece, to) * share;
+    most = Math.max(most, Math.abs(valueOf(piece, x) - line));
+  }
+  return most;
+}

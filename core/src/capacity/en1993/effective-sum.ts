@@ -1,0 +1,40 @@
+import type { SectionCheck } from '../check.js';
+import { beyondClass3 } from './beyond-class-3.js';
+import { resistanceClass } from './classification.js';
+import { effectiveSection } from './effective-section.js';
+import { bendingModulus, compressionArea, logStrength } from './resistance.js';
+import { hasAxial, hasMy, hasMz } from './significant.js';
+
+/** Axial force with bending in class 4, EN 1993-1-1 6.2.9.3(2) eq. 6.44, with the shift eN of the effective centroid. */
+export const effectiveSum: SectionCheck = {
+  scope: 'section',
+  clause: '6.2.9.3(2) eq. 6.44',
+  title: 'Axial force with bending on the effective section',
+  covers: ({ section }) => !['angle', 'rectangle', 'round'].includes(section.kind),
+  evaluate(s, f, { code }, log) {
+    if ([hasAxial(s, f), hasMy(s, f), hasMz(s, f)].filter(Boolean).length < 2) return undefined;
+    const cls = resistanceClass(s, f, log);
+    if (cls < 4) return undefined;
+    const beyond = beyondClass3(s, cls);
+    if (beyond) return beyond;
+    logStrength(s, 'γM0', code, log);
+    const strength = s.fy / code.gammaM0;
+    const compressed = f.N < 0;
+    const A = compressed ? compressionArea(s, cls, log) : s.p.A;
+    const shift = compressed ? effectiveSection(s, 'N') : { ey: 0, ez: 0 };
+    const N = Math.abs(f.N);
+    log?.('eNy', Math.abs(shift.ez), 'm', 'shift along z of the effective centroid', 'EN 1993-1-5 4.3(3)');
+    log?.('eNz', Math.abs(shift.ey), 'm', 'shift along y of the effective centroid', 'EN 1993-1-5 4.3(3)');
+    const Wy = bendingModulus(s, cls, 'y', f.My, log);
+    const Wz = bendingModulus(s, cls, 'z', f.Mz, log);
+    log?.('NEd', N, 'N', 'analysis');
+    log?.('My,Ed', Math.abs(f.My), 'N·m', 'analysis');
+    log?.('Mz,Ed', Math.abs(f.Mz), 'N·m', 'analysis');
+    const demand =
+      N / (A * strength) +
+      (Math.abs(f.My) + N * Math.abs(shift.ez)) / (Wy * strength) +
+      (Math.abs(f.Mz) + N * Math.abs(shift.ey)) / (Wz * strength);
+    log?.('left side', demand, '', 'NEd/(Aeff·fy/γM0) + (My,Ed + NEd·eNy)/(Weff,y·fy/γM0) + (Mz,Ed + NEd·eNz)/(Weff,z·fy/γM0)', '6.2.9.3(2) eq. 6.44');
+    return { demand, capacity: 1 };
+  },
+};

@@ -1,0 +1,167 @@
+import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
+import { diagram } from '../diagram.js';
+import type { PhysicalMember } from '../physical-member.js';
+import { annexA } from './annex-a.js';
+import { annexB } from './annex-b.js';
+import { beyondClass3 } from './beyond-class-3.js';
+import { effectiveSection } from './effective-section.js';
+import { flexuralSlenderness, oneLeg } from './flexural-buckling.js';
+import { worstStretch, type LateralTorsional } from './lateral-torsional.js';
+import { memberClass } from './member-forces.js';
+import { bendingModulus, compressionArea, logStrength } from './resistance.js';
+import { tooSmall } from './too-small.js';
+import type { SectionClass } from './classification.js';
+
+/** All that the interaction factors of both annexes go by. */
+export interface InteractionInput {
+  readonly member: PhysicalMember;
+  readonly state: MemberState;
+  readonly cls: SectionClass;
+  readonly NEd: number;
+  readonly MyEd: number;
+  readonly MzEd: number;
+  /** Characteristic resistances: A·fy, Wy·fy, Wz·fy. */
+  readonly NRk: number;
+  readonly MyRk: number;
+  readonly MzRk: number;
+  readonly y: { readonly Ncr: number; readonly lambdaBar: number; readonly chi: number };
+  readonly z: { readonly Ncr: number; readonly lambdaBar: number; readonly chi: number };
+  /** Undefined for members not susceptible to torsional deformations. */
+  readonly lateral: LateralTorsional | undefined;
+  readonly chiLT: number;
+}
+
+export interface InteractionFactors {
+  readonly kyy: number;
+  readonly kyz: number;
+  readonly kzy: number;
+  readonly kzz: number;
+}
+
+/** Sections for which the annexes give factors: doubly symmetric ones. Others by the elastic sum. */
+const tabulated = (member: PhysicalMember): boolean => ['i', 'box', 'tube'].includes(member.section.kind);
+
+const prepared = new WeakMap<MemberState, { input: InteractionInput; factors: InteractionFactors }>();
+
+/** What both equations need, worked out once a combination. */
+function inputOf(
+  member: PhysicalMember,
+  state: MemberState,
+  log?: StepLog,
+): { input: InteractionInput; factors: InteractionFactors } {
+  const known = log ? undefined : prepared.get(state);
+  if (known) return known;
+  const input = prepare(member, state, log);
+  const both = { input, factors: factorsOf(input, log) };
+  prepared.set(state, both);
+  return both;
+}
+
+function factorsOf(input: InteractionInput, log?: StepLog): InteractionFactors {
+  if (!tabulated(input.member)) return amplified(input, log);
+  return input.member.code.interaction === 'A' ? annexA(input, log) : annexB(input, log);
+}
+
+function prepare(member: PhysicalMember, state: MemberState, log?: StepLog): InteractionInput {
+  const { section: s, code } = member;
+  const cls = memberClass(member, state, log);
+  logStrength(s, 'γM1', code, log);
+  const A = compressionArea(s, cls, log);
+  const Wy = bendingModulus(s, cls, 'y', state.My.signed, log);
+  const Wz = bendingModulus(s, cls, 'z', state.Mz.signed, log);
+  const y = flexuralSlenderness(member, 'y', state, A, log);
+  const z = flexuralSlenderness(member, 'z', state, A, log);
+  const lateral = worstStretch(member, state);
+  log?.('χLT', lateral?.chi ?? 1, '', lateral ? `stretch ${lateral.stretch.from.toFixed(2)} … ${lateral.stretch.to.toFixed(2)} m, C1 = ${lateral.C1.toFixed(3)}, λ̄LT = ${lateral.lambdaBar.toFixed(3)}` : 'not susceptible to torsional deformations', '6.3.2');
+  const N = state.compression.value;
+  const shift = cls === 4 ? effectiveSection(s, 'N') : { ey: 0, ez: 0 };
+  const MyEd = state.My.value + N * Math.abs(shift.ez);
+  const MzEd = state.Mz.value + N * Math.abs(shift.ey);
+  log?.('NEd', N, 'N', 'largest compression, analysis');
+  log?.('My,Ed', MyEd, 'N·m', shift.ez === 0 ? 'largest along the member, analysis' : 'with ΔMy,Ed = NEd·eNy', '6.3.3(4)');
+  log?.('Mz,Ed', MzEd, 'N·m', shift.ey === 0 ? 'largest along the member, analysis' : 'with ΔMz,Ed = NEd·eNz', '6.3.3(4)');
+  return {
+    member,
+    state,
+    cls,
+    NEd: N,
+    MyEd,
+    MzEd,
+    NRk: A * s.fy,
+    MyRk: Wy * s.fy,
+    MzRk: Wz * s.fy,
+    y,
+    z,
+    lateral,
+    chiLT: lateral?.chi ?? 1,
+  };
+}
+
+/**
+ * Bending with compression, EN 1993-1-1 6.3.3(4) eq. 6.61 (buckling about y) and 6.62 (about z): the largest NEd with the largest
+ * My,Ed and Mz,Ed of the member in one combination. Channels, tees, unequal I and bars by the elastic sum of the utilisations with χ
+ * (all k = 1/(1 − NEd/Ncr) ≥ 1), on the safe side.
+ */
+const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
+  scope: 'member',
+  clause: `6.3.3(4) eq. ${axis === 'y' ? '6.61' : '6.62'}`,
+  title: `Bending with compression, buckling about ${axis}`,
+  axis,
+  covers(member) {
+    if (member.tapered || member.axialOnly) return false;
+    if (oneLeg(member)) return false;
+    return true;
+  },
+  evaluate(member, state, log) {
+    const { section: s, code } = member;
+    const bent =
+      state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
+    if (tooSmall(s, state.compression.value) || !bent) return undefined;
+    const cls = memberClass(member, state);
+    const beyond = beyondClass3(s, cls);
+    if (beyond) return beyond;
+    if (s.kind === 'angle' && cls === 4)
+      return { reason: `${s.name} is a class 4 angle in bending with compression, for which no effective section about its principal axes is given; choose a thicker one.` };
+    const least = Math.min(
+      flexuralSlenderness(member, 'y', state, s.p.A).Ncr,
+      flexuralSlenderness(member, 'z', state, s.p.A).Ncr,
+    );
+    const N = state.compression.value;
+    // Past the critical force no factor has a meaning: it fails, by how much the force says
+    if (N >= least) {
+      log?.('NEd', N, 'N', 'largest compression, analysis');
+      log?.('Ncr', least, 'N', 'the lesser of Ncr,y and Ncr,z: past it nothing stands', '6.3.1.2(1)');
+      return { demand: N / least, capacity: 1, x: state.compression.x };
+    }
+    const { input: i, factors: k } = inputOf(member, state, log);
+    const buckling = axis === 'y' ? i.y : i.z;
+    const [ky, kz] = axis === 'y' ? [k.kyy, k.kyz] : [k.kzy, k.kzz];
+    const demand =
+      (i.NEd * code.gammaM1) / (buckling.chi * i.NRk) +
+      (ky * i.MyEd * code.gammaM1) / (i.chiLT * i.MyRk) +
+      (kz * i.MzEd * code.gammaM1) / i.MzRk;
+    log?.('left side', demand, '', `NEd/(χ${axis}·NRk/γM1) + k${axis}y·My,Ed/(χLT·My,Rk/γM1) + k${axis}z·Mz,Ed/(Mz,Rk/γM1)`, `6.3.3(4) eq. ${axis === 'y' ? '6.61' : '6.62'}`);
+    return { demand, capacity: 1, x: state.My.value > 0 ? state.My.x : state.Mz.x };
+  },
+});
+
+/** Sections without factors in the annexes: moments amplified by the sway-free second order, nothing taken off. */
+function amplified({ NEd, y, z }: InteractionInput, log?: StepLog): InteractionFactors {
+  const ky = 1 / (1 - NEd / y.Ncr);
+  const kz = 1 / (1 - NEd / z.Ncr);
+  log?.('ky', ky, '', '1/(1 − NEd/Ncr,y): elastic sum, conservative, not of an annex');
+  log?.('kz', kz, '', '1/(1 − NEd/Ncr,z): elastic sum, conservative, not of an annex');
+  return { kyy: ky, kzy: ky, kyz: kz, kzz: kz };
+}
+
+export const interactionAboutY = interaction('y');
+export const interactionAboutZ = interaction('z');
+
+/** Cm about y over the member and about z, and CmLT over the stretch, with the choices of the model. */
+export function diagramsOf({ member, state, lateral }: InteractionInput) {
+  return {
+    y: diagram(state.field, 'My', 0, member.length),
+    z: diagram(state.field, 'Mz', 0, member.length),
+    LT: lateral?.diagram ?? diagram(state.field, 'My', 0, member.length),
+  };
+}

@@ -1,0 +1,171 @@
+import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
+import { diagram, type Diagram } from '../diagram.js';
+import type { PhysicalMember } from '../physical-member.js';
+import type { CheckSection } from '../section.js';
+import { imperfectionFactor, type BucklingCurve } from './buckling-curves.js';
+import { asymmetry, c1Of, c2zgOf, criticalMoment } from './critical-moment.js';
+import { kcOf } from './equivalent-moment.js';
+import { lateralStretches, type Stretch } from './lengths.js';
+import { memberClass } from './member-forces.js';
+import { bendingModulus, logStrength } from './resistance.js';
+
+/** What 6.3.2 gives for a stretch between lateral restraints. */
+export interface LateralTorsional {
+  readonly chi: number;
+  readonly lambdaBar: number;
+  readonly Mcr: number;
+  readonly C1: number;
+  readonly diagram: Diagram;
+  readonly stretch: Stretch;
+  readonly capacity: number;
+}
+
+/**
+ * Sections that can buckle sideways when bent about y: open ones and upright bars. Hollow ones and round bars do not
+ * (6.3.2.1(2), Table B.1), nor do sections bent about their weaker axis.
+ */
+export function canBuckleLaterally(member: PhysicalMember): boolean {
+  const { section: s } = member;
+  if (member.design.LLT === 0 || s.p.Iz >= s.p.Iy) return false;
+  return ['i', 'unequal-i', 'channel', 'tee', 'rectangle'].includes(s.kind);
+}
+
+/** C1 and C2·zg as given or from the diagram, with the notes that say which. */
+function factors(
+  member: PhysicalMember,
+  d: Diagram,
+  stretch: Stretch,
+  log?: StepLog,
+): { C1: number; c2zg: number } {
+  const { design, section: s } = member;
+  const C1 = design.C1 ?? c1Of(s, d, stretch.length);
+  log?.('C1', C1, '', design.C1 === undefined ? 'true moment diagram of the stretch: critical moment against a uniform one' : 'given');
+  const zg = design.zg ?? 0;
+  if (zg === 0) return { C1, c2zg: 0 };
+  const c2zg = design.C2 === undefined ? c2zgOf(s, d, stretch.length, zg, C1) : design.C2 * zg;
+  log?.('zg', zg, 'm', 'given, above the shear centre');
+  log?.('C2', c2zg / zg, '', design.C2 === undefined ? 'true loads of the stretch at zg' : 'given');
+  return { C1, c2zg };
+}
+
+/** Curve of 6.3.2.2 (Table 6.4). */
+function generalCurve(s: CheckSection): BucklingCurve {
+  if (s.kind !== 'i' && s.kind !== 'unequal-i') return 'd';
+  const slim = s.h / s.b <= 2;
+  return s.fabrication === 'welded' ? (slim ? 'c' : 'd') : slim ? 'a' : 'b';
+}
+
+/** Curve of 6.3.2.3 (Table 6.5). */
+function rolledCurve(s: CheckSection): BucklingCurve {
+  const slim = s.h / s.b <= 2;
+  return s.fabrication === 'welded' ? (slim ? 'c' : 'd') : slim ? 'b' : 'c';
+}
+
+/** χLT of one stretch under its own diagram. */
+export function lateralTorsional(
+  member: PhysicalMember,
+  state: MemberState,
+  stretch: Stretch,
+  log?: StepLog,
+): LateralTorsional {
+  const { section: s, code } = member;
+  const d = diagram(state.field, 'My', stretch.from, stretch.to);
+  const cls = memberClass(member, state, log);
+  logStrength(s, 'γM1', code, log);
+  const W = bendingModulus(s, cls, 'y', d.peak.value, log);
+  log?.('L', stretch.length, 'm', stretch.how);
+  const { C1, c2zg } = factors(member, d, stretch, log);
+  const Mcr = criticalMoment(s, stretch.length, C1, c2zg, asymmetry(s, Math.sign(d.peak.value) || 1), log);
+  const lambdaBar = Math.sqrt((W * s.fy) / Mcr);
+  log?.('λ̄LT', lambdaBar, '', '√(Wy·fy/Mcr)', '6.3.2.2(1)');
+  const rolled = code.lateralTorsional === 'rolled' && (s.kind === 'i' || s.kind === 'unequal-i');
+  const chi = rolled ? rolledChi(s, d, C1, member.design.C1 !== undefined, lambdaBar, log) : generalChi(s, lambdaBar, log);
+  const capacity = (chi * W * s.fy) / code.gammaM1;
+  log?.('Mb,Rd', capacity, 'N·m', 'χLT·Wy·fy/γM1', '6.3.2.1(3) eq. 6.55');
+  return { chi, lambdaBar, Mcr, C1, diagram: d, stretch, capacity };
+}
+
+/** 6.3.2.2 eq. 6.56, with no reduction up to λ̄LT = 0.2 (6.3.2.2(4)). */
+function generalChi(s: CheckSection, lambdaBar: number, log?: StepLog): number {
+  const curve = generalCurve(s);
+  const alpha = imperfectionFactor[curve];
+  const phi = 0.5 * (1 + alpha * (lambdaBar - 0.2) + lambdaBar ** 2);
+  const chi = lambdaBar <= 0.2 ? 1 : Math.min(1, 1 / (phi + Math.sqrt(phi ** 2 - lambdaBar ** 2)));
+  log?.('αLT', alpha, '', `buckling curve ${curve}`, 'Tables 6.3 and 6.4');
+  log?.('ΦLT', phi, '', '0.5·(1 + αLT·(λ̄LT − 0.2) + λ̄LT²)', '6.3.2.2(1)');
+  log?.('χLT', chi, '', '1/(ΦLT + √(ΦLT² − λ̄LT²)) ≤ 1', '6.3.2.2(1) eq. 6.56');
+  return chi;
+}
+
+/** 6.3.2.3 eq. 6.57 with λ̄LT,0 = 0.4 and β = 0.75, divided by f of eq. 6.58. */
+function rolledChi(
+  s: CheckSection,
+  d: Diagram,
+  C1: number,
+  given: boolean,
+  lambdaBar: number,
+  log?: StepLog,
+): number {
+  const curve = rolledCurve(s);
+  const alpha = imperfectionFactor[curve];
+  const beta = 0.75;
+  const phi = 0.5 * (1 + alpha * (lambdaBar - 0.4) + beta * lambdaBar ** 2);
+  const top = Math.min(1, 1 / lambdaBar ** 2);
+  const plain = lambdaBar <= 0.4 ? 1 : Math.min(top, 1 / (phi + Math.sqrt(phi ** 2 - beta * lambdaBar ** 2)));
+  log?.('αLT', alpha, '', `buckling curve ${curve}`, 'Tables 6.3 and 6.5');
+  log?.('ΦLT', phi, '', '0.5·(1 + αLT·(λ̄LT − 0.4) + 0.75·λ̄LT²)', '6.3.2.3(1)');
+  log?.('χLT', plain, '', '1/(ΦLT + √(ΦLT² − 0.75·λ̄LT²)) ≤ 1 and 1/λ̄LT²', '6.3.2.3(1) eq. 6.57');
+  let kc: number;
+  if (given) {
+    kc = Math.min(1, 1 / Math.sqrt(C1));
+    log?.('kc', kc, '', '1/√C1, C1 given', 'Table 6.6');
+  } else kc = kcOf(d, C1, log);
+  const f = Math.min(1, 1 - 0.5 * (1 - kc) * (1 - 2 * (lambdaBar - 0.8) ** 2));
+  const chi = Math.min(top, plain / f);
+  log?.('f', f, '', '1 − 0.5·(1 − kc)·(1 − 2·(λ̄LT − 0.8)²) ≤ 1', '6.3.2.3(2)');
+  log?.('χLT,mod', chi, '', 'χLT/f ≤ 1 and 1/λ̄LT²', '6.3.2.3(2) eq. 6.58');
+  return chi;
+}
+
+const worstOf = new WeakMap<MemberState, LateralTorsional>();
+
+/** The stretch with the greatest utilisation; undefined where the member cannot buckle sideways. */
+export function worstStretch(member: PhysicalMember, state: MemberState): LateralTorsional | undefined {
+  if (!canBuckleLaterally(member)) return undefined;
+  let worst = worstOf.get(state);
+  if (!worst && (worst = findWorst(member, state))) worstOf.set(state, worst);
+  return worst;
+}
+
+function findWorst(member: PhysicalMember, state: MemberState): LateralTorsional | undefined {
+  let worst: LateralTorsional | undefined;
+  const size = (one: LateralTorsional) => Math.abs(one.diagram.peak.value) / one.capacity;
+  for (const stretch of lateralStretches(member, state)) {
+    const one = lateralTorsional(member, state, stretch);
+    if (!worst || size(one) > size(worst)) worst = one;
+  }
+  return worst;
+}
+
+/** Lateral-torsional buckling, EN 1993-1-1 6.3.2: MEd ≤ Mb,Rd in every stretch between lateral restraints. */
+export const lateralTorsionalBuckling: MemberCheckRule = {
+  scope: 'member',
+  clause: '6.3.2.1(1) eq. 6.54',
+  title: 'Lateral-torsional buckling',
+  axis: 'y',
+  covers(member) {
+    if (member.tapered) return false;
+    if (member.section.kind === 'angle' && member.design.LLT !== 0 && !member.axialOnly)
+      return 'EN 1993-1-1 gives no critical moment for angles in bending; hold the leg (LLT 0) or use another section.';
+    return canBuckleLaterally(member);
+  },
+  evaluate(member, state, log) {
+    const { section: s } = member;
+    if (!(state.My.value > 1e-7 * s.p.Wely * s.fy)) return undefined;
+    const worst = worstStretch(member, state);
+    if (!worst) return undefined;
+    const { diagram: d, capacity } = log ? lateralTorsional(member, state, worst.stretch, log) : worst;
+    log?.('My,Ed', Math.abs(d.peak.value), 'N·m', 'largest in the stretch, analysis');
+    return { demand: Math.abs(d.peak.value), capacity, x: d.peak.x };
+  },
+};

@@ -1,0 +1,30 @@
+import type { Forces, MemberState, StepLog } from '../check.js';
+import type { PhysicalMember } from '../physical-member.js';
+import { resistanceClass, type SectionClass } from './classification.js';
+
+/** The largest N in compression with the largest My and Mz of the member in one combination: what 6.3 is checked for. */
+export function memberForces(state: MemberState): Forces {
+  return {
+    N: -state.compression.value,
+    Vy: 0,
+    Vz: 0,
+    T: 0,
+    My: state.My.signed,
+    Mz: state.Mz.signed,
+  };
+}
+
+const classes = new WeakMap<MemberState, SectionClass>();
+
+/** Class of the section under {@link memberForces}; both signs of an unsymmetric section's moments would differ. */
+export function memberClass(member: PhysicalMember, state: MemberState, log?: StepLog): SectionClass {
+  let cls = log ? undefined : classes.get(state);
+  if (cls === undefined) {
+    log?.('NEd', state.compression.value, 'N', 'largest compression, for the class');
+    log?.('My,Ed', state.My.value, 'N·m', 'largest about y, for the class');
+    log?.('Mz,Ed', state.Mz.value, 'N·m', 'largest about z, for the class');
+    cls = resistanceClass(member.section, memberForces(state), log);
+    classes.set(state, cls);
+  }
+  return cls;
+}

@@ -1,0 +1,33 @@
+import type { SectionCheck } from '../check.js';
+import { plasticShear } from './resistance.js';
+import { hasShear, hasTorsion } from './significant.js';
+import { torsionStress } from './torsion.js';
+
+/** Shear with torsion, EN 1993-1-1 6.2.7(9): VEd ≤ Vpl,T,Rd of I sections (eq. 6.26), channels (6.27) and hollow ones (6.28). */
+const shearAndTorsion = (axis: 'y' | 'z'): SectionCheck => ({
+  scope: 'section',
+  clause: '6.2.7(9) eq. 6.25',
+  title: `Shear along ${axis} with torsion`,
+  axis,
+  covers: ({ section }) => ['i', 'unequal-i', 'channel', 'box', 'tube'].includes(section.kind),
+  evaluate(s, f, { code }, log) {
+    const V = Math.abs(axis === 'y' ? f.Vy : f.Vz);
+    if (!hasTorsion(s, f) || !hasShear(s, V)) return undefined;
+    const Vpl = plasticShear(s, axis, code, log)!;
+    const tau = torsionStress(s, f.T, log);
+    const limit = s.fy / (Math.sqrt(3) * code.gammaM0);
+    const hollow = s.kind === 'box' || s.kind === 'tube';
+    const factor = hollow
+      ? Math.max(0, 1 - tau / limit)
+      : Math.sqrt(Math.max(0, 1 - tau / (1.25 * limit)));
+    const capacity = factor * Vpl;
+    log?.('Vpl,T,Rd', capacity, 'N', hollow ? '(1 − τt/(fy/√3/γM0))·Vpl,Rd' : '√(1 − τt/(1.25·fy/√3/γM0))·Vpl,Rd', `eq. ${hollow ? '6.28' : s.kind === 'channel' ? '6.27' : '6.26'}`);
+    log?.(`V${axis},Ed`, V, 'N', 'analysis');
+    return capacity > 0
+      ? { demand: V, capacity }
+      : { reason: `Torsion alone uses up ${s.name}; see the item of 6.2.7(1).` };
+  },
+});
+
+export const shearAndTorsionAlongY = shearAndTorsion('y');
+export const shearAndTorsionAlongZ = shearAndTorsion('z');

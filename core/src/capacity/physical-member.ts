@@ -1,0 +1,225 @@
+import type { Frame, MemberField } from '../analysis/index.js';
+import { interpolateShape } from '../library/shapes/index.js';
+import { resolveSections, type ResolvedSection } from '../library/sections.js';
+import type { CodeChoice, FrameModel, Member, MemberDesign } from '../model/types.js';
+import { problem, type Problem } from '../problem.js';
+import { checkSection, sectionWithShape, type CheckSection } from './section.js';
+
+/** A member as the checks see it: one of the model, or those of a group in line. */
+export interface PhysicalMember {
+  /** Its id, or its group's name. */
+  readonly id: string;
+  readonly of: readonly string[];
+  /** Numbers of its pieces in the frame, and where each begins, m. */
+  readonly pieces: readonly { readonly member: number; readonly from: number }[];
+  readonly length: number;
+  /** Of a taper the section at its start. */
+  readonly section: CheckSection;
+  readonly tapered: boolean;
+  /** The section at x, m; of a uniform member always the same. */
+  sectionAt(x: number): CheckSection;
+  readonly design: MemberDesign;
+  /** Places where the compression flange is held sideways, 0 … length, m. */
+  readonly restraints: readonly number[];
+  readonly code: CodeSettings;
+  /** The member carries N only. */
+  readonly axialOnly: boolean;
+}
+
+/** The code's choices with their recommended values. */
+export interface CodeSettings {
+  readonly name: 'EN1993' | 'AISC360';
+  readonly gammaM0: number;
+  readonly gammaM1: number;
+  readonly gammaM2: number;
+  readonly eta: number;
+  readonly interaction: 'A' | 'B';
+  readonly lateralTorsional: 'rolled' | 'general';
+  readonly imperfections: boolean;
+}
+
+/** Recommended values: EN 1993-1-1 6.1(1) NOTE 2B; EN 1993-1-5 5.1(2) leaves η to be chosen, 1.0 on the safe side. */
+export function codeSettings(code: CodeChoice = {}): CodeSettings {
+  return {
+    name: 'EN1993',
+    gammaM0: 1,
+    gammaM1: 1,
+    gammaM2: 1.25,
+    eta: 1,
+    interaction: 'B',
+    lateralTorsional: 'rolled',
+    imperfections: false,
+    ...code,
+  };
+}
+
+/** A physical member whose section the checks do not cover. */
+export interface UncoveredMember {
+  readonly id: string;
+  readonly of: readonly string[];
+  readonly reason: string;
+}
+
+export interface PhysicalMembers {
+  readonly members: readonly (PhysicalMember | UncoveredMember)[];
+  /** Groups that are none: not in line, of different sections. */
+  readonly problems: readonly Problem[];
+}
+
+/** Physical members of a model in the order of their first pieces. */
+export function physicalMembers(model: FrameModel, frame: Frame): PhysicalMembers {
+  const sections = resolveSections(model);
+  const code = codeSettings(model.code);
+  const groups = new Map<string, number[]>();
+  const order: number[][] = [];
+  model.members.forEach(({ design }, m) => {
+    const name = design?.group;
+    const group = name === undefined ? undefined : groups.get(name);
+    if (group) group.push(m);
+    else {
+      const members = [m];
+      order.push(members);
+      if (name !== undefined) groups.set(name, members);
+    }
+  });
+  const problems: Problem[] = [];
+  const members = order.map((numbers) => {
+    const inLine = chain(model, frame, numbers, problems);
+    return physicalMember(model, frame, sections, code, inLine, problems);
+  });
+  return { members, problems };
+}
+
+function report(problems: Problem[], model: FrameModel, member: number, message: string): void {
+  const path = `/members/${member}/design/group`;
+  problems.push(problem('invalid-model', `${message} (${path})`, { path, member: model.members[member]!.id }));
+}
+
+/** The pieces of a group from its start to its end; problems where they are not one line of one section. */
+function chain(model: FrameModel, frame: Frame, numbers: number[], problems: Problem[]): number[] {
+  if (numbers.length === 1) return numbers;
+  const of = (m: number): Member => model.members[m]!;
+  const name = of(numbers[0]!).design!.group!;
+  const ends = new Set(numbers.map((m) => frame.end[m]!));
+  const firsts = numbers.filter((m) => !ends.has(frame.start[m]!));
+  const byStart = new Map(numbers.map((m) => [frame.start[m]!, m]));
+  const line: number[] = [];
+  for (let m = firsts[0]; m !== undefined && !line.includes(m); m = byStart.get(frame.end[m]!)) line.push(m);
+  if (firsts.length !== 1 || line.length !== numbers.length) {
+    report(
+      problems,
+      model,
+      numbers[0]!,
+      `The members of group "${name}" do not follow one another, each starting where another ends; put them in one line or in groups of their own`,
+    );
+    return numbers;
+  }
+  const first = line[0]!;
+  for (const m of line.slice(1)) {
+    let turn = 0;
+    for (let k = 0; k < 9; k++) turn = Math.max(turn, Math.abs(frame.axes[9 * m + k]! - frame.axes[9 * first + k]!));
+    if (turn > 1e-3)
+      report(problems, model, m, `Member "${of(m).id}" is not in line with "${of(first).id}" of group "${name}", or turned against it`);
+    if (of(m).section !== of(first).section || of(m).endSection !== undefined || of(first).endSection !== undefined)
+      report(problems, model, m, `Member "${of(m).id}" has another section than "${of(first).id}" of group "${name}", or tapers; a group has one section`);
+  }
+  return line;
+}
+
+function physicalMember(
+  model: FrameModel,
+  frame: Frame,
+  sections: ReadonlyMap<string, ResolvedSection>,
+  code: CodeSettings,
+  line: readonly number[],
+  problems: Problem[],
+): PhysicalMember | UncoveredMember {
+  const first = model.members[line[0]!]!;
+  const of = line.map((m) => model.members[m]!.id);
+  const design = Object.assign({}, ...line.map((m) => model.members[m]!.design ?? {})) as MemberDesign;
+  const id = design.group ?? first.id;
+  const pieces: { member: number; from: number }[] = [];
+  let length = 0;
+  for (const member of line) {
+    pieces.push({ member, from: length });
+    length += frame.length[member]!;
+  }
+  const resolved = sections.get(first.section)!;
+  const section = checkSection(resolved);
+  if (typeof section === 'string') return { id, of, reason: section };
+  const restraints = restraintPlaces(model, frame, line, pieces, length, design, problems);
+  const common = { id, of, pieces, length, section, design, restraints, code, axialOnly: line.every((m) => frame.axialOnly[m] === 1) };
+  const end = first.endSection === undefined ? undefined : sections.get(first.endSection);
+  if (!end || !resolved.shape || !end.shape) return { ...common, tapered: false, sectionAt: () => section };
+  const along = taperedSections(resolved, end, length);
+  // A taper is as thick as its thickest end: both ends must have a strength
+  const atEnd = along(length);
+  return typeof atEnd === 'string'
+    ? { id, of, reason: atEnd }
+    : { ...common, tapered: true, sectionAt: (x) => along(x) as CheckSection };
+}
+
+function taperedSections(start: ResolvedSection, end: ResolvedSection, length: number): (x: number) => CheckSection | string {
+  const made = new Map<number, CheckSection | string>();
+  return (x) => {
+    let section = made.get(x);
+    if (section === undefined) {
+      section = sectionWithShape(start, interpolateShape(start.shape!, end.shape!, x / length));
+      made.set(x, section);
+    }
+    return section;
+  };
+}
+
+function restraintPlaces(
+  model: FrameModel,
+  frame: Frame,
+  line: readonly number[],
+  pieces: readonly { member: number; from: number }[],
+  length: number,
+  design: MemberDesign,
+  problems: Problem[],
+): number[] {
+  const places = new Set([0, length]);
+  for (const node of design.restraints ?? []) {
+    const number = frame.nodeIndex.get(node);
+    const piece = pieces.find(({ member }) => frame.start[member] === number);
+    if (piece) places.add(piece.from);
+    else if (number === undefined || frame.end[line[line.length - 1]!] !== number) {
+      const path = `/members/${line[0]!}/design/restraints`;
+      problems.push(
+        problem('invalid-model', `The restraint "${node}" is no node of member "${design.group ?? model.members[line[0]!]!.id}" (${path})`, { path }),
+      );
+    }
+  }
+  return [...places].sort((a, b) => a - b);
+}
+
+/** The functions along a physical member: those of its pieces one after the other, x from its start. */
+export function joinedField(member: PhysicalMember, fieldOf: (member: number) => MemberField): MemberField {
+  const { pieces } = member;
+  if (pieces.length === 1) return fieldOf(pieces[0]!.member);
+  const fields = pieces.map(({ member: m }) => fieldOf(m));
+  const terms = Math.max(...fields.map((field) => field.forceTerms));
+  const displacementTerms = Math.max(...fields.map((field) => field.displacementTerms));
+  const count = fields.reduce((sum, field) => sum + field.breaks.length - 1, 0);
+  const breaks = new Float64Array(count + 1);
+  const forces = new Float64Array(6 * terms * count);
+  const displacements = new Float64Array(4 * displacementTerms * count);
+  let s = 0;
+  fields.forEach((field, i) => {
+    const { from } = pieces[i]!;
+    for (let k = 0; k + 1 < field.breaks.length; k++, s++) {
+      breaks[s] = from + field.breaks[k]!;
+      for (let f = 0; f < 6; f++)
+        forces.set(field.forces.subarray(field.forceTerms * (6 * k + f), field.forceTerms * (6 * k + f + 1)), terms * (6 * s + f));
+      for (let f = 0; f < 4; f++)
+        displacements.set(
+          field.displacements.subarray(field.displacementTerms * (4 * k + f), field.displacementTerms * (4 * k + f + 1)),
+          displacementTerms * (4 * s + f),
+        );
+    }
+  });
+  breaks[count] = member.length;
+  return { breaks, forceTerms: terms, forces, displacementTerms, displacements };
+}

@@ -1,0 +1,125 @@
+import type { ResolvedSection } from '../library/sections.js';
+import { sectionDetails, type SectionDetails } from '../library/details.js';
+import { strengthAt } from '../library/materials.js';
+import type { Fabrication, Shape } from '../model/types.js';
+
+/** Kinds of section that the codes tell apart. */
+export type SectionKind = 'i' | 'unequal-i' | 'channel' | 'tee' | 'angle' | 'box' | 'tube' | 'rectangle' | 'round';
+
+/** A steel section as the checks see it, SI. */
+export interface CheckSection {
+  readonly kind: SectionKind;
+  readonly name: string;
+  readonly material: string;
+  readonly strengthSource: string;
+  readonly shape: Shape;
+  readonly p: SectionDetails;
+  readonly fabrication: Fabrication;
+  readonly E: number;
+  readonly G: number;
+  readonly fy: number;
+  readonly fu: number;
+  /** √(235 MPa/fy). */
+  readonly epsilon: number;
+  /** Dimensions that several kinds share; 0 where the kind has none. A box's `tw` is that of one web. */
+  readonly h: number;
+  readonly b: number;
+  readonly tw: number;
+  readonly tf: number;
+  readonly r: number;
+}
+
+const known = new WeakMap<ResolvedSection, CheckSection | string>();
+
+/** What the checks need of a section, or the reason why they cannot be made; memoised. */
+export function checkSection(section: ResolvedSection): CheckSection | string {
+  let found = known.get(section);
+  if (found === undefined) known.set(section, (found = prepare(section, section.shape)));
+  return found;
+}
+
+/** The section part of the way along a taper: the same material with another shape. */
+export function sectionWithShape(section: ResolvedSection, shape: Shape): CheckSection | string {
+  return prepare(section, shape);
+}
+
+function prepare(section: ResolvedSection, shape: Shape | undefined): CheckSection | string {
+  const { material, fabrication } = section;
+  if (material.kind !== 'steel')
+    return `Material "${material.id}" is ${material.kind}; the checks are for steel members.`;
+  if (!shape)
+    return `Section "${section.id}" is given by its properties; the checks need its profile or shape.`;
+  const kind = kindOf(shape);
+  if (!kind)
+    return `Section "${section.title}" is of a built-up or free shape (${shape.type}), which the code’s formulas do not cover.`;
+  const dimensions = dimensionsOf(shape);
+  const thickness = Math.max(dimensions.tw, dimensions.tf);
+  const strength = strengthAt(material, thickness, kind === 'tube');
+  if (!strength)
+    return material.strength.length === 0
+      ? `Material "${material.id}" gives no yield strength fy.`
+      : `Material "${material.id}" gives no yield strength for parts ${(thickness * 1e3).toFixed(0)} mm thick.`;
+  return {
+    kind,
+    name: section.title,
+    material: material.id,
+    strengthSource: material.source,
+    shape,
+    p: sectionDetails(shape),
+    fabrication,
+    E: material.E,
+    G: material.G,
+    fy: strength.fy,
+    fu: strength.fu,
+    epsilon: Math.sqrt(235e6 / strength.fy),
+    ...dimensions,
+  };
+}
+
+function kindOf(shape: Shape): SectionKind | undefined {
+  switch (shape.type) {
+    case 'i':
+      return 'bTop' in shape ? 'unequal-i' : 'i';
+    case 'channel':
+    case 'tee':
+    case 'angle':
+    case 'rectangle':
+    case 'round':
+      return shape.type;
+    case 'rectangular-hollow':
+    case 'plate-box':
+      return 'box';
+    case 'circular-hollow':
+      return 'tube';
+    default:
+      return undefined;
+  }
+}
+
+function dimensionsOf(shape: Shape): { h: number; b: number; tw: number; tf: number; r: number } {
+  switch (shape.type) {
+    case 'i':
+      if ('bTop' in shape) {
+        const { h, bTop, bBottom, tfTop, tfBottom, tw, r = 0 } = shape;
+        return { h, b: Math.max(bTop, bBottom), tw, tf: Math.max(tfTop, tfBottom), r };
+      }
+      return { h: shape.h, b: shape.b, tw: shape.tw, tf: shape.tf, r: shape.r ?? 0 };
+    case 'channel':
+    case 'tee':
+      return { h: shape.h, b: shape.b, tw: shape.tw, tf: shape.tf, r: shape.r ?? 0 };
+    case 'angle':
+      return { h: shape.h, b: shape.b, tw: shape.t, tf: shape.t, r: shape.r ?? 0 };
+    case 'rectangular-hollow':
+      return { h: shape.h, b: shape.b, tw: shape.t, tf: shape.t, r: 0 };
+    case 'plate-box':
+      return { h: shape.h, b: shape.b, tw: shape.tw, tf: shape.tf, r: 0 };
+    case 'circular-hollow':
+      return { h: shape.d, b: shape.d, tw: shape.t, tf: shape.t, r: 0 };
+    case 'rectangle':
+      return { h: shape.h, b: shape.b, tw: Math.min(shape.h, shape.b), tf: 0, r: 0 };
+    case 'round':
+      return { h: shape.d, b: shape.d, tw: shape.d, tf: 0, r: 0 };
+    default:
+      return { h: 0, b: 0, tw: 0, tf: 0, r: 0 };
+  }
+}
