@@ -1,7 +1,7 @@
 import { Command } from 'commander';
 import { exitWith } from './output.js';
 import type { SolveOptions } from '@hashira/core/validation';
-import { countOf, stationsOf } from './numbers.js';
+import { countOf, lengthOf, stationsOf } from './numbers.js';
 
 // A command's code is loaded when it runs, so that none waits for the others
 const program = new Command('hashira')
@@ -29,6 +29,36 @@ program
   .option('--out <file>', 'write the model to a file instead of standard output')
   .action((file: string, options: { alternative?: string; out?: string }) =>
     exitWith(async () => (await import('./build.js')).build(file, options)),
+  );
+
+program
+  .command('check')
+  .description('analyse a frame model, check its members by a design code and print the checks as JSON')
+  .argument('<model.json>', 'frame model file')
+  .option('--code <name>', 'EN1993 or AISC360; wins over the file')
+  .option('--second-order', 'equilibrium on the displaced structure (P-Δ and P-δ)')
+  .option('--all', 'an item for each combination, not only the worst')
+  .option('--out <file>', 'write the checks to a file instead of standard output')
+  .action((file: string, options: { code?: string; secondOrder?: boolean; all?: boolean; out?: string }) =>
+    exitWith(async () => (await import('./check.js')).check(file, options)),
+  );
+
+program
+  .command('sections')
+  .description('list the series of the library, or the profiles that answer a question')
+  .argument('[question...]', 'such as: lightest HEA with Wpl,y above 1200 cm3 and depth up to 300 mm')
+  .option('--limit <n>', 'rows to show', countOf, 20)
+  .action((words: string[], options: { limit: number }) =>
+    exitWith(async () => (await import('./sections.js')).sections(words, options)),
+  );
+
+program
+  .command('section')
+  .description('print every property of a profile')
+  .argument('<name>', 'in any usual spelling, such as "IPE 300" or W14X90')
+  .option('--depth <mm>', 'the same I section with another depth', lengthOf)
+  .action((name: string, options: { depth?: number }) =>
+    exitWith(async () => (await import('./sections.js')).section(name, options)),
   );
 
 await program.parseAsync();

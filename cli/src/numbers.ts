@@ -15,3 +15,10 @@ export function countOf(text: string): number {
     throw new InvalidArgumentError('Give a whole number from 1 to 1000.');
   return count;
 }
+
+/** Reads a length above zero. */
+export function lengthOf(text: string): number {
+  const length = Number(text);
+  if (!Number.isFinite(length) || length <= 0) throw new InvalidArgumentError('Give a number above zero.');
+  return length;
+}

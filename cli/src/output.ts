@@ -25,16 +25,17 @@ export async function readText(file: string): Promise<string> {
   }
 }
 
+/** Writes to standard output and waits until a pipe has taken everything. */
+export function writeText(text: string): Promise<void> {
+  return new Promise((resolve, reject) =>
+    process.stdout.write(text, (error) => (error ? reject(error) : resolve())),
+  );
+}
+
 /** Writes a document to a file, or to standard output and nothing else. */
 export async function writeDocument(document: unknown, out: string | undefined): Promise<void> {
   const text = `${JSON.stringify(document, null, 2)}\n`;
-  if (out === undefined) {
-    // Waits until a pipe has taken everything
-    await new Promise<void>((resolve, reject) =>
-      process.stdout.write(text, (error) => (error ? reject(error) : resolve())),
-    );
-    return;
-  }
+  if (out === undefined) return writeText(text);
   try {
     await writeFile(out, text);
   } catch (error) {

@@ -56,7 +56,13 @@ export interface Forces {
 
 /** What a check finds: a demand against a capacity, or why it cannot say; undefined where there is nothing to check. */
 export type Verdict =
-  | { readonly demand: number; readonly capacity: number; readonly x?: number }
+  | {
+      readonly demand: number;
+      readonly capacity: number;
+      readonly x?: number;
+      /** Where the equation depends on the forces. */
+      readonly clause?: string;
+    }
   | { readonly reason: string }
   | undefined;
 

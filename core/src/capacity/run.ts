@@ -150,8 +150,8 @@ function uncovered(check: Check, combination: string, x: number, reason: string)
 function itemOf(check: Check, member: PhysicalMember, found: Found, options: RunOptions): CheckItem {
   const { verdict, state, x, place } = found;
   if ('reason' in verdict) return uncovered(check, state.id, x, verdict.reason);
-  const { clause, title, axis } = check;
-  const { demand, capacity } = verdict;
+  const { title, axis } = check;
+  const { demand, capacity, clause = check.clause } = verdict;
   const utilisation = demand / capacity;
   const steps: CalculationStep[] = [];
   if (options.steps) {

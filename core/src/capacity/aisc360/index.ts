@@ -1,2 +1,22 @@
 import type { Check } from '../check.js';
-export const aisc360Checks: readonly Check[] = [];
+import { flexureAndForce, torsion, unsymmetric } from './combined.js';
+import { compressionChecks } from './compression.js';
+import { flexureChecks } from './flexure.js';
+import { hollowWithTorsion } from './hollow-torsion.js';
+import { shearChecks } from './shear.js';
+import { tension } from './tension.js';
+import { notTapered, slenderBeyond } from './uncovered.js';
+
+/** Every check of ANSI/AISC 360-22, LRFD. */
+export const aisc360Checks: readonly Check[] = [
+  tension,
+  ...compressionChecks,
+  ...flexureChecks,
+  ...shearChecks,
+  torsion,
+  flexureAndForce,
+  unsymmetric,
+  hollowWithTorsion,
+  slenderBeyond,
+  notTapered,
+];

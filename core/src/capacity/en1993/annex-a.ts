@@ -2,8 +2,8 @@ import type { StepLog } from '../check.js';
 import { valueOf, type Diagram } from '../diagram.js';
 import { endRatio } from './equivalent-moment.js';
 import { diagramsOf, type InteractionFactors, type InteractionInput } from './interaction.js';
-import { torsionalCriticalForce } from './torsional-buckling.js';
-import { torsionalLength } from './lengths.js';
+import { torsionalCriticalForce } from '../torsional-force.js';
+import { torsionalLength } from '../lengths.js';
 
 /**
  * Interaction factors of EN 1993-1-1 Annex A (Tables A.1 and A.2). Cmi,0 by the end moments where the diagram is straight, else by

@@ -2,7 +2,7 @@ import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { bucklingCurves, loggedReduction } from './buckling-curves.js';
-import { bucklingLength } from './lengths.js';
+import { bucklingLength } from '../lengths.js';
 import { memberClass } from './member-forces.js';
 import { compressionArea, logStrength } from './resistance.js';
 import { tooSmall } from './too-small.js';

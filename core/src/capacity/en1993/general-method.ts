@@ -1,6 +1,6 @@
 import type { MemberCheckRule } from '../check.js';
 import { tooSmall } from './too-small.js';
-import { lateralStretches } from './lengths.js';
+import { lateralStretches } from '../lengths.js';
 
 /**
  * Members that taper: buckling by the general method of 6.3.4 needs the critical factor of the tapered member out of its plane, which

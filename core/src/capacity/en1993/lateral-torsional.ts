@@ -5,7 +5,7 @@ import type { CheckSection } from '../section.js';
 import { imperfectionFactor, type BucklingCurve } from './buckling-curves.js';
 import { asymmetry, c1Of, c2zgOf, criticalMoment } from './critical-moment.js';
 import { kcOf } from './equivalent-moment.js';
-import { lateralStretches, type Stretch } from './lengths.js';
+import { lateralStretches, type Stretch } from '../lengths.js';
 import { memberClass } from './member-forces.js';
 import { bendingModulus, logStrength } from './resistance.js';
 

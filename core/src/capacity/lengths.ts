@@ -1,5 +1,5 @@
-import type { MemberState, StepLog } from '../check.js';
-import type { PhysicalMember } from '../physical-member.js';
+import type { MemberState, StepLog } from './check.js';
+import type { PhysicalMember } from './physical-member.js';
 
 /** Buckling length about y or z, m: given, from the buckling analysis, or the member's own. */
 export function bucklingLength(

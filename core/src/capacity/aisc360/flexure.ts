@@ -1,0 +1,152 @@
+import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
+import { diagram, type Diagram } from '../diagram.js';
+import { lateralStretches, type Stretch } from '../lengths.js';
+import type { PhysicalMember } from '../physical-member.js';
+import { logSteel, phi, smallMoment } from './common.js';
+import { bendingStretch, type FlexureRule } from './flexure-rule.js';
+import { channelAndCompactI } from './f2.js';
+import { noncompactFlanges } from './f3.js';
+import { otherI } from './f4.js';
+import { slenderWebs } from './f5.js';
+import { minorAxis } from './f6.js';
+import { boxes } from './f7.js';
+import { tubes } from './f8.js';
+import { tees } from './f9.js';
+import { angleMajor, angleMinor } from './f10.js';
+import { solidBars } from './f11.js';
+
+/** Every section of chapter F. */
+const rules: readonly FlexureRule[] = [
+  channelAndCompactI,
+  noncompactFlanges,
+  otherI,
+  slenderWebs,
+  minorAxis,
+  ...boxes,
+  ...tubes,
+  ...tees,
+  angleMajor,
+  angleMinor,
+  ...solidBars,
+];
+
+/** Cb from the moments at the quarters of a stretch, F1 eq. F1-1; or C1 as given. */
+function cbOf(member: PhysicalMember, d: Diagram, log?: StepLog): number {
+  const { C1 } = member.design;
+  if (C1 !== undefined) {
+    log?.('Cb', C1, '', 'given as C1', 'F1');
+    return C1;
+  }
+  const L = d.to - d.from;
+  const [A, B, C] = [0.25, 0.5, 0.75].map((share) => Math.abs(d.at(d.from + share * L))) as [number, number, number];
+  const most = Math.abs(d.peak.value);
+  const Cb = most === 0 ? 1 : (12.5 * most) / (2.5 * most + 3 * A + 4 * B + 3 * C);
+  log?.('Mmax', most, 'N·m', 'largest in the stretch');
+  log?.('MA', A, 'N·m', 'first quarter');
+  log?.('MB', B, 'N·m', 'middle');
+  log?.('MC', C, 'N·m', 'third quarter');
+  log?.('Cb', Cb, '', '12.5·Mmax/(2.5·Mmax + 3·MA + 4·MB + 3·MC)', 'F1 eq. F1-1');
+  return Cb;
+}
+
+/** Stretches to look at: between lateral restraints where the rule asks for them, else the member. */
+function stretchesOf(rule: FlexureRule, member: PhysicalMember, state: MemberState): Stretch[] {
+  const whole = { from: 0, to: member.length, length: 0, how: 'held throughout' };
+  if (!rule.lateral) return [whole];
+  const stretches = lateralStretches(member, state);
+  return stretches.length > 0 ? stretches : [whole];
+}
+
+/** φ·Mn of a stretch and the moment in it. */
+function strengthIn(
+  rule: FlexureRule,
+  member: PhysicalMember,
+  state: MemberState,
+  stretch: Stretch,
+  log?: StepLog,
+): { demand: number; capacity: number; x: number } {
+  const d =
+    member.section.kind === 'angle'
+      ? principalDiagram(rule, member, state, stretch)
+      : diagram(state.field, rule.axis === 'z' ? 'Mz' : 'My', stretch.from, stretch.to);
+  logSteel(member.section, log);
+  if (rule.lateral) log?.('Lb', stretch.length, 'm', stretch.how, 'F2.2');
+  const Cb = rule.lateral ? cbOf(member, d, log) : 1;
+  const Mn = rule.strength(member.section, bendingStretch(stretch.length, Cb, d.peak.value), log);
+  log?.('φ·Mn', phi * Mn, 'N·m', '0.90·Mn', 'F1(a)');
+  log?.('Mr', Math.abs(d.peak.value), 'N·m', 'largest in the stretch, analysis');
+  return { demand: Math.abs(d.peak.value), capacity: phi * Mn, x: d.peak.x };
+}
+
+/** An angle's moment about its principal axis u or v: a combination of My and Mz, exact on each piece. */
+function principalDiagram(
+  rule: FlexureRule,
+  member: PhysicalMember,
+  state: MemberState,
+  stretch: Stretch,
+): Diagram {
+  const { alpha } = member.section.p;
+  const { field } = state;
+  const terms = field.forceTerms;
+  // A moment that bends about y with My > 0 and about z with Mz > 0, seen along u and v
+  const [cy, cz] = rule.axis === 'u' ? [Math.cos(alpha), -Math.sin(alpha)] : [Math.sin(alpha), Math.cos(alpha)];
+  const forces = new Float64Array(field.forces.length);
+  for (let s = 0; s + 1 < field.breaks.length; s++)
+    for (let k = 0; k < terms; k++) {
+      const base = 6 * terms * s;
+      forces[base + 4 * terms + k] =
+        cy * field.forces[base + 4 * terms + k]! + cz * field.forces[base + 5 * terms + k]!;
+    }
+  return diagram({ ...field, breaks: field.breaks, forceTerms: terms, forces }, 'My', stretch.from, stretch.to);
+}
+
+/** The worst stretch by a rule: its demand and φ·Mn; undefined where nothing bends. */
+function worst(rule: FlexureRule, member: PhysicalMember, state: MemberState) {
+  let found: { stretch: Stretch; demand: number; capacity: number; x: number } | undefined;
+  for (const stretch of stretchesOf(rule, member, state)) {
+    const one = strengthIn(rule, member, state, stretch);
+    if (!found || one.demand / one.capacity > found.demand / found.capacity) found = { stretch, ...one };
+  }
+  return found;
+}
+
+/** The rule that a section bends by about an axis. */
+export function flexureRule(member: PhysicalMember, axis: FlexureRule['axis']): FlexureRule | undefined {
+  return rules.find((rule) => rule.axis === axis && rule.applies(member.section));
+}
+
+/** Demand and φ·Mn about an axis where they are worst, for H1 and H2; undefined where no rule covers the section. */
+export function flexuralStrength(
+  member: PhysicalMember,
+  axis: FlexureRule['axis'],
+  state: MemberState,
+): { demand: number; capacity: number; x: number } | undefined {
+  const rule = flexureRule(member, axis);
+  return rule && worst(rule, member, state);
+}
+
+const bent = (rule: FlexureRule, member: PhysicalMember, state: MemberState): boolean => {
+  const { section: s } = member;
+  if (rule.axis === 'u' || rule.axis === 'v')
+    return !smallMoment(s, state.My.value, 'y') || !smallMoment(s, state.Mz.value, 'z');
+  return !smallMoment(s, rule.axis === 'y' ? state.My.value : state.Mz.value, rule.axis);
+};
+
+const check = (rule: FlexureRule): MemberCheckRule => ({
+  scope: 'member',
+  clause: rule.clause,
+  title: rule.title,
+  axis: rule.axis,
+  covers: (member) => !member.tapered && !member.axialOnly && flexureRule(member, rule.axis) === rule,
+  evaluate(member, state, log) {
+    if (!bent(rule, member, state)) return undefined;
+    const found = worst(rule, member, state);
+    if (!found) return undefined;
+    if (log) strengthIn(rule, member, state, found.stretch, log);
+    const { demand, capacity, x } = found;
+    return { demand, capacity, x };
+  },
+});
+
+/** Flexure, chapter F: one condition for each rule and axis. */
+export const flexureChecks: readonly MemberCheckRule[] = rules.map(check);
