@@ -52,6 +52,8 @@ export interface Forces {
   readonly T: number;
   readonly My: number;
   readonly Mz: number;
+  /** Class of the section under them, once known; kept here because many conditions ask for it. */
+  cls?: 1 | 2 | 3 | 4;
 }
 
 /** What a check finds: a demand against a capacity, or why it cannot say; undefined where there is nothing to check. */
@@ -77,26 +79,54 @@ interface CheckHead {
 /** A condition at a place of the member, on the section there. */
 export interface SectionCheck extends CheckHead {
   readonly scope: 'section';
+  /**
+   * The one force whose magnitude decides where the resistance is the same everywhere (uniform member, plastic in compression):
+   * then only the places where it is greatest are looked at. Of N the sign that the check is for.
+   */
+  readonly by?: Extreme;
+  /** The resistance does not go by the class: `by` holds for every uniform member. */
+  readonly steady?: boolean;
+  /** Of a check by one force the least capacity that any class leaves: combinations that cannot be the worst are left out. */
+  least?(member: PhysicalMember): number;
+  /** Whether such forces, the greatest of the member, can bring anything at all; absent: always. */
+  concerns?(member: PhysicalMember, reach: Reach): boolean;
   evaluate(section: CheckSection, forces: Forces, member: PhysicalMember, log?: StepLog): Verdict;
 }
+
+/** Greatest tension, compression, and magnitudes of the other forces. */
+export type Extreme = 'tension' | 'compression' | 'Vy' | 'Vz' | 'T' | 'My' | 'Mz';
+export type Reach = Readonly<Record<Extreme, number>>;
 
 /** A condition on a whole physical member under one combination. */
 export interface MemberCheckRule extends CheckHead {
   readonly scope: 'member';
+  /** The one force that decides, as of a section check; lengths from the buckling analysis vary with the combination. */
+  readonly by?: Extreme;
+  /** A quick upper bound of the utilisation: combinations that cannot be the worst are left out. */
+  atMost?(member: PhysicalMember, state: MemberState): number;
   evaluate(member: PhysicalMember, state: MemberState, log?: StepLog): Verdict;
 }
 
 export type Check = SectionCheck | MemberCheckRule;
 
+/** A greatest magnitude along a member: where, and the force with its sign. */
+export interface ExtremeForce {
+  readonly value: number;
+  readonly x: number;
+  readonly signed: number;
+}
+
 /** A physical member's forces in one combination, with what many checks need of them. */
 export interface MemberState {
   readonly id: string;
   readonly field: MemberField;
-  /** Largest compression, positive, and where; 0 in tension throughout. */
-  readonly compression: { readonly value: number; readonly x: number };
-  /** Largest magnitudes of the moments, where, and with their sign. */
-  readonly My: { readonly value: number; readonly x: number; readonly signed: number };
-  readonly Mz: { readonly value: number; readonly x: number; readonly signed: number };
+  /** Greatest magnitudes, where, and with their sign; of N each sign by itself, 0 where there is none. */
+  readonly extremes: Readonly<Record<Extreme, ExtremeForce>>;
+  readonly compression: ExtremeForce;
+  readonly My: ExtremeForce;
+  readonly Mz: ExtremeForce;
+  /** What checks worked out for the state, by the function that did. */
+  readonly memo: Map<unknown, unknown>;
   /** Buckling lengths from the frame's buckling analysis, where asked for. */
   readonly buckling?: { readonly y: number; readonly z: number; readonly factor: number };
 }

@@ -1,4 +1,5 @@
 import { rootsBetween, type MemberField } from '../analysis/index.js';
+import { cubicTurns } from './stations.js';
 
 /** The moment diagram between two places of a member, exact: a polynomial on each piece. */
 export interface Diagram {
@@ -89,7 +90,13 @@ export function slopeOf({ coefficients, origin }: DiagramPiece, x: number): numb
 }
 
 function turns({ coefficients, origin, from, to }: DiagramPiece): number[] {
-  if (coefficients.length < 3 || coefficients.subarray(2).every((c) => c === 0)) return [];
+  const [, c1 = 0, c2 = 0, c3 = 0] = coefficients;
+  if (coefficients.length <= 4) {
+    if (c2 === 0 && c3 === 0) return [];
+    const out: number[] = [];
+    cubicTurns(c1, c2, c3, to - origin, out);
+    return out.map((t) => t + origin).filter((x) => x > from);
+  }
   // rootsBetween looks from zero: shift by the piece's start
   const derivative = Float64Array.from({ length: coefficients.length - 1 }, (_, i) => (i + 1) * coefficients[i + 1]!);
   return rootsBetween(derivative, from - origin, to - origin).map((t) => t + origin);
@@ -98,7 +105,7 @@ function turns({ coefficients, origin, from, to }: DiagramPiece): number[] {
 /** How far a piece departs from a straight line, N·m. */
 function curvatureOver(piece: DiagramPiece): number {
   const { from, to, coefficients } = piece;
-  if (coefficients.length < 3 || coefficients.subarray(2).every((c) => c === 0)) return 0;
+  if (coefficients.length < 3 || (coefficients.length <= 4 && coefficients[2] === 0 && !coefficients[3])) return 0;
   let most = 0;
   for (const share of [0.25, 0.5, 0.75]) {
     const x = from + share * (to - from);

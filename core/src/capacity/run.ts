@@ -4,13 +4,17 @@ import {
   type CalculationStep,
   type Check,
   type CheckItem,
+  type Extreme,
   type MemberCheck,
+  type MemberCheckRule,
   type MemberState,
+  type Reach,
   type SectionCheck,
   type Verdict,
 } from './check.js';
 import type { PhysicalMember } from './physical-member.js';
-import { forcesAt, places, worstBetween, type Place } from './stations.js';
+import { staysPlastic } from './en1993/classification.js';
+import { forcesAt, placeOf, places, worstBetween, type Place } from './stations.js';
 
 export interface RunOptions {
   /** Write down the steps of every item. */
@@ -51,6 +55,8 @@ export function runChecks(
     if (!found) byState.set(state, (found = places(state.field)));
     return found;
   };
+  const reach = reachOf(states);
+  const uniform = !member.tapered && staysPlastic(member.section);
   for (const check of checks) {
     const covered = check.covers(member);
     if (covered === false) continue;
@@ -60,11 +66,77 @@ export function runChecks(
     }
     const found =
       check.scope === 'member'
-        ? states.flatMap((state) => ofMember(check.evaluate(member, state), state))
-        : alongMember(check, member, states, placesOf, options.all ?? false);
+        ? ofMembers(check, member, states, options.all ?? false)
+        : check.concerns && !check.concerns(member, reach)
+          ? []
+          : check.by && !member.tapered && (uniform || check.steady) && !options.all
+            ? atExtreme(check, member, states, check.by)
+            : alongMember(check, member, states, placesOf, options.all ?? false);
     for (const one of options.all ? found : worstOf(found)) items.push(itemOf(check, member, one, options));
   }
   return summary(member, items, states, classAt);
+}
+
+const extremes: readonly Extreme[] = ['tension', 'compression', 'Vy', 'Vz', 'T', 'My', 'Mz'];
+
+/** The greatest forces over all combinations. */
+function reachOf(states: readonly MemberState[]): Reach {
+  return Object.fromEntries(
+    extremes.map((name) => [name, states.reduce((most, state) => Math.max(most, state.extremes[name].value), 0)]),
+  ) as Record<Extreme, number>;
+}
+
+/** The first combination in which a force is greatest; undefined where there is none of it. */
+function decisive(states: readonly MemberState[], by: Extreme): MemberState | undefined {
+  let state: MemberState | undefined;
+  for (const one of states)
+    if (!state || one.extremes[by].value > state.extremes[by].value * (1 + 1e-9)) state = one;
+  return state && state.extremes[by].value > 0 ? state : undefined;
+}
+
+/** A check of one force where it is greatest. */
+function atExtreme(
+  check: SectionCheck,
+  member: PhysicalMember,
+  states: readonly MemberState[],
+  by: Extreme,
+): Found[] {
+  const state = decisive(states, by);
+  if (!state) return [];
+  const { x, signed } = state.extremes[by];
+  const name = by === 'tension' || by === 'compression' ? 'N' : by;
+  const place = placeOf(state.field, x, (forces) => forces[name], signed);
+  const verdict = check.evaluate(member.section, place.forces, member);
+  return verdict ? [{ state, x, place, verdict, utilisation: utilisationOf(verdict) }] : [];
+}
+
+/** A check of the whole member in every combination; those that cannot be the worst are left out unless all are wanted. */
+function ofMembers(
+  check: MemberCheckRule,
+  member: PhysicalMember,
+  states: readonly MemberState[],
+  all: boolean,
+): Found[] {
+  const { atMost, by } = check;
+  if (by && !all && staysPlastic(member.section) && member.design.lengths !== 'buckling-analysis') {
+    const decides = decisive(states, by);
+    return decides ? ofMember(check.evaluate(member, decides), decides) : [];
+  }
+  if (all || !atMost || states.length === 1)
+    return states.flatMap((state) => ofMember(check.evaluate(member, state), state));
+  const bounded = states.map((state, order) => ({ state, order, bound: atMost(member, state) }));
+  bounded.sort((a, b) => b.bound - a.bound);
+  const found: (Found & { order: number })[] = [];
+  let worst = 0;
+  for (const { state, order, bound } of bounded) {
+    if (bound < worst) break;
+    for (const one of ofMember(check.evaluate(member, state), state)) {
+      found.push({ ...one, order });
+      worst = Math.max(worst, one.utilisation);
+    }
+  }
+  // Of equals the first combination of the model
+  return found.sort((a, b) => a.order - b.order);
 }
 
 function ofMember(verdict: Verdict, state: MemberState): Found[] {
@@ -95,7 +167,9 @@ function alongMember(
   all: boolean,
 ): Found[] {
   const at = (place: Place): Verdict => check.evaluate(member.sectionAt(place.x), place.forces, member);
-  const coarse = states.flatMap((state) => {
+  let top = 0;
+  const coarse = candidates(check, member, states, all).flatMap(({ state, bound }) => {
+    if (bound < near * top) return [];
     let worst: { index: number; verdict: NonNullable<Verdict>; utilisation: number } | undefined;
     placesOf(state).forEach((place, index) => {
       const verdict = at(place);
@@ -103,9 +177,9 @@ function alongMember(
       const utilisation = utilisationOf(verdict);
       if (!worst || utilisation > worst.utilisation * (1 + 1e-9)) worst = { index, verdict, utilisation };
     });
+    top = Math.max(top, worst?.utilisation ?? 0);
     return worst ? [{ state, ...worst }] : [];
   });
-  const top = coarse.reduce((max, { utilisation }) => Math.max(max, utilisation), 0);
   return coarse
     .filter(({ utilisation }) => all || utilisation >= near * top)
     .map(({ state, index, verdict, utilisation }) => {
@@ -130,6 +204,21 @@ function alongMember(
       }
       return best;
     });
+}
+
+/** Combinations with a bound of what a check can find in them: the largest first where the check gives one. */
+function candidates(
+  check: SectionCheck,
+  member: PhysicalMember,
+  states: readonly MemberState[],
+  all: boolean,
+): { state: MemberState; bound: number }[] {
+  const { by } = check;
+  const least = all || !by || member.tapered ? undefined : check.least?.(member);
+  if (by === undefined || least === undefined) return states.map((state) => ({ state, bound: Infinity }));
+  return states
+    .map((state) => ({ state, bound: state.extremes[by].value / least }))
+    .sort((a, b) => b.bound - a.bound);
 }
 
 function worstBetweenProbe(

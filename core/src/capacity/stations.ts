@@ -1,6 +1,6 @@
 import { rootsBetween, type MemberField } from '../analysis/index.js';
 import { forceExtremes } from '../results/index.js';
-import type { Forces, MemberState } from './check.js';
+import type { ExtremeForce, Forces, MemberState } from './check.js';
 
 /** A place of a member with its forces. `segment` tells on which side of a jump. */
 export interface Place {
@@ -24,7 +24,7 @@ export function places(field: MemberField): Place[] {
     for (const share of inner) at.push(share * h);
     for (const k of [4, 5]) {
       const from = terms * (6 * s + k);
-      if (terms <= 4) turns(forces[from + 1]!, forces[from + 2]!, forces[from + 3] ?? 0, h, at);
+      if (terms <= 4) cubicTurns(forces[from + 1]!, forces[from + 2]!, forces[from + 3] ?? 0, h, at);
       else {
         const derivative = Float64Array.from({ length: terms - 1 }, (_, i) => (i + 1) * forces[from + i + 1]!);
         at.push(...rootsBetween(derivative, 0, h));
@@ -42,8 +42,8 @@ export function places(field: MemberField): Place[] {
   return out;
 }
 
-/** Roots of c1 + 2·c2·t + 3·c3·t² inside (0, h). */
-function turns(c1: number, c2: number, c3: number, h: number, out: number[]): void {
+/** Where a cubic with coefficients c1 … c3 turns inside (0, h): roots of c1 + 2·c2·t + 3·c3·t². */
+export function cubicTurns(c1: number, c2: number, c3: number, h: number, out: number[]): void {
   const square = c2 * c2 - 3 * c3 * c1;
   if (square < 0 || (c2 === 0 && c3 === 0)) return;
   const q = -(c2 + (c2 < 0 ? -1 : 1) * Math.sqrt(square));
@@ -103,18 +103,32 @@ export function worstBetween(
 
 /** A member's forces in one combination with their extremes. */
 export function memberState(id: string, field: MemberField, buckling?: MemberState['buckling']): MemberState {
-  const N = forceExtremes(field, 'N').min;
-  const largest = (name: 'My' | 'Mz') => {
+  const N = forceExtremes(field, 'N');
+  const largest = (name: 'Vy' | 'Vz' | 'T' | 'My' | 'Mz'): ExtremeForce => {
     const { min, max } = forceExtremes(field, name);
     const { x, value } = -min.value > max.value ? min : max;
     return { value: Math.abs(value), x, signed: value };
   };
-  return {
-    id,
-    field,
-    compression: { value: Math.max(0, -N.value), x: N.x },
+  const extremes = {
+    tension: { value: Math.max(0, N.max.value), x: N.max.x, signed: N.max.value },
+    compression: { value: Math.max(0, -N.min.value), x: N.min.x, signed: N.min.value },
+    Vy: largest('Vy'),
+    Vz: largest('Vz'),
+    T: largest('T'),
     My: largest('My'),
     Mz: largest('Mz'),
-    ...(buckling ? { buckling } : {}),
   };
+  const { compression, My, Mz } = extremes;
+  return { id, field, extremes, compression, My, Mz, memo: new Map(), ...(buckling ? { buckling } : {}) };
+}
+
+/** The place at x on the side of a jump where a force is the one wanted. */
+export function placeOf(field: MemberField, x: number, wanted: (forces: Forces) => number, value: number): Place {
+  let best: Place | undefined;
+  for (let s = 0; s + 1 < field.breaks.length; s++) {
+    if (x < field.breaks[s]! || x > field.breaks[s + 1]!) continue;
+    const place = { x, segment: s, forces: forcesAt(field, s, x - field.breaks[s]!) };
+    if (!best || Math.abs(wanted(place.forces) - value) < Math.abs(wanted(best.forces) - value)) best = place;
+  }
+  return best!;
 }

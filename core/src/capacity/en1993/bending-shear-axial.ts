@@ -1,5 +1,5 @@
 import type { SectionCheck } from '../check.js';
-import { reducedBending } from './bending-shear.js';
+import { reducedBending, sheared } from './bending-shear.js';
 import { resistanceClass } from './classification.js';
 import { hasReducedMoment, reducedMomentShare } from './reduced-moment.js';
 import { plasticShear, shearArea, shearReduction } from './resistance.js';
@@ -15,6 +15,7 @@ const bendingShearAxial = (axis: 'y' | 'z'): SectionCheck => ({
   title: `Bending about ${axis} with shear and axial force`,
   axis,
   covers: ({ section }) => hasReducedMoment(section) && section.kind !== 'rectangle' && section.kind !== 'round',
+  concerns: (member, reach) => sheared(member, axis === 'y' ? 'z' : 'y', reach),
   evaluate(s, f, { code }, log) {
     if (!hasAxial(s, f) || !(axis === 'y' ? hasMy(s, f) : hasMz(s, f))) return undefined;
     const across = axis === 'y' ? 'z' : 'y';

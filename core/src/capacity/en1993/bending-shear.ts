@@ -1,5 +1,5 @@
-import type { SectionCheck, StepLog } from '../check.js';
-import type { CodeSettings } from '../physical-member.js';
+import type { Reach, SectionCheck, StepLog } from '../check.js';
+import type { CodeSettings, PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { resistanceClass, type SectionClass } from './classification.js';
@@ -45,6 +45,12 @@ function shearedModulus(s: CheckSection, cls: SectionClass, axis: 'y' | 'z', cod
   return { W: bendingModulus(s, cls, axis, 1), from: 'all of W' };
 }
 
+/** Whether a shear force along an axis reaches half of Vpl,Rd anywhere; a taper may do so at its thin end. */
+export function sheared(member: PhysicalMember, axis: 'y' | 'z', reach: Reach): boolean {
+  if (member.tapered) return true;
+  return shearReduction(axis === 'y' ? reach.Vy : reach.Vz, plasticShear(member.section, axis, member.code)) > 0;
+}
+
 /** Bending with shear, EN 1993-1-1 6.2.8, where VEd is more than half of Vpl,Rd. */
 const bendingAndShear = (
   axis: 'y' | 'z',
@@ -56,6 +62,7 @@ const bendingAndShear = (
   title: `Bending about ${axis} with shear`,
   axis,
   covers: ({ section }) => kinds.includes(section.kind),
+  concerns: (member, reach) => sheared(member, axis === 'y' ? 'z' : 'y', reach),
   evaluate(s, f, { code }, log) {
     const V = axis === 'y' ? f.Vz : f.Vy;
     const rho = shearReduction(V, plasticShear(s, axis === 'y' ? 'z' : 'y', code));

@@ -1,7 +1,7 @@
 import type { SectionCheck } from '../check.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { resistanceClass } from './classification.js';
-import { bendingResistance } from './resistance.js';
+import { bendingResistance, leastModulus } from './resistance.js';
 import { hasMy, hasMz } from './significant.js';
 
 /** Bending about y or z, EN 1993-1-1 6.2.5: MEd ≤ Mc,Rd by class. Angles bend about their principal axes: elastic stresses. */
@@ -10,6 +10,8 @@ const bending = (axis: 'y' | 'z'): SectionCheck => ({
   clause: '6.2.5(1) eq. 6.12',
   title: `Bending about ${axis}`,
   axis,
+  by: axis === 'y' ? 'My' : 'Mz',
+  least: ({ section: s, code }) => leastModulus(s, axis) * (s.fy / code.gammaM0),
   covers: ({ section }) => section.kind !== 'angle',
   evaluate(s, f, { code }, log) {
     if (!(axis === 'y' ? hasMy(s, f) : hasMz(s, f))) return undefined;

@@ -8,10 +8,9 @@ export type SectionClass = 1 | 2 | 3 | 4;
 const negligible = 1e-6;
 
 const bySection = new WeakMap<CheckSection, SectionClass>();
-const byForces = new WeakMap<Forces, SectionClass>();
 
 /** Class in uniform compression: no other stresses give a part a higher one. */
-function compressedClass(s: CheckSection): SectionClass {
+export function compressedClass(s: CheckSection): SectionClass {
   let cls = bySection.get(s);
   if (cls === undefined) {
     cls = classify(s, { N: -s.p.A * s.fy, Vy: 0, Vz: 0, T: 0, My: 0, Mz: 0 });
@@ -19,6 +18,9 @@ function compressedClass(s: CheckSection): SectionClass {
   }
   return cls;
 }
+
+/** Whether a section is of class 1 or 2 in uniform compression: its resistances do not depend on the stresses. */
+export const staysPlastic = (s: CheckSection): boolean => s.kind !== 'angle' && compressedClass(s) <= 2;
 
 /**
  * The class as the resistances need it: of sections that stay plastic in uniform compression (classes 1 and 2 are one there)
@@ -28,9 +30,7 @@ export function resistanceClass(s: CheckSection, f: Forces, log?: StepLog): Sect
   if (log) return classify(s, f, log);
   const compressed = compressedClass(s);
   if (compressed <= 2) return compressed;
-  let cls = byForces.get(f);
-  if (cls === undefined) byForces.set(f, (cls = classify(s, f)));
-  return cls;
+  return (f.cls ??= classify(s, f));
 }
 
 /**
@@ -51,11 +51,11 @@ export function classify(s: CheckSection, f: Forces, log?: StepLog): SectionClas
   if (s.kind === 'angle') return angleClass(s, log);
   let worst: SectionClass = 1;
   // Of two parts alike the one in more compression is written down once
-  const told = new Set<string>();
+  const told = log && new Set<string>();
   for (const part of partsOf(s)) {
-    const key = `${part.name} ${stress(s, f, part.y1, part.z1).toPrecision(6)}`;
-    const cls = partClass(s, part, f, told.has(key) ? undefined : log);
-    told.add(key);
+    const key = log && `${part.name} ${stress(s, f, part.y1, part.z1).toPrecision(6)}`;
+    const cls = partClass(s, part, f, key && told!.has(key) ? undefined : log);
+    if (key) told!.add(key);
     if (cls > worst) worst = cls;
   }
   log?.('class', worst, '', 'the highest of the parts', '5.5.2(6)');

@@ -1,5 +1,5 @@
 import type { SectionCheck } from '../check.js';
-import { resistanceClass } from './classification.js';
+import { compressedClass, resistanceClass } from './classification.js';
 import { compressionArea, logStrength } from './resistance.js';
 import { hasAxial } from './significant.js';
 import { beyondClass3 } from './beyond-class-3.js';
@@ -9,6 +9,8 @@ export const compression: SectionCheck = {
   scope: 'section',
   clause: '6.2.4(1) eq. 6.9',
   title: 'Compression',
+  by: 'compression',
+  least: ({ section: s, code }) => (compressionArea(s, compressedClass(s)) * s.fy) / code.gammaM0,
   covers: () => true,
   evaluate(s, f, { code }, log) {
     if (f.N >= 0 || !hasAxial(s, f)) return undefined;

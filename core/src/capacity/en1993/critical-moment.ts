@@ -44,10 +44,33 @@ function stiffnesses(s: CheckSection, length: number): number[] {
   return Array.from({ length: terms }, (_, i) => (warping * (i + 1) ** 2 + 1) * (i + 1) ** 2);
 }
 
+/** Quadrature of a stretch that is one piece: two panels of twelve points, with the cosines there. */
+const wholeStretch = [0.25, 0.75].flatMap((middle) =>
+  gauss.flatMap(([node, weight]) =>
+    [-node, node].map((t) => {
+      const share = middle + t / 4;
+      return {
+        share,
+        weight: weight / 4,
+        cosines: Float64Array.from({ length: 2 * terms + 1 }, (_, k) => Math.cos(k * Math.PI * share)),
+      };
+    }),
+  ),
+);
+
 /** ∫ (M/size)²·cos(kπx/L) dx, k from 0. */
 function squareCosines(d: Diagram, size: number): Float64Array {
   const L = d.to - d.from;
   const J = new Float64Array(2 * terms + 1);
+  if (d.pieces.length === 1) {
+    const piece = d.pieces[0]!;
+    for (const { share, weight, cosines } of wholeStretch) {
+      const m = valueOf(piece, d.from + share * L) / size;
+      const square = weight * L * m * m;
+      for (let k = 0; k < J.length; k++) J[k]! += square * cosines[k]!;
+    }
+    return J;
+  }
   eachPoint(d, (x, weight, value) => {
     const square = (weight * value * value) / (size * size);
     addCosines(J, (Math.PI * (x - d.from)) / L, square);

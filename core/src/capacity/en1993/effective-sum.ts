@@ -1,6 +1,6 @@
 import type { SectionCheck } from '../check.js';
 import { beyondClass3 } from './beyond-class-3.js';
-import { resistanceClass } from './classification.js';
+import { resistanceClass, staysPlastic } from './classification.js';
 import { effectiveSection } from './effective-section.js';
 import { bendingModulus, compressionArea, logStrength } from './resistance.js';
 import { hasAxial, hasMy, hasMz } from './significant.js';
@@ -11,6 +11,7 @@ export const effectiveSum: SectionCheck = {
   clause: '6.2.9.3(2) eq. 6.44',
   title: 'Axial force with bending on the effective section',
   covers: ({ section }) => !['angle', 'rectangle', 'round'].includes(section.kind),
+  concerns: ({ section, tapered }) => tapered || !staysPlastic(section),
   evaluate(s, f, { code }, log) {
     if ([hasAxial(s, f), hasMy(s, f), hasMz(s, f)].filter(Boolean).length < 2) return undefined;
     const cls = resistanceClass(s, f, log);

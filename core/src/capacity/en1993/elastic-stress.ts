@@ -1,6 +1,6 @@
 import type { Forces, SectionCheck } from '../check.js';
 import type { CheckSection } from '../section.js';
-import { resistanceClass } from './classification.js';
+import { resistanceClass, staysPlastic } from './classification.js';
 import { logStrength } from './resistance.js';
 import { hasAxial, hasMy, hasMz } from './significant.js';
 
@@ -43,6 +43,7 @@ export const elasticStress: SectionCheck = {
   clause: '6.2.9.2(1) eq. 6.42',
   title: 'Elastic stress with axial force and bending',
   covers: () => true,
+  concerns: ({ section, tapered }) => tapered || !staysPlastic(section),
   evaluate(s, f, { code }, log) {
     const [N, My, Mz] = [hasAxial(s, f), hasMy(s, f), hasMz(s, f)];
     const enough = s.kind === 'angle' ? My || Mz : [N, My, Mz].filter(Boolean).length > 1;

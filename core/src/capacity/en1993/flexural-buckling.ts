@@ -2,6 +2,7 @@ import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { bucklingCurves, loggedReduction } from './buckling-curves.js';
+import { compressedClass } from './classification.js';
 import { bucklingLength } from '../lengths.js';
 import { memberClass } from './member-forces.js';
 import { compressionArea, logStrength } from './resistance.js';
@@ -19,8 +20,27 @@ type BucklingAxis = 'y' | 'z' | 'u' | 'v';
 const secondMoment = (member: PhysicalMember, axis: BucklingAxis): number =>
   ({ y: member.section.p.Iy, z: member.section.p.Iz, u: member.section.p.Iu, v: member.section.p.Iv })[axis];
 
-/** Flexural slenderness about an axis; u goes with the length about y, v with that about z. */
+const slendernesses = new WeakMap<PhysicalMember, Map<string, Slenderness>>();
+
+/** Flexural slenderness about an axis, kept where the length is the same in every combination. */
 export function flexuralSlenderness(
+  member: PhysicalMember,
+  axis: BucklingAxis,
+  state: MemberState,
+  area: number,
+  log?: StepLog,
+): Slenderness {
+  if (log || member.design.lengths === 'buckling-analysis') return slendernessOf(member, axis, state, area, log);
+  let known = slendernesses.get(member);
+  if (!known) slendernesses.set(member, (known = new Map()));
+  const key = area === member.section.p.A ? axis : `${axis} ${area}`;
+  let found = known.get(key);
+  if (!found) known.set(key, (found = slendernessOf(member, axis, state, area)));
+  return found;
+}
+
+/** Flexural slenderness about an axis; u goes with the length about y, v with that about z. */
+function slendernessOf(
   member: PhysicalMember,
   axis: BucklingAxis,
   state: MemberState,
@@ -77,6 +97,11 @@ const flexuralBuckling = (axis: BucklingAxis): MemberCheckRule => ({
         : 'An angle connected through one leg by one bolt needs its eccentricity taken into account (BB.1.2(3)); use two bolts or model the eccentricity as offsets.';
     return axis === 'v';
   },
+  by: 'compression',
+  atMost: (member, state) =>
+    member.design.lengths === 'buckling-analysis' || member.section.kind === 'angle'
+      ? Infinity
+      : state.compression.value / leastBuckling(member, state),
   evaluate(member, state, log) {
     const { section: s, code } = member;
     if (tooSmall(s, state.compression.value)) return undefined;
@@ -92,5 +117,19 @@ const flexuralBuckling = (axis: BucklingAxis): MemberCheckRule => ({
     return { demand: state.compression.value, capacity, x: state.compression.x };
   },
 });
+
+const least = new WeakMap<PhysicalMember, number>();
+
+/** Least Nb,Rd about y and z that any stresses leave, of a member whose lengths are the same in every combination. N */
+export function leastBuckling(member: PhysicalMember, state: MemberState): number {
+  let Nb = least.get(member);
+  if (Nb === undefined) {
+    const { section: s, code } = member;
+    const A = compressionArea(s, compressedClass(s));
+    const chi = (['y', 'z'] as const).map((axis) => flexuralSlenderness(member, axis, state, A).chi);
+    least.set(member, (Nb = (Math.min(...chi) * A * s.fy) / code.gammaM1));
+  }
+  return Nb;
+}
 
 export const flexuralBucklingChecks = (['y', 'z', 'u', 'v'] as const).map(flexuralBuckling);

@@ -5,10 +5,10 @@ import { annexA } from './annex-a.js';
 import { annexB } from './annex-b.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { effectiveSection } from './effective-section.js';
-import { flexuralSlenderness, oneLeg } from './flexural-buckling.js';
-import { worstStretch, type LateralTorsional } from './lateral-torsional.js';
+import { flexuralSlenderness, leastBuckling, oneLeg } from './flexural-buckling.js';
+import { canBuckleLaterally, leastCapacity, worstStretch, type LateralTorsional } from './lateral-torsional.js';
 import { memberClass } from './member-forces.js';
-import { bendingModulus, compressionArea, logStrength } from './resistance.js';
+import { bendingModulus, compressionArea, leastModulus, logStrength } from './resistance.js';
 import { tooSmall } from './too-small.js';
 import type { SectionClass } from './classification.js';
 
@@ -41,19 +41,17 @@ export interface InteractionFactors {
 /** Sections for which the annexes give factors: doubly symmetric ones. Others by the elastic sum. */
 const tabulated = (member: PhysicalMember): boolean => ['i', 'box', 'tube'].includes(member.section.kind);
 
-const prepared = new WeakMap<MemberState, { input: InteractionInput; factors: InteractionFactors }>();
-
 /** What both equations need, worked out once a combination. */
 function inputOf(
   member: PhysicalMember,
   state: MemberState,
   log?: StepLog,
 ): { input: InteractionInput; factors: InteractionFactors } {
-  const known = log ? undefined : prepared.get(state);
+  const known = log ? undefined : (state.memo.get(inputOf) as ReturnType<typeof inputOf> | undefined);
   if (known) return known;
   const input = prepare(member, state, log);
   const both = { input, factors: factorsOf(input, log) };
-  prepared.set(state, both);
+  state.memo.set(inputOf, both);
   return both;
 }
 
@@ -112,6 +110,7 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
     if (oneLeg(member)) return false;
     return true;
   },
+  atMost: (member, state) => interactionBound(member, state),
   evaluate(member, state, log) {
     const { section: s, code } = member;
     const bent =
@@ -144,6 +143,22 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
     return { demand, capacity: 1, x: state.My.value > 0 ? state.My.x : state.Mz.x };
   },
 });
+
+/**
+ * At most the left sides of both equations by Annex B: every Cm is 1, every k at the end of its range, χLT that of a uniform moment.
+ * Infinity where something given or another method keeps it from being one.
+ */
+function interactionBound(member: PhysicalMember, state: MemberState): number {
+  const { section: s, code, design } = member;
+  const usual = code.interaction === 'B' && tabulated(member) && design.lengths !== 'buckling-analysis';
+  const given = design.Cmy !== undefined || design.Cmz !== undefined || design.CmLT !== undefined;
+  if (!usual || given) return Infinity;
+  const n = state.compression.value / leastBuckling(member, state);
+  const Mb = canBuckleLaterally(member) ? leastCapacity(member, state) : (leastModulus(s, 'y') * s.fy) / code.gammaM1;
+  if (!(Mb > 0)) return Infinity;
+  const Mz = (state.Mz.value * code.gammaM1) / (leastModulus(s, 'z') * s.fy);
+  return n + ((1 + 0.8 * n) * state.My.value) / Mb + (1 + 1.4 * n) * Mz;
+}
 
 /** Sections without factors in the annexes: moments amplified by the sway-free second order, nothing taken off. */
 function amplified({ NEd, y, z }: InteractionInput, log?: StepLog): InteractionFactors {

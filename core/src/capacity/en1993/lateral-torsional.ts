@@ -7,7 +7,7 @@ import { asymmetry, c1Of, c2zgOf, criticalMoment } from './critical-moment.js';
 import { kcOf } from './equivalent-moment.js';
 import { lateralStretches, type Stretch } from '../lengths.js';
 import { memberClass } from './member-forces.js';
-import { bendingModulus, logStrength } from './resistance.js';
+import { bendingModulus, leastModulus, logStrength } from './resistance.js';
 
 /** What 6.3.2 gives for a stretch between lateral restraints. */
 export interface LateralTorsional {
@@ -127,13 +127,11 @@ function rolledChi(
   return chi;
 }
 
-const worstOf = new WeakMap<MemberState, LateralTorsional>();
-
 /** The stretch with the greatest utilisation; undefined where the member cannot buckle sideways. */
 export function worstStretch(member: PhysicalMember, state: MemberState): LateralTorsional | undefined {
   if (!canBuckleLaterally(member)) return undefined;
-  let worst = worstOf.get(state);
-  if (!worst && (worst = findWorst(member, state))) worstOf.set(state, worst);
+  let worst = state.memo.get(worstStretch) as LateralTorsional | undefined;
+  if (!worst && (worst = findWorst(member, state))) state.memo.set(worstStretch, worst);
   return worst;
 }
 
@@ -147,6 +145,36 @@ function findWorst(member: PhysicalMember, state: MemberState): LateralTorsional
   return worst;
 }
 
+const uniformCapacity = new WeakMap<PhysicalMember, number>();
+
+/**
+ * Least Mb,Rd that any diagram can leave: a uniform moment (C1 = 1, kc = 1) over the longest stretch; 0 where something given or
+ * unsymmetric keeps it from being a bound. N·m
+ */
+export function leastCapacity(member: PhysicalMember, state: MemberState): number {
+  let least = uniformCapacity.get(member);
+  if (least === undefined) {
+    const { section: s, code, design } = member;
+    const bounded = s.kind === 'i' && design.C1 === undefined && !design.zg && design.LLT === undefined;
+    least = bounded ? uniformResistance(member, Math.max(...lateralStretches(member, state).map(({ length }) => length))) : 0;
+    uniformCapacity.set(member, least / code.gammaM1);
+  }
+  return uniformCapacity.get(member)!;
+}
+
+function uniformResistance({ section: s, code }: PhysicalMember, length: number): number {
+  const W = leastModulus(s, 'y');
+  const lambdaBar = Math.sqrt((W * s.fy) / criticalMoment(s, length, 1, 0, 0));
+  const flat: Diagram = { from: 0, to: length, at: () => 1, start: 1, middle: 1, end: 1, peak: { x: 0, value: 1 }, straight: true, distributed: false, concentrated: false, pieces: [] };
+  const chi = code.lateralTorsional === 'rolled' ? rolledChi(s, flat, 1, false, lambdaBar) : generalChi(s, lambdaBar);
+  return chi * W * s.fy;
+}
+
+function uniformBound(member: PhysicalMember, state: MemberState): number {
+  const least = leastCapacity(member, state);
+  return least > 0 ? state.My.value / least : Infinity;
+}
+
 /** Lateral-torsional buckling, EN 1993-1-1 6.3.2: MEd ≤ Mb,Rd in every stretch between lateral restraints. */
 export const lateralTorsionalBuckling: MemberCheckRule = {
   scope: 'member',
@@ -155,12 +183,16 @@ export const lateralTorsionalBuckling: MemberCheckRule = {
   axis: 'y',
   covers(member) {
     if (member.tapered) return false;
-    if (member.section.kind === 'angle' && member.design.LLT !== 0 && !member.axialOnly)
-      return 'EN 1993-1-1 gives no critical moment for angles in bending; hold the leg (LLT 0) or use another section.';
-    return canBuckleLaterally(member);
+    const angle = member.section.kind === 'angle' && member.design.LLT !== 0 && !member.axialOnly;
+    return angle || canBuckleLaterally(member);
   },
+  atMost: (member, state) => uniformBound(member, state),
   evaluate(member, state, log) {
     const { section: s } = member;
+    if (s.kind === 'angle')
+      return state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy
+        ? { reason: `EN 1993-1-1 gives no critical moment for an angle in bending (${s.name}); hold it (LLT 0) or use another section.` }
+        : undefined;
     if (!(state.My.value > 1e-7 * s.p.Wely * s.fy)) return undefined;
     const worst = worstStretch(member, state);
     if (!worst) return undefined;

@@ -14,17 +14,14 @@ export function memberForces(state: MemberState): Forces {
   };
 }
 
-const classes = new WeakMap<MemberState, SectionClass>();
-
-/** Class of the section under {@link memberForces}; both signs of an unsymmetric section's moments would differ. */
+/** Class of the section under {@link memberForces}. */
 export function memberClass(member: PhysicalMember, state: MemberState, log?: StepLog): SectionClass {
-  let cls = log ? undefined : classes.get(state);
-  if (cls === undefined) {
-    log?.('NEd', state.compression.value, 'N', 'largest compression, for the class');
-    log?.('My,Ed', state.My.value, 'N·m', 'largest about y, for the class');
-    log?.('Mz,Ed', state.Mz.value, 'N·m', 'largest about z, for the class');
-    cls = resistanceClass(member.section, memberForces(state), log);
-    classes.set(state, cls);
-  }
+  const known = log ? undefined : (state.memo.get(memberClass) as SectionClass | undefined);
+  if (known !== undefined) return known;
+  log?.('NEd', state.compression.value, 'N', 'largest compression, for the class');
+  log?.('My,Ed', state.My.value, 'N·m', 'largest about y, for the class');
+  log?.('Mz,Ed', state.Mz.value, 'N·m', 'largest about z, for the class');
+  const cls = resistanceClass(member.section, memberForces(state), log);
+  state.memo.set(memberClass, cls);
   return cls;
 }

@@ -1,7 +1,7 @@
 import type { StepLog } from '../check.js';
 import type { CodeSettings } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
-import type { SectionClass } from './classification.js';
+import { compressedClass, type SectionClass } from './classification.js';
 import { effectiveSection } from './effective-section.js';
 
 /** Strength of the material, with its steps. */
@@ -43,6 +43,12 @@ export function bendingModulus(
   const W = effectiveSection(s, `M${axis}${sign}`, log)[axis === 'y' ? 'Wy' : 'Wz'];
   log?.(`Weff,${axis}`, W, 'm3', 'effective parts in bending alone', '6.2.5(2) eq. 6.15');
   return W;
+}
+
+/** The least modulus that any stresses leave: that of the class in uniform compression, of both signs. m³ */
+export function leastModulus(s: CheckSection, axis: 'y' | 'z'): number {
+  const cls = compressedClass(s);
+  return Math.min(bendingModulus(s, cls, axis, 1), bendingModulus(s, cls, axis, -1));
 }
 
 /** Bending resistance about an axis, Mc,Rd = W·fy/γM0 (6.2.5(2)). N·m */

@@ -19,6 +19,8 @@ export const shearBuckling: SectionCheck = {
   clause: '6.2.6(6)',
   title: 'Shear buckling of the web',
   axis: 'z',
+  by: 'Vz',
+  steady: true,
   covers({ section: s, code }) {
     if (!['i', 'unequal-i', 'channel', 'box'].includes(s.kind)) return false;
     return webs(s).hw / s.tw > (72 * s.epsilon) / code.eta;

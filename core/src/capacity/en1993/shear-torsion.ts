@@ -10,6 +10,7 @@ const shearAndTorsion = (axis: 'y' | 'z'): SectionCheck => ({
   title: `Shear along ${axis} with torsion`,
   axis,
   covers: ({ section }) => ['i', 'unequal-i', 'channel', 'box', 'tube'].includes(section.kind),
+  concerns: ({ section: s }, { T }) => T > 1e-7 * Math.min(s.p.Wely, s.p.Welz) * s.fy,
   evaluate(s, f, { code }, log) {
     const V = Math.abs(axis === 'y' ? f.Vy : f.Vz);
     if (!hasTorsion(s, f) || !hasShear(s, V)) return undefined;

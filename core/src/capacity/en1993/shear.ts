@@ -11,6 +11,8 @@ const shear = (axis: 'y' | 'z'): SectionCheck => ({
   clause: '6.2.6(1) eq. 6.17',
   title: `Shear along ${axis}`,
   axis,
+  by: axis === 'y' ? 'Vy' : 'Vz',
+  steady: true,
   covers: () => true,
   evaluate(s, f, { code }, log) {
     const V = Math.abs(axis === 'y' ? f.Vy : f.Vz);

@@ -7,6 +7,8 @@ export const tension: SectionCheck = {
   scope: 'section',
   clause: '6.2.3(1) eq. 6.5',
   title: 'Tension',
+  by: 'tension',
+  steady: true,
   covers: () => true,
   evaluate(s, f, { code }, log) {
     if (f.N <= 0 || !hasAxial(s, f)) return undefined;

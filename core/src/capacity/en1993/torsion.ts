@@ -19,6 +19,8 @@ export const torsion: SectionCheck = {
   clause: '6.2.7(1) eq. 6.23',
   title: 'Torsion',
   axis: 'T',
+  by: 'T',
+  steady: true,
   covers: () => true,
   evaluate(s, f, { code }, log) {
     if (!hasTorsion(s, f)) return undefined;

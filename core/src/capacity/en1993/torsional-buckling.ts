@@ -44,6 +44,7 @@ const torsionalBuckling = (axis: 'T' | 'TF'): MemberCheckRule => ({
   clause: '6.3.1.1(1) eq. 6.46',
   title: axis === 'T' ? 'Torsional buckling' : 'Torsional-flexural buckling',
   axis,
+  by: 'compression',
   covers(member) {
     if (member.tapered || oneLeg(member)) return false;
     const { kind } = member.section;

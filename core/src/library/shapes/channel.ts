@@ -1,7 +1,7 @@
 import type { SectionProperties, Shape } from '../../model/types.js';
 import { Composite } from './composite.js';
 import { flangeThicknesses, integralsOf } from './outlines.js';
-import { cornerJunction, endLoss } from './torsion-constants.js';
+import { cornerJunction, endLoss, taperedPlate } from './torsion-constants.js';
 import { channelWarping } from './warping.js';
 
 type Channel = Extract<Shape, { type: 'channel' }>;
@@ -14,15 +14,19 @@ export function channel(d: Channel): SectionProperties {
   const { h, b, tw, tf, r = 0 } = d;
   const { A, y, Iy, Iz } = d.slope || d.r2 ? integralsOf(d) : parallel(d);
   const { tip, root } = flangeThicknesses(tf, d.slope ?? 0, d.tfAt, b - tw);
-  // A sloping flange counts with its nominal thickness
   const J =
-    (2 * b * tf ** 3 + (h - 2 * tf) * tw ** 3) / 3 + 2 * cornerJunction(tf, tw, r) - 4 * endLoss * tf ** 4;
+    2 * (taperedPlate(b - tw, tip, root) + (tw * tf ** 3) / 3) +
+    ((h - 2 * tf) * tw ** 3) / 3 +
+    2 * cornerJunction(tf, tw, r) -
+    4 * endLoss * tf ** 4;
+  // Where tf is the mean thickness the tables of warping constants go by it (AISC); else the taper counts
+  const [out, inner] = d.tfAt === undefined ? [tf, tf] : [tip, root];
   return {
     A,
     Iy,
     Iz,
     J,
-    Iw: channelWarping(h - tf, b - tw / 2, tw, tip, root).Iw,
+    Iw: channelWarping(h - tf, b - tw / 2, tw, out, inner).Iw,
     Avz: A - 2 * b * tf + (tw + r) * tf,
     Avy: 2 * b * tf,
     Wely: (2 * Iy) / h,

@@ -34,7 +34,8 @@ export function shearCentre(shape: Shape, centroid: { y: number; z: number }): {
     case 'channel': {
       const { h, b, tw, tf, slope = 0, tfAt } = shape;
       const { tip, root } = flangeThicknesses(tf, slope, tfAt, b - tw);
-      const { e } = channelWarping(h - tf, b - tw / 2, tw, tip, root);
+      const [out, inner] = tfAt === undefined ? [tf, tf] : [tip, root];
+      const { e } = channelWarping(h - tf, b - tw / 2, tw, out, inner);
       return { ys: tw / 2 - e - centroid.y, zs: 0 };
     }
     case 'tee':
