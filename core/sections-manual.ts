@@ -11,7 +11,10 @@ const target = new URL('../docs/sections.md', import.meta.url);
 const percent = (value: number): string => `${value >= 0 ? '+' : '−'}${(100 * Math.abs(value)).toFixed(2)} %`;
 
 const worst = <T>(items: readonly T[], size: (item: T) => number): T | undefined =>
-  items.reduce<T | undefined>((a, b) => (a === undefined || Math.abs(size(b)) > Math.abs(size(a)) ? b : a), undefined);
+  items.reduce<T | undefined>(
+    (a, b) => (a === undefined || Math.abs(size(b)) > Math.abs(size(a)) ? b : a),
+    undefined,
+  );
 
 const seriesNames = [...new Set(catalogue.map(({ series }) => series))];
 const comparisons = published.flatMap(({ name, source, values, unit }) => {
@@ -57,7 +60,13 @@ for (const series of seriesNames) {
     } | ${other ? `${percent(other.error)} (${other.name}, ${other.symbol})` : '–'} |`,
   );
 }
-lines.push('', '## Properties', '', '| profile | property | unit | published | computed | deviation | source |', '|---|---|---|---:|---:|---:|---|');
+lines.push(
+  '',
+  '## Properties',
+  '',
+  '| profile | property | unit | published | computed | deviation | source |',
+  '|---|---|---|---:|---:|---:|---|',
+);
 const powers = ['', '', '²', '³', '⁴', '', '⁶'];
 for (const { name, symbol, value, computed, error, source, unit } of comparisons) {
   const dimension = publishedProperties[symbol]![1];
@@ -69,7 +78,9 @@ for (const { name, symbol, value, computed, error, source, unit } of comparisons
 const text = `${lines.join('\n')}\n`;
 if (process.argv.includes('--check')) {
   const same = readFileSync(target, 'utf8') === text;
-  console.log(same ? 'The page of sections is current.' : 'The page of sections is not current: npm run manual');
+  console.log(
+    same ? 'The page of sections is current.' : 'The page of sections is not current: npm run manual',
+  );
   process.exit(same ? 0 : 1);
 }
 writeFileSync(target, text);

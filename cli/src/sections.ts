@@ -24,7 +24,15 @@ export async function sections(words: readonly string[], options: { limit: numbe
   const rows = found.slice(0, options.limit).map((entry) => {
     const details = describeSection(entry.shape);
     const value = (symbol: string) => details.find((line) => line.symbol === symbol)?.text ?? '';
-    return [entry.name, `${massOf(entry).toPrecision(4)} kg/m`, value('h'), value('b'), value('A'), value('Iy'), value('Wpl,y')];
+    return [
+      entry.name,
+      `${massOf(entry).toPrecision(4)} kg/m`,
+      value('h'),
+      value('b'),
+      value('A'),
+      value('Iy'),
+      value('Wpl,y'),
+    ];
   });
   const more = found.length > rows.length ? `… and ${found.length - rows.length} more\n` : '';
   await writeText(table([['profile', 'mass', 'h', 'b', 'A', 'Iy', 'Wpl,y'], ...rows]) + more);
@@ -39,7 +47,12 @@ function seriesTable(): string {
       known.last = name;
     } else bySeries.set(series, { count: 1, standard, first: name, last: name });
   }
-  const rows = [...bySeries].map(([series, { count, standard, first, last }]) => [series, String(count), standard, `${first} … ${last}`]);
+  const rows = [...bySeries].map(([series, { count, standard, first, last }]) => [
+    series,
+    String(count),
+    standard,
+    `${first} … ${last}`,
+  ]);
   return table([['series', 'profiles', 'standard', 'from … to'], ...rows]);
 }
 
@@ -60,5 +73,13 @@ export async function section(name: string, options: { depth?: number }): Promis
 /** Columns padded to their widest cell. */
 function table(rows: readonly (readonly string[])[]): string {
   const widths = rows[0]!.map((_, c) => Math.max(...rows.map((row) => row[c]!.length)));
-  return rows.map((row) => `${row.map((cell, c) => cell.padEnd(widths[c]!)).join('  ').trimEnd()}\n`).join('');
+  return rows
+    .map(
+      (row) =>
+        `${row
+          .map((cell, c) => cell.padEnd(widths[c]!))
+          .join('  ')
+          .trimEnd()}\n`,
+    )
+    .join('');
 }

@@ -4,7 +4,12 @@ import type { ResultSelection } from '../results/index.js';
 import { aisc360Checks } from './aisc360/index.js';
 import type { CheckStatus, CoveredItem, MemberCheck, MemberState } from './check.js';
 import { en1993Checks, en1993Class } from './en1993/index.js';
-import { joinedField, physicalMembers, type PhysicalMember, type UncoveredMember } from './physical-member.js';
+import {
+  joinedField,
+  physicalMembers,
+  type PhysicalMember,
+  type UncoveredMember,
+} from './physical-member.js';
 import { runChecks, type RunOptions } from './run.js';
 import { deflectionItems } from './serviceability/deflection.js';
 import { memberState } from './stations.js';
@@ -67,7 +72,8 @@ export class MemberChecker {
 
   private state(member: PhysicalMember, selection: ResultSelection): MemberState {
     const field = joinedField(member, (m) => this.fieldOf(selection, m));
-    if (member.design.lengths !== 'buckling-analysis' || !this.bucklingOf) return memberState(selection.id, field);
+    if (member.design.lengths !== 'buckling-analysis' || !this.bucklingOf)
+      return memberState(selection.id, field);
     // Of several pieces the one with the shortest length has the most compression
     const lengths = member.pieces.flatMap(({ member: m }) => {
       const found = this.bucklingOf!(selection, m);

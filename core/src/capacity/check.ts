@@ -40,7 +40,11 @@ export interface CheckItem {
 }
 
 /** An item that is covered. */
-export type CoveredItem = CheckItem & { readonly demand: number; readonly capacity: number; readonly utilisation: number };
+export type CoveredItem = CheckItem & {
+  readonly demand: number;
+  readonly capacity: number;
+  readonly utilisation: number;
+};
 
 export const isCovered = (item: CheckItem): item is CoveredItem => item.utilisation !== undefined;
 

@@ -98,14 +98,18 @@ function turns({ coefficients, origin, from, to }: DiagramPiece): number[] {
     return out.map((t) => t + origin).filter((x) => x > from);
   }
   // rootsBetween looks from zero: shift by the piece's start
-  const derivative = Float64Array.from({ length: coefficients.length - 1 }, (_, i) => (i + 1) * coefficients[i + 1]!);
+  const derivative = Float64Array.from(
+    { length: coefficients.length - 1 },
+    (_, i) => (i + 1) * coefficients[i + 1]!,
+  );
   return rootsBetween(derivative, from - origin, to - origin).map((t) => t + origin);
 }
 
 /** How far a piece departs from a straight line, N·m. */
 function curvatureOver(piece: DiagramPiece): number {
   const { from, to, coefficients } = piece;
-  if (coefficients.length < 3 || (coefficients.length <= 4 && coefficients[2] === 0 && !coefficients[3])) return 0;
+  if (coefficients.length < 3 || (coefficients.length <= 4 && coefficients[2] === 0 && !coefficients[3]))
+    return 0;
   let most = 0;
   for (const share of [0.25, 0.5, 0.75]) {
     const x = from + share * (to - from);

@@ -75,7 +75,11 @@ function columnsThatCount(frame: Frame, state: FrameState): number {
   const supported = (node: number) => [0, 1, 2].some((k) => frame.restraint[6 * node + k]! > 0);
   const loads = frame.memberIds
     .map((_, m) => m)
-    .filter((m) => Math.abs(frame.axes[9 * m + 2]!) >= standing && (supported(frame.start[m]!) || supported(frame.end[m]!)))
+    .filter(
+      (m) =>
+        Math.abs(frame.axes[9 * m + 2]!) >= standing &&
+        (supported(frame.start[m]!) || supported(frame.end[m]!)),
+    )
     .map((m) => compressionOf(state, m))
     .filter((N) => N > 0);
   const mean = loads.reduce((sum, N) => sum + N, 0) / Math.max(1, loads.length);
@@ -102,7 +106,9 @@ function bowsOf(model: FrameModel, frame: Frame, state: FrameState): Map<string,
     const N = compressionOf(state, m);
     const checked = checkSection(sections.get(section)!);
     if (!(N > 0) || frame.axialOnly[m] || typeof checked === 'string') return;
-    const weak = frame.plane ? frame.rigidity[6 * m + 1]! : Math.min(frame.rigidity[6 * m + 1]!, frame.rigidity[6 * m + 2]!);
+    const weak = frame.plane
+      ? frame.rigidity[6 * m + 1]!
+      : Math.min(frame.rigidity[6 * m + 1]!, frame.rigidity[6 * m + 2]!);
     if (N <= (0.25 * Math.PI ** 2 * weak) / frame.length[m]! ** 2) return;
     const curve = bucklingCurves(checked)[frame.plane ? 'y' : 'z'];
     bows.set(id, initialBow[curve]!.elastic);

@@ -92,7 +92,9 @@ export function physicalMembers(model: FrameModel, frame: Frame): PhysicalMember
 
 function report(problems: Problem[], model: FrameModel, member: number, message: string): void {
   const path = `/members/${member}/design/group`;
-  problems.push(problem('invalid-model', `${message} (${path})`, { path, member: model.members[member]!.id }));
+  problems.push(
+    problem('invalid-model', `${message} (${path})`, { path, member: model.members[member]!.id }),
+  );
 }
 
 /** The pieces of a group from its start to its end; problems where they are not one line of one section. */
@@ -117,11 +119,26 @@ function chain(model: FrameModel, frame: Frame, numbers: number[], problems: Pro
   const first = line[0]!;
   for (const m of line.slice(1)) {
     let turn = 0;
-    for (let k = 0; k < 9; k++) turn = Math.max(turn, Math.abs(frame.axes[9 * m + k]! - frame.axes[9 * first + k]!));
+    for (let k = 0; k < 9; k++)
+      turn = Math.max(turn, Math.abs(frame.axes[9 * m + k]! - frame.axes[9 * first + k]!));
     if (turn > 1e-3)
-      report(problems, model, m, `Member "${of(m).id}" is not in line with "${of(first).id}" of group "${name}", or turned against it`);
-    if (of(m).section !== of(first).section || of(m).endSection !== undefined || of(first).endSection !== undefined)
-      report(problems, model, m, `Member "${of(m).id}" has another section than "${of(first).id}" of group "${name}", or tapers; a group has one section`);
+      report(
+        problems,
+        model,
+        m,
+        `Member "${of(m).id}" is not in line with "${of(first).id}" of group "${name}", or turned against it`,
+      );
+    if (
+      of(m).section !== of(first).section ||
+      of(m).endSection !== undefined ||
+      of(first).endSection !== undefined
+    )
+      report(
+        problems,
+        model,
+        m,
+        `Member "${of(m).id}" has another section than "${of(first).id}" of group "${name}", or tapers; a group has one section`,
+      );
   }
   return line;
 }
@@ -148,7 +165,17 @@ function physicalMember(
   const section = checkSection(resolved);
   if (typeof section === 'string') return { id, of, reason: section };
   const restraints = restraintPlaces(model, frame, line, pieces, length, design, problems);
-  const common = { id, of, pieces, length, section, design, restraints, code, axialOnly: line.every((m) => frame.axialOnly[m] === 1) };
+  const common = {
+    id,
+    of,
+    pieces,
+    length,
+    section,
+    design,
+    restraints,
+    code,
+    axialOnly: line.every((m) => frame.axialOnly[m] === 1),
+  };
   const end = first.endSection === undefined ? undefined : sections.get(first.endSection);
   if (!end || !resolved.shape || !end.shape) return { ...common, tapered: false, sectionAt: () => section };
   const along = taperedSections(resolved, end, length);
@@ -159,7 +186,11 @@ function physicalMember(
     : { ...common, tapered: true, sectionAt: (x) => along(x) as CheckSection };
 }
 
-function taperedSections(start: ResolvedSection, end: ResolvedSection, length: number): (x: number) => CheckSection | string {
+function taperedSections(
+  start: ResolvedSection,
+  end: ResolvedSection,
+  length: number,
+): (x: number) => CheckSection | string {
   const made = new Map<number, CheckSection | string>();
   return (x) => {
     let section = made.get(x);
@@ -188,7 +219,11 @@ function restraintPlaces(
     else if (number === undefined || frame.end[line[line.length - 1]!] !== number) {
       const path = `/members/${line[0]!}/design/restraints`;
       problems.push(
-        problem('invalid-model', `The restraint "${node}" is no node of member "${design.group ?? model.members[line[0]!]!.id}" (${path})`, { path }),
+        problem(
+          'invalid-model',
+          `The restraint "${node}" is no node of member "${design.group ?? model.members[line[0]!]!.id}" (${path})`,
+          { path },
+        ),
       );
     }
   }
@@ -212,10 +247,16 @@ export function joinedField(member: PhysicalMember, fieldOf: (member: number) =>
     for (let k = 0; k + 1 < field.breaks.length; k++, s++) {
       breaks[s] = from + field.breaks[k]!;
       for (let f = 0; f < 6; f++)
-        forces.set(field.forces.subarray(field.forceTerms * (6 * k + f), field.forceTerms * (6 * k + f + 1)), terms * (6 * s + f));
+        forces.set(
+          field.forces.subarray(field.forceTerms * (6 * k + f), field.forceTerms * (6 * k + f + 1)),
+          terms * (6 * s + f),
+        );
       for (let f = 0; f < 4; f++)
         displacements.set(
-          field.displacements.subarray(field.displacementTerms * (4 * k + f), field.displacementTerms * (4 * k + f + 1)),
+          field.displacements.subarray(
+            field.displacementTerms * (4 * k + f),
+            field.displacementTerms * (4 * k + f + 1),
+          ),
           displacementTerms * (4 * s + f),
         );
     }

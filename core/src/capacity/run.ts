@@ -82,7 +82,10 @@ const extremes: readonly Extreme[] = ['tension', 'compression', 'Vy', 'Vz', 'T',
 /** The greatest forces over all combinations. */
 function reachOf(states: readonly MemberState[]): Reach {
   return Object.fromEntries(
-    extremes.map((name) => [name, states.reduce((most, state) => Math.max(most, state.extremes[name].value), 0)]),
+    extremes.map((name) => [
+      name,
+      states.reduce((most, state) => Math.max(most, state.extremes[name].value), 0),
+    ]),
   ) as Record<Extreme, number>;
 }
 
@@ -117,14 +120,14 @@ function ofMembers(
   states: readonly MemberState[],
   all: boolean,
 ): Found[] {
-  const { atMost, by } = check;
+  const { by } = check;
   if (by && !all && staysPlastic(member.section) && member.design.lengths !== 'buckling-analysis') {
     const decides = decisive(states, by);
     return decides ? ofMember(check.evaluate(member, decides), decides) : [];
   }
-  if (all || !atMost || states.length === 1)
+  if (all || !check.atMost || states.length === 1)
     return states.flatMap((state) => ofMember(check.evaluate(member, state), state));
-  const bounded = states.map((state, order) => ({ state, order, bound: atMost(member, state) }));
+  const bounded = states.map((state, order) => ({ state, order, bound: check.atMost!(member, state) }));
   bounded.sort((a, b) => b.bound - a.bound);
   const found: (Found & { order: number })[] = [];
   let worst = 0;
@@ -141,7 +144,14 @@ function ofMembers(
 
 function ofMember(verdict: Verdict, state: MemberState): Found[] {
   return verdict
-    ? [{ state, x: ('x' in verdict ? verdict.x : undefined) ?? 0, verdict, utilisation: utilisationOf(verdict) }]
+    ? [
+        {
+          state,
+          x: ('x' in verdict ? verdict.x : undefined) ?? 0,
+          verdict,
+          utilisation: utilisationOf(verdict),
+        },
+      ]
     : [];
 }
 
@@ -200,7 +210,13 @@ function alongMember(
           return v ? utilisationOf(v) : 0;
         });
         if (refined.value > best.utilisation)
-          best = { state, x: refined.place.x, place: refined.place, verdict: at(refined.place)!, utilisation: refined.value };
+          best = {
+            state,
+            x: refined.place.x,
+            place: refined.place,
+            verdict: at(refined.place)!,
+            utilisation: refined.value,
+          };
       }
       return best;
     });
@@ -227,7 +243,11 @@ function worstBetweenProbe(
   x: number,
   at: (place: Place) => Verdict,
 ): number {
-  const verdict = at({ x, segment, forces: forcesAt(state.field, segment, x - state.field.breaks[segment]!) });
+  const verdict = at({
+    x,
+    segment,
+    forces: forcesAt(state.field, segment, x - state.field.breaks[segment]!),
+  });
   return verdict ? utilisationOf(verdict) : 0;
 }
 

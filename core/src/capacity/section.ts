@@ -4,7 +4,8 @@ import { strengthAt } from '../library/materials.js';
 import type { Fabrication, Shape } from '../model/types.js';
 
 /** Kinds of section that the codes tell apart. */
-export type SectionKind = 'i' | 'unequal-i' | 'channel' | 'tee' | 'angle' | 'box' | 'tube' | 'rectangle' | 'round';
+export type SectionKind =
+  'i' | 'unequal-i' | 'channel' | 'tee' | 'angle' | 'box' | 'tube' | 'rectangle' | 'round';
 
 /** A steel section as the checks see it, SI. */
 export interface CheckSection {

@@ -26,7 +26,10 @@ export function places(field: MemberField): Place[] {
       const from = terms * (6 * s + k);
       if (terms <= 4) cubicTurns(forces[from + 1]!, forces[from + 2]!, forces[from + 3] ?? 0, h, at);
       else {
-        const derivative = Float64Array.from({ length: terms - 1 }, (_, i) => (i + 1) * forces[from + i + 1]!);
+        const derivative = Float64Array.from(
+          { length: terms - 1 },
+          (_, i) => (i + 1) * forces[from + i + 1]!,
+        );
         at.push(...rootsBetween(derivative, 0, h));
       }
     }
@@ -123,7 +126,12 @@ export function memberState(id: string, field: MemberField, buckling?: MemberSta
 }
 
 /** The place at x on the side of a jump where a force is the one wanted. */
-export function placeOf(field: MemberField, x: number, wanted: (forces: Forces) => number, value: number): Place {
+export function placeOf(
+  field: MemberField,
+  x: number,
+  wanted: (forces: Forces) => number,
+  value: number,
+): Place {
   let best: Place | undefined;
   for (let s = 0; s + 1 < field.breaks.length; s++) {
     if (x < field.breaks[s]! || x > field.breaks[s + 1]!) continue;

@@ -1,7 +1,13 @@
 /**
  * Critical force for torsional or torsional-flexural buckling: the lowest root of
- * i0²(N − Nu)(N − Nv)(N − NT) − N²·us²(N − Nu)… with the shear centre at (us, vs) in principal axes (Timoshenko and Gere, Theory of
- * Elastic Stability, art. 5.6); of doubly symmetric sections Ncr,T = (GIt + π²EIw/LT²)/i0². N
+ * i0²·(N − Nu)(N − Nv)(N − NT) − N²·us²·(N − Nv) − N²·vs²·(N − Nu) = 0 (Timoshenko and Gere, Theory of Elastic Stability, art. 5.6).
+ *
+ * @param Nu Euler force for bending about u, N; it displaces along v and so couples with a shear centre off along u
+ * @param Nv about v
+ * @param NT for torsion alone
+ * @param us shear centre from the centroid along u, m
+ * @param vs along v
+ * @param i0 polar radius of gyration about the shear centre, m
  */
 export function torsionalCriticalForce(
   Nu: number,
@@ -12,16 +18,15 @@ export function torsionalCriticalForce(
   i0: number,
 ): number {
   if (us === 0 && vs === 0) return NT;
-  // Nu bends about u, which displaces along v and couples with the shear centre's us
+  // On an axis of symmetry only bending square to it couples with torsion
+  if (us === 0) return coupled(Nv, NT, vs / i0);
+  if (vs === 0) return coupled(Nu, NT, us / i0);
   const f = (N: number) =>
-    i0 * i0 * (N - Nu) * (N - Nv) * (N - NT) - N * N * us * us * (N - Nu) - N * N * vs * vs * (N - Nv);
+    i0 * i0 * (N - Nu) * (N - Nv) * (N - NT) - N * N * us * us * (N - Nv) - N * N * vs * vs * (N - Nu);
   // Negative at zero; the first change of sign lies below the least of the three
   let low = 0;
   let high = Math.min(Nu, Nv, NT);
-  // An axis of symmetry leaves its own flexural root at `high`: what couples is looked for below
-  if (us === 0) return coupled(Nu, NT, vs / i0);
-  if (vs === 0) return coupled(Nv, NT, us / i0);
-  for (let i = 0; i < 200; i++) {
+  for (let i = 0; i < 100; i++) {
     const middle = (low + high) / 2;
     if (f(middle) < 0) low = middle;
     else high = middle;
@@ -29,10 +34,11 @@ export function torsionalCriticalForce(
   return low;
 }
 
-/** Ncr,TF of a section with one axis of symmetry: of bending in that plane's other direction with torsion. */
+/** The lower root of bending about one axis with torsion. */
 function coupled(N: number, NT: number, eccentricity: number): number {
   const beta = 1 - eccentricity ** 2;
   const ratio = NT / N;
+  // Held against bending the member twists about its shear centre alone
   if (N === Infinity) return NT;
   return (N / (2 * beta)) * (1 + ratio - Math.sqrt((1 - ratio) ** 2 + 4 * eccentricity ** 2 * ratio));
 }

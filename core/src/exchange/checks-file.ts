@@ -8,7 +8,14 @@ import {
   type FrameState,
   type Progress,
 } from '../analysis/index.js';
-import { combinationStability, MemberChecker, withStrengthImperfections, type CheckItem, type MemberCheck, type Stability } from '../capacity/index.js';
+import {
+  combinationStability,
+  MemberChecker,
+  withStrengthImperfections,
+  type CheckItem,
+  type MemberCheck,
+  type Stability,
+} from '../capacity/index.js';
 import type { CodeName, FrameModel } from '../model/types.js';
 import { attempt, fail, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
 import { resultSelections, type ResultSelection } from '../results/index.js';
@@ -64,9 +71,7 @@ export function checkToFile(given: FrameModel, options: CheckOptions = {}): Outc
     const stability: ChecksFile['stability'] = {};
     const lengths = new Map<string, ReturnType<typeof effectiveLengths>>();
     const wanted = model.members.some(({ design }) => design?.lengths === 'buckling-analysis');
-    const first = options.secondOrder
-      ? valueOf(analyse(frame, selections, options))
-      : analysis;
+    const first = options.secondOrder ? valueOf(analyse(frame, selections, options)) : analysis;
     for (const { id, state } of selections) {
       const linear = first.states.get(id);
       if (state !== 'strength' || !linear) continue;
@@ -102,23 +107,35 @@ function refuse(model: FrameModel): void {
   const problems: Problem[] = [];
   if (!(model.combinations ?? []).some(({ state }) => state === 'strength'))
     problems.push(
-      problem('nothing-to-check', 'The model has no strength combination; add one with "state": "strength" (/combinations).', {
-        path: '/combinations',
-      }),
+      problem(
+        'nothing-to-check',
+        'The model has no strength combination; add one with "state": "strength" (/combinations).',
+        {
+          path: '/combinations',
+        },
+      ),
     );
   const sections = resolveSections(model);
   model.materials.forEach(({ id }, i) => {
     const used = [...sections.values()].find(({ material }) => material.id === id)?.material;
     if (used?.kind === 'steel' && used.strength.length === 0)
       problems.push(
-        problem('invalid-model', `Steel "${id}" gives no yield strength; add fy (/materials/${i}/fy).`, { path: `/materials/${i}/fy` }),
+        problem('invalid-model', `Steel "${id}" gives no yield strength; add fy (/materials/${i}/fy).`, {
+          path: `/materials/${i}/fy`,
+        }),
       );
   });
   const ids = new Set(model.members.map(({ id }) => id));
   model.members.forEach(({ id, design }, i) => {
     if (design?.group !== undefined && design.group !== id && ids.has(design.group)) {
       const path = `/members/${i}/design/group`;
-      problems.push(problem('invalid-model', `The group "${design.group}" has the name of a member; give it one of its own (${path}).`, { path }));
+      problems.push(
+        problem(
+          'invalid-model',
+          `The group "${design.group}" has the name of a member; give it one of its own (${path}).`,
+          { path },
+        ),
+      );
     }
   });
   if (problems.length > 0) throw new ProblemError(problems);
@@ -135,7 +152,13 @@ interface Solved {
 function solved(model: FrameModel, options: CheckOptions): Solved {
   const frame = prepareFrame(model);
   const selections = resultSelections(model).filter(({ kind }) => kind === 'combination');
-  const analysis = valueOf(analyse(frame, selections, options.secondOrder && !model.code?.imperfections ? options : { ...options, secondOrder: false }));
+  const analysis = valueOf(
+    analyse(
+      frame,
+      selections,
+      options.secondOrder && !model.code?.imperfections ? options : { ...options, secondOrder: false },
+    ),
+  );
   if (!model.code?.imperfections) return { frame, analysis, selections, notes: [] };
   const { model: loaded, notes } = withStrengthImperfections(model, analysis, selections);
   const again = prepareFrame(loaded);
@@ -149,7 +172,9 @@ function valueOf<T>(outcome: Outcome<T>): T {
 }
 
 function stateOf(analysis: Analysis, id: string): FrameState {
-  return analysis.states.get(id) ?? fail('not-converged', `Combination "${id}" has no result.`, { result: id });
+  return (
+    analysis.states.get(id) ?? fail('not-converged', `Combination "${id}" has no result.`, { result: id })
+  );
 }
 
 function entryOf(check: MemberCheck): CheckedMember {
@@ -177,7 +202,8 @@ function entryOf(check: MemberCheck): CheckedMember {
 
 function summaryOf(checks: readonly MemberCheck[], frame: Frame): ChecksFile['summary'] {
   const covered = checks.filter(({ utilisation }) => utilisation !== undefined);
-  const worst = covered.length === 0 ? undefined : covered.reduce((a, b) => (b.utilisation! > a.utilisation! ? b : a));
+  const worst =
+    covered.length === 0 ? undefined : covered.reduce((a, b) => (b.utilisation! > a.utilisation! ? b : a));
   const over = checks.filter(({ status }) => status === 'fail').map(({ member }) => member);
   const notCovered = checks.filter(({ reasons }) => reasons.length > 0).map(({ member }) => member);
   const mass = frame.memberIds.reduce((sum, _, m) => sum + frame.massPerLength[m]! * frame.length[m]!, 0);

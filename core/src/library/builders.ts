@@ -33,7 +33,10 @@ export function iWithPlates(
 ): Shape {
   const s = profileOf(profile, 'i', 'I section') as Extract<Shape, { type: 'i'; b: number }>;
   if (s.slope)
-    return fail('invalid-shape', `${profile} has sloping flanges; choose an I with parallel ones for plates.`);
+    return fail(
+      'invalid-shape',
+      `${profile} has sloping flanges; choose an I with parallel ones for plates.`,
+    );
   return checked({ type: 'plated-i', h: s.h, b: s.b, tw: s.tw, tf: s.tf, r: s.r ?? 0, bp, tp, plates });
 }
 

@@ -65,6 +65,7 @@ function textOf(key: keyof SectionDetails, value: number, dimension: number): st
   const [unit, scale] = units[dimension]!;
   // What is zero but for rounding is zero
   const scaled = Math.abs(value * scale) < 1e-7 ? 0 : value * scale;
-  const digits = Math.abs(scaled) >= 1e5 ? Math.round(scaled).toString() : String(Number(scaled.toPrecision(4)));
+  const digits =
+    Math.abs(scaled) >= 1e5 ? Math.round(scaled).toString() : String(Number(scaled.toPrecision(4)));
   return `${digits} ${unit}`;
 }

@@ -111,7 +111,11 @@ function compute(shape: Shape): SectionDetails {
 }
 
 /** Principal second moments, Iu the larger, and the angle from y to u (−π/2 … π/2): tan 2α = −2·Iyz/(Iy − Iz). */
-export function principalAxes(Iy: number, Iz: number, Iyz: number): { Iu: number; Iv: number; alpha: number } {
+export function principalAxes(
+  Iy: number,
+  Iz: number,
+  Iyz: number,
+): { Iu: number; Iv: number; alpha: number } {
   const mean = (Iy + Iz) / 2;
   const radius = Math.hypot((Iy - Iz) / 2, Iyz);
   // A product that is only rounding turns nothing

@@ -199,7 +199,11 @@ function withOwnStrength(grade: MaterialConstants, { fy, fu }: Material): Materi
   const first = grade.strength[0];
   const own = fy ?? first?.fy;
   if (own === undefined) return grade;
-  return { ...rest, source: 'the model', strength: [{ upTo: Infinity, fy: own, fu: fu ?? Math.max(own, first?.fu ?? own) }] };
+  return {
+    ...rest,
+    source: 'the model',
+    strength: [{ upTo: Infinity, fy: own, fu: fu ?? Math.max(own, first?.fu ?? own) }],
+  };
 }
 
 /**
@@ -209,7 +213,11 @@ function withOwnStrength(grade: MaterialConstants, { fy, fu }: Material): Materi
  * @param round a circular hollow section
  * @returns Pa
  */
-export function strengthAt(material: MaterialConstants, thickness: number, round = false): Strength | undefined {
+export function strengthAt(
+  material: MaterialConstants,
+  thickness: number,
+  round = false,
+): Strength | undefined {
   const rows = (round ? material.roundStrength : undefined) ?? material.strength;
   return rows.find((row) => thickness <= row.upTo + 1e-12);
 }

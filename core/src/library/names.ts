@@ -7,7 +7,10 @@ export function profileKey(name: string): string {
     .toUpperCase()
     .replace(/[×*]/g, 'X')
     .replace(/(\d),(\d)/g, '$1.$2')
-    .replace(/(\d+)[-\s](\d+)\/(\d+)/g, (_, w: string, n: string, d: string) => ` ${Number(w) + Number(n) / Number(d)} `)
+    .replace(
+      /(\d+)[-\s](\d+)\/(\d+)/g,
+      (_, w: string, n: string, d: string) => ` ${Number(w) + Number(n) / Number(d)} `,
+    )
     .replace(/(\d+)\/(\d+)/g, (_, n: string, d: string) => ` ${Number(n) / Number(d)} `);
   const numbers = (plain.match(/\d*\.?\d+/g) ?? []).map((n) => Number(Number(n).toPrecision(6)));
   const letters = (plain.replace(/\d*\.?\d+/g, ' ').match(/[A-ZÀ-Þ]+/g) ?? []).filter((word) => word !== 'X');
@@ -72,6 +75,9 @@ function canonical(words: string[], numbers: number[]): string {
 
 /** The key of a series, however it is spelt: "HE A", "hea" and "HEA" are one. */
 export function seriesOf(name: string): string {
-  return profileKey(`${name.replace(/\(US\)/i, 'US')} 1x2x3`).replace(/ [\dx.]+$/, '').replace('RHS', 'SHS') +
-    (/RHS|RRO/i.test(name) ? ' rectangular' : '');
+  return (
+    profileKey(`${name.replace(/\(US\)/i, 'US')} 1x2x3`)
+      .replace(/ [\dx.]+$/, '')
+      .replace('RHS', 'SHS') + (/RHS|RRO/i.test(name) ? ' rectangular' : '')
+  );
 }

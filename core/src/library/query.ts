@@ -37,12 +37,16 @@ export function queryProfiles(query: ProfileQuery): CatalogueEntry[] {
   const by = query.by ?? 'mass';
   const wanted = query.series && new Set(query.series.map((name) => seriesOf(name)));
   return catalogue
-    .filter((entry) => (wanted ? wanted.has(seriesOf(entry.series)) : (entry.material ?? 'steel') === 'steel'))
+    .filter((entry) =>
+      wanted ? wanted.has(seriesOf(entry.series)) : (entry.material ?? 'steel') === 'steel',
+    )
     .filter((entry) =>
       query.conditions.every(({ property, min = -Infinity, max = Infinity }) => {
         const value = propertyOf(entry, property);
         // A millionth lets "depth up to 300 mm" take 300 mm
-        return value !== undefined && value >= min - 1e-6 * Math.abs(min) && value <= max + 1e-6 * Math.abs(max);
+        return (
+          value !== undefined && value >= min - 1e-6 * Math.abs(min) && value <= max + 1e-6 * Math.abs(max)
+        );
       }),
     )
     .map((entry) => ({ entry, value: propertyOf(entry, by) ?? Infinity }))
@@ -72,7 +76,14 @@ const words: readonly [words: readonly string[], property: Property, dimension: 
   [['mass', 'weight', 'g'], 'mass', 0],
 ];
 
-const lengths: Readonly<Record<string, number>> = { mm: 1e-3, cm: 1e-2, m: 1, in: 0.0254, inch: 0.0254, '"': 0.0254 };
+const lengths: Readonly<Record<string, number>> = {
+  mm: 1e-3,
+  cm: 1e-2,
+  m: 1,
+  in: 0.0254,
+  inch: 0.0254,
+  '"': 0.0254,
+};
 const superlatives: Readonly<Record<string, [Property, boolean]>> = {
   lightest: ['mass', false],
   heaviest: ['mass', true],
@@ -96,7 +107,9 @@ const superlatives: Readonly<Record<string, [Property, boolean]>> = {
 export function parseQuery(text: string): ProfileQuery {
   const plain = text.trim().replace(/\s+/g, ' ');
   const [head, ...rest] = plain.split(/\s+(?:with|where|whose|having)\s+/i);
-  const headWords = head!.split(' ').filter((word) => !/^(the|a|an|of|all|section|sections|profile|profiles|or|and)$/i.test(word));
+  const headWords = head!
+    .split(' ')
+    .filter((word) => !/^(the|a|an|of|all|section|sections|profile|profiles|or|and)$/i.test(word));
   let by: Property = 'mass';
   let descending = false;
   const series: string[] = [];
@@ -117,7 +130,7 @@ function joinPrefixes(parts: readonly string[]): string[] {
   const out: string[] = [];
   for (const part of parts)
     if (out.length > 0 && (/^(cf|hf|alu)$/i.test(out[out.length - 1]!) || /^(round|\(us\))$/i.test(part)))
-      out[out.length - 1] += ` ${part}`;
+      out[out.length - 1] = `${out[out.length - 1]!} ${part}`;
     else out.push(part);
   return out;
 }
@@ -141,13 +154,16 @@ function condition(text: string): Condition {
     .flatMap(([names, property, dimension]) => names.map((name) => ({ name, property, dimension })))
     .filter(({ name }) => lower.startsWith(name) && !/^[a-z,.]/.test(lower.slice(name.length)))
     .sort((a, b) => b.name.length - a.name.length)[0];
-  if (!found) return notUnderstood(text, 'a condition begins with a property such as Wpl,y, Iy, A, depth or mass');
+  if (!found)
+    return notUnderstood(text, 'a condition begins with a property such as Wpl,y, Iy, A, depth or mass');
   // I and i differ only in case: Iy is a second moment, iy a radius
   const gyration = /^i[yz](?![a-z])/.test(text);
   const property = gyration ? (text.startsWith('iy') ? 'iy' : 'iz') : found.property;
   const dimension = gyration ? 1 : found.dimension;
   const rest = text.slice(found.name.length).trim();
-  const between = new RegExp(`^(?:is )?between\\s+${number}${unit}\\s+and\\s+${number}${unit}$`, 'i').exec(rest);
+  const between = new RegExp(`^(?:is )?between\\s+${number}${unit}\\s+and\\s+${number}${unit}$`, 'i').exec(
+    rest,
+  );
   if (between) {
     const last = between[4] ?? between[2];
     return {
@@ -174,7 +190,10 @@ function inSI(value: string, unitText: string | undefined, dimension: number, te
   const size = match && lengths[match[1]!.toLowerCase()];
   const power = match ? Number(match[3] ?? { '²': 2, '³': 3, '⁴': 4, '⁶': 6 }[match[2] ?? ''] ?? 1) : 0;
   if (!size || power !== dimension)
-    return notUnderstood(text, `the unit here is a length${dimension > 1 ? ` to the power ${dimension}` : ''}, such as ${dimension === 1 ? 'mm' : `cm${dimension}`}`);
+    return notUnderstood(
+      text,
+      `the unit here is a length${dimension > 1 ? ` to the power ${dimension}` : ''}, such as ${dimension === 1 ? 'mm' : `cm${dimension}`}`,
+    );
   return amount * size ** dimension;
 }
 

@@ -32,7 +32,11 @@ function resolveSection(section: Section, material: MaterialConstants, path: str
   };
   let resolved: ResolvedSection;
   if (section.profile !== undefined) {
-    const { name, shape, fabrication } = findProfile(section.profile, { path: `${path}/profile` }, 'invalid-model');
+    const { name, shape, fabrication } = findProfile(
+      section.profile,
+      { path: `${path}/profile` },
+      'invalid-model',
+    );
     resolved = {
       ...common,
       title: name,
@@ -114,9 +118,15 @@ export function resolveSections(model: FrameModel): Map<string, ResolvedSection>
   model.sections.forEach((section, i) => {
     const material = materials.get(section.material);
     if (!material) return;
-    if (problems.length >= mostSuggestions && section.profile !== undefined && !lookUpProfile(section.profile)) {
+    if (
+      problems.length >= mostSuggestions &&
+      section.profile !== undefined &&
+      !lookUpProfile(section.profile)
+    ) {
       const path = `/sections/${i}/profile`;
-      problems.push(problem('invalid-model', `The library has no profile "${section.profile}" (${path}).`, { path }));
+      problems.push(
+        problem('invalid-model', `The library has no profile "${section.profile}" (${path}).`, { path }),
+      );
       return;
     }
     const resolved = collect(() => resolveSection(section, material, `/sections/${i}`));

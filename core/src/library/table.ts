@@ -34,16 +34,21 @@ const shapeColumns: Readonly<Record<string, readonly string[]>> = {
  * @returns sections with SI values, or every problem with its line and column
  */
 export function parseSectionTable(text: string): Outcome<OwnSection[]> {
-  const lines = text.split(/\r?\n/).map((line, i) => ({ cells: cellsOf(line), line: i + 1 })).filter(({ cells }) => cells.some((c) => c !== ''));
+  const lines = text
+    .split(/\r?\n/)
+    .map((line, i) => ({ cells: cellsOf(line), line: i + 1 }))
+    .filter(({ cells }) => cells.some((c) => c !== ''));
   const problems: Problem[] = [];
-  const report = (message: string, where: Record<string, unknown>) => problems.push(problem('invalid-table', message, where));
+  const report = (message: string, where: Record<string, unknown>) =>
+    problems.push(problem('invalid-table', message, where));
   const [head, ...rows] = lines;
   if (!head || rows.length === 0) {
     report('The table needs a line of headings and at least one section below it.', { line: 1 });
     return { ok: false, problems };
   }
   const headings = head.cells.map((cell, i) => headingOf(cell, i + 1, head.line, report));
-  if (!headings.some((h) => h?.key === 'name')) report(`The table needs a column "name" (line ${head.line}).`, { line: head.line });
+  if (!headings.some((h) => h?.key === 'name'))
+    report(`The table needs a column "name" (line ${head.line}).`, { line: head.line });
   const sections: OwnSection[] = [];
   for (const { cells, line } of rows) {
     const values: Record<string, number> = {};
@@ -70,7 +75,11 @@ export function parseSectionTable(text: string): Outcome<OwnSection[]> {
 type Report = (message: string, where: Record<string, unknown>) => void;
 
 function cellsOf(line: string): string[] {
-  const divided = line.includes('\t') ? line.split('\t') : line.includes(';') ? line.split(';') : line.trim().split(/\s{2,}|\s*\|\s*/);
+  const divided = line.includes('\t')
+    ? line.split('\t')
+    : line.includes(';')
+      ? line.split(';')
+      : line.trim().split(/\s{2,}|\s*\|\s*/);
   return divided.map((cell) => cell.trim());
 }
 

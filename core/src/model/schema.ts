@@ -68,10 +68,10 @@ const shapes: Record<string, unknown> = {
     { ...taperedFlanges, facing: { enum: ['backs', 'toes'] } },
     ['gap', 'facing'],
   ),
-  outline: object({ type: { const: 'outline' }, points: corners, holes: { type: 'array', items: corners, maxItems: 100 } }, [
-    'type',
-    'points',
-  ]),
+  outline: object(
+    { type: { const: 'outline' }, points: corners, holes: { type: 'array', items: corners, maxItems: 100 } },
+    ['type', 'points'],
+  ),
 };
 const shape = {
   type: 'object',

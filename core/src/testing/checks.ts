@@ -42,7 +42,7 @@ export function barModel(bar: CheckedBar): FrameModel {
     loadCases: [{ id: 'L', loads: [...loads] }],
     combinations: [{ id: 'U', state: 'strength', factors: { L: 1 } }],
     ...(code ? { code } : {}),
-  } as FrameModel;
+  };
 }
 
 /** Uniform load downwards, N/m. */
@@ -69,7 +69,7 @@ export function checkBar(bar: CheckedBar, options?: CheckOptions): ChecksFile['m
 
 /** Checks a model as a file is. */
 export function checkFile(model: FrameModel, options?: CheckOptions): ChecksFile {
-  const parsed = parseModel(JSON.parse(JSON.stringify(model)));
+  const parsed = parseModel(JSON.stringify(model));
   if (!parsed.ok) throw new Error(parsed.problems[0]!.message);
   const outcome = checkToFile(parsed.value, options);
   if (!outcome.ok) throw new Error(outcome.problems[0]!.message);
@@ -80,15 +80,20 @@ type Checked = ChecksFile['members'][string];
 
 /** The item of a clause (its beginning is enough) and axis. */
 export function itemOf(checked: Checked, clause: string, axis?: string): Checked['items'][number] {
-  const found = checked.items.find((i) => i.clause.startsWith(clause) && (axis === undefined || i.axis === axis));
+  const found = checked.items.find(
+    (i) => i.clause.startsWith(clause) && (axis === undefined || i.axis === axis),
+  );
   if (!found)
-    throw new Error(`no item ${clause} ${axis ?? ''}; there are ${checked.items.map((i) => `${i.clause} ${i.axis ?? ''}`).join(', ')}`);
+    throw new Error(
+      `no item ${clause} ${axis ?? ''}; there are ${checked.items.map((i) => `${i.clause} ${i.axis ?? ''}`).join(', ')}`,
+    );
   return found;
 }
 
 /** The value of a step of an item, by its symbol; the last one written. */
 export function stepOf(item: Checked['items'][number], symbol: string): number {
   const found = (item.steps ?? []).filter((step) => step.symbol === symbol).pop();
-  if (!found) throw new Error(`no step ${symbol}; there are ${(item.steps ?? []).map((s) => s.symbol).join(', ')}`);
+  if (!found)
+    throw new Error(`no step ${symbol}; there are ${(item.steps ?? []).map((s) => s.symbol).join(', ')}`);
   return found.value;
 }

@@ -7,7 +7,10 @@ import { beyondE7, compressiveStrength } from './compression.js';
 import { flexuralStrength, flexureRule } from './flexure.js';
 
 /** The force along a member that bends: the largest compression, else the largest tension. */
-function axialOf(member: PhysicalMember, state: MemberState): { Pr: number; Pc: number; compression: boolean } {
+function axialOf(
+  member: PhysicalMember,
+  state: MemberState,
+): { Pr: number; Pc: number; compression: boolean } {
   const { section: s } = member;
   if (!small(s, state.compression.value))
     return { Pr: state.compression.value, Pc: compressiveStrength(member, state), compression: true };
@@ -54,7 +57,13 @@ export const flexureAndForce: MemberCheckRule = {
     const large = axial >= 0.2;
     const demand = large ? axial + (8 / 9) * moments : axial / 2 + moments;
     logTerms(member, { Pr, Pc, y, z }, log);
-    log?.('left side', demand, '', large ? 'Pr/Pc + 8/9·(Mrx/Mcx + Mry/Mcy)' : 'Pr/(2·Pc) + (Mrx/Mcx + Mry/Mcy)', `H1.${compression ? 1 : 2}`);
+    log?.(
+      'left side',
+      demand,
+      '',
+      large ? 'Pr/Pc + 8/9·(Mrx/Mcx + Mry/Mcy)' : 'Pr/(2·Pc) + (Mrx/Mcx + Mry/Mcy)',
+      `H1.${compression ? 1 : 2}`,
+    );
     return {
       demand,
       capacity: 1,

@@ -17,9 +17,7 @@ export function nominalStress(Fy: number, Fe: number): number {
 export function effectiveArea(s: CheckSection, Fn: number, log?: StepLog): number {
   if (s.kind === 'tube') {
     const slender = s.h / s.tw;
-    return slender <= (0.11 * s.E) / s.fy
-      ? s.p.A
-      : ((0.038 * s.E) / (s.fy * slender) + 2 / 3) * s.p.A;
+    return slender <= (0.11 * s.E) / s.fy ? s.p.A : ((0.038 * s.E) / (s.fy * slender) + 2 / 3) * s.p.A;
   }
   let A = s.p.A;
   for (const { name, b, t, limit, count, c1, c2 } of compressedElements(s)) {
@@ -36,7 +34,12 @@ export function effectiveArea(s: CheckSection, Fn: number, log?: StepLog): numbe
 }
 
 /** Elastic flexural buckling stress about an axis, Fe = π²E/(Lc/r)². Pa */
-function flexuralStress(member: PhysicalMember, axis: BucklingAxis, state: MemberState, log?: StepLog): number {
+function flexuralStress(
+  member: PhysicalMember,
+  axis: BucklingAxis,
+  state: MemberState,
+  log?: StepLog,
+): number {
   const { section: s } = member;
   const L = bucklingLength(member, axis === 'y' || axis === 'u' ? 'y' : 'z', state, log);
   const r = { y: s.p.iy, z: s.p.iz, u: s.p.iu, v: s.p.iv }[axis];
@@ -110,7 +113,13 @@ function strength(member: PhysicalMember, Fe: number, log?: StepLog): number {
   const slender = isSlender(s);
   const A = slender ? effectiveArea(s, Fn, log) : s.p.A;
   if (!slender) log?.('Ag', A, 'm2', s.name);
-  log?.('φ·Pn', phi * Fn * A, 'N', slender ? '0.90·Fn·Ae' : '0.90·Fn·Ag', slender ? 'E7 eq. E7-1' : 'E3 eq. E3-1');
+  log?.(
+    'φ·Pn',
+    phi * Fn * A,
+    'N',
+    slender ? '0.90·Fn·Ae' : '0.90·Fn·Ag',
+    slender ? 'E7 eq. E7-1' : 'E3 eq. E3-1',
+  );
   return phi * Fn * A;
 }
 
@@ -141,8 +150,10 @@ function rule(
     clause,
     title,
     ...(axis ? { axis } : {}),
-    covers: (member) =>
-      member.tapered ? false : (applies(member) && beyondE7(member.section)) || applies(member),
+    covers(member) {
+      const asked = member.tapered ? false : applies(member);
+      return asked === true ? (beyondE7(member.section) ?? true) : asked;
+    },
     evaluate(member, state, log) {
       if (small(member.section, state.compression.value)) return undefined;
       const capacity = strength(member, stress(member, state, log), log);
@@ -169,7 +180,13 @@ export const compressionChecks: readonly MemberCheckRule[] = [
     ),
   ),
   rule('E4', 'Torsional buckling', 'T', (m) => m.section.kind === 'i' && twists(m), torsionalStress),
-  rule('E4', 'Flexural-torsional buckling', 'TF', (m) => m.section.kind !== 'i' && twists(m), torsionalStress),
+  rule(
+    'E4',
+    'Flexural-torsional buckling',
+    'TF',
+    (m) => m.section.kind !== 'i' && twists(m),
+    torsionalStress,
+  ),
   rule(
     'E5',
     'Angle connected through one leg',
@@ -177,7 +194,8 @@ export const compressionChecks: readonly MemberCheckRule[] = [
     (member) => {
       if (!oneLeg(member)) return false;
       const { h, b } = member.section;
-      if ((member.design.bolts ?? 2) === 1) return 'E5 asks for at least two bolts or a weld at each end; use two bolts.';
+      if ((member.design.bolts ?? 2) === 1)
+        return 'E5 asks for at least two bolts or a weld at each end; use two bolts.';
       return Math.max(h, b) / Math.min(h, b) < 1.7
         ? true
         : 'E5 is for legs with a ratio below 1.7; model the eccentricity as offsets instead.';

@@ -12,7 +12,11 @@ function betaW(s: CheckSection): number {
   const leg = (y0: number, z0: number, y1: number, z1: number) => {
     const length = Math.hypot(y1 - y0, z1 - z0);
     // Cubic along a line: three Gauss points
-    for (const [node, weight] of [[-Math.sqrt(0.6), 5 / 18], [0, 8 / 18], [Math.sqrt(0.6), 5 / 18]] as const) {
+    for (const [node, weight] of [
+      [-Math.sqrt(0.6), 5 / 18],
+      [0, 8 / 18],
+      [Math.sqrt(0.6), 5 / 18],
+    ] as const) {
       const y = (y0 + y1) / 2 + (node * (y1 - y0)) / 2;
       const z = (z0 + z1) / 2 + (node * (z1 - z0)) / 2;
       const u = y * cos + z * sin;
@@ -30,7 +34,11 @@ function betaW(s: CheckSection): number {
 /** Leg local buckling with its toe in compression, F10.3. N·m */
 function legBuckling(s: CheckSection, Sc: number, log?: StepLog): number {
   const q = root(s);
-  const e = logElement('leg', { lambda: Math.max(s.h, s.b) / s.tw, compact: 0.54 * q, slender: 0.91 * q }, log);
+  const e = logElement(
+    'leg',
+    { lambda: Math.max(s.h, s.b) / s.tw, compact: 0.54 * q, slender: 0.91 * q },
+    log,
+  );
   if (e.lambda <= e.compact) return Infinity;
   return e.lambda <= e.slender
     ? s.fy * Sc * (2.43 - (1.72 * e.lambda) / q)
@@ -54,9 +62,16 @@ export const angleMajor: FlexureRule = {
       // Positive βw where the shorter leg is in compression (F10.2)
       const beta = Math.sign(moment) * betaW(s);
       const term = (4.4 * beta * rz) / (Lb * s.tw);
-      const Mcr = ((9 * s.E * p.A * rz * s.tw * Math.min(1.5, Cb)) / (8 * Lb)) * (Math.sqrt(1 + term * term) + term);
+      const Mcr =
+        ((9 * s.E * p.A * rz * s.tw * Math.min(1.5, Cb)) / (8 * Lb)) * (Math.sqrt(1 + term * term) + term);
       log?.('βw', beta, 'm', 'asymmetry of the legs', 'F10.2');
-      log?.('Mcr', Mcr, 'N·m', '9·E·A·rz·t·Cb/(8·Lb)·(√(1 + (4.4·βw·rz/(Lb·t))²) + 4.4·βw·rz/(Lb·t))', 'F10.2 eq. F10-4');
+      log?.(
+        'Mcr',
+        Mcr,
+        'N·m',
+        '9·E·A·rz·t·Cb/(8·Lb)·(√(1 + (4.4·βw·rz/(Lb·t))²) + 4.4·βw·rz/(Lb·t))',
+        'F10.2 eq. F10-4',
+      );
       Mn =
         My / Mcr <= 1
           ? Math.min(1.5 * My, (1.92 - 1.17 * Math.sqrt(My / Mcr)) * My)

@@ -38,7 +38,13 @@ export function lateralTorsional(s: CheckSection, { Lb, Cb }: BendingStretch, lo
   log?.('Sx', Sx, 'm3', s.name);
   log?.('rts', rts, 'm', '√(√(Iy·Cw)/Sx)', 'F2.2 eq. F2-7');
   log?.('Lp', Lp, 'm', '1.76·ry·√(E/Fy)', 'F2.2 eq. F2-5');
-  log?.('Lr', Lr, 'm', '1.95·rts·E/(0.7·Fy)·√(J·c/(Sx·ho) + √((J·c/(Sx·ho))² + 6.76·(0.7·Fy/E)²))', 'F2.2 eq. F2-6');
+  log?.(
+    'Lr',
+    Lr,
+    'm',
+    '1.95·rts·E/(0.7·Fy)·√(J·c/(Sx·ho) + √((J·c/(Sx·ho))² + 6.76·(0.7·Fy/E)²))',
+    'F2.2 eq. F2-6',
+  );
   let Mn = Mp;
   if (Lb > Lr) {
     const slender = Lb / rts;
@@ -46,7 +52,13 @@ export function lateralTorsional(s: CheckSection, { Lb, Cb }: BendingStretch, lo
     log?.('Fcr', Fcr, 'N/m2', 'Cb·π²·E/(Lb/rts)²·√(1 + 0.078·J·c/(Sx·ho)·(Lb/rts)²)', 'F2.2 eq. F2-4');
     Mn = Math.min(Mp, Fcr * Sx);
   } else if (Lb > Lp) Mn = Math.min(Mp, Cb * (Mp - ((Mp - low * Sx) * (Lb - Lp)) / (Lr - Lp)));
-  log?.('Mn', Mn, 'N·m', Lb > Lr ? 'Fcr·Sx ≤ Mp' : Lb > Lp ? 'Cb·(Mp − (Mp − 0.7·Fy·Sx)·(Lb − Lp)/(Lr − Lp)) ≤ Mp' : 'Mp', `F2.2 eq. ${Lb > Lr ? 'F2-3' : Lb > Lp ? 'F2-2' : 'F2-1'}`);
+  log?.(
+    'Mn',
+    Mn,
+    'N·m',
+    Lb > Lr ? 'Fcr·Sx ≤ Mp' : Lb > Lp ? 'Cb·(Mp − (Mp − 0.7·Fy·Sx)·(Lb − Lp)/(Lr − Lp)) ≤ Mp' : 'Mp',
+    `F2.2 eq. ${Lb > Lr ? 'F2-3' : Lb > Lp ? 'F2-2' : 'F2-1'}`,
+  );
   return Mn;
 }
 

@@ -13,7 +13,13 @@ function flangeBuckling(s: CheckSection, log?: StepLog): number {
     e.lambda > e.slender
       ? (0.9 * s.E * webFactor(s) * Sx) / e.lambda ** 2
       : Mp - ((Mp - 0.7 * s.fy * Sx) * (e.lambda - e.compact)) / (e.slender - e.compact);
-  log?.('Mn flange', Mn, 'N·m', e.lambda > e.slender ? '0.9·E·kc·Sx/λ²' : 'Mp − (Mp − 0.7·Fy·Sx)·(λ − λpf)/(λrf − λpf)', `F3.2 eq. F3-${e.lambda > e.slender ? 2 : 1}`);
+  log?.(
+    'Mn flange',
+    Mn,
+    'N·m',
+    e.lambda > e.slender ? '0.9·E·kc·Sx/λ²' : 'Mp − (Mp − 0.7·Fy·Sx)·(λ − λpf)/(λrf − λpf)',
+    `F3.2 eq. F3-${e.lambda > e.slender ? 2 : 1}`,
+  );
   return Mn;
 }
 

@@ -20,7 +20,17 @@ export const minorAxis: FlexureRule = {
     if (e.lambda > e.slender) Mn = ((0.69 * s.E) / e.lambda ** 2) * s.p.Welz;
     else if (e.lambda > e.compact)
       Mn = Mp - ((Mp - 0.7 * s.fy * s.p.Welz) * (e.lambda - e.compact)) / (e.slender - e.compact);
-    log?.('Mn', Mn, 'N·m', e.lambda > e.slender ? '0.69·E/λ²·Sy' : e.lambda > e.compact ? 'Mp − (Mp − 0.7·Fy·Sy)·(λ − λpf)/(λrf − λpf)' : 'Mp', 'F6.2');
+    log?.(
+      'Mn',
+      Mn,
+      'N·m',
+      e.lambda > e.slender
+        ? '0.69·E/λ²·Sy'
+        : e.lambda > e.compact
+          ? 'Mp − (Mp − 0.7·Fy·Sy)·(λ − λpf)/(λrf − λpf)'
+          : 'Mp',
+      'F6.2',
+    );
     return Mn;
   },
 };

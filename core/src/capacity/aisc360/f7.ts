@@ -21,12 +21,16 @@ function boxStrength(s: CheckSection, axis: 'y' | 'z', { Lb, Cb }: BendingStretc
   const Mp = s.fy * Z;
   log?.('Z', Z, 'm3', s.name);
   log?.('Mp', Mp, 'N·m', 'Fy·Z', 'F7.1 eq. F7-1');
-  const f = logElement('flange', { lambda: flange.width / flange.t, compact: 1.12 * q, slender: 1.4 * q }, log);
+  const f = logElement(
+    'flange',
+    { lambda: flange.width / flange.t, compact: 1.12 * q, slender: 1.4 * q },
+    log,
+  );
   const w = logElement('web', { lambda: web.width / web.t, compact: 2.42 * q, slender: 5.7 * q }, log);
   let Mn = Mp;
   if (f.lambda > f.slender) {
     // Effective width of the compression flange: what is lost shifts the axis
-    const be = Math.min(flange.width, ((1.92 * flange.t * q) * (1 - (0.38 / f.lambda) * q)));
+    const be = Math.min(flange.width, 1.92 * flange.t * q * (1 - (0.38 / f.lambda) * q));
     const lost = (flange.width - be) * flange.t;
     const arm = (deep - flange.t) / 2;
     const shift = (lost * arm) / (s.p.A - lost);
@@ -35,8 +39,7 @@ function boxStrength(s: CheckSection, axis: 'y' | 'z', { Lb, Cb }: BendingStretc
     log?.('be', be, 'm', '1.92·tf·√(E/Fy)·(1 − 0.38/(b/tf)·√(E/Fy)) ≤ b', 'F7.2(c) eq. F7-4');
     log?.('Se', Se, 'm3', 'effective section', 'F7.2(c)');
     Mn = Math.min(Mn, s.fy * Se);
-  } else if (f.lambda > f.compact)
-    Mn = Math.min(Mp, Mp - (Mp - s.fy * S) * ((3.57 * f.lambda) / q - 4));
+  } else if (f.lambda > f.compact) Mn = Math.min(Mp, Mp - (Mp - s.fy * S) * ((3.57 * f.lambda) / q - 4));
   if (w.lambda > w.compact) Mn = Math.min(Mn, Mp - (Mp - s.fy * S) * ((0.305 * w.lambda) / q - 0.738));
   if (axis === 'y' && s.p.Iy > s.p.Iz * (1 + 1e-9)) Mn = Math.min(Mn, boxLateral(s, Mp, Lb, Cb, log));
   log?.('Mn', Mn, 'N·m', 'the least of yielding, local and lateral-torsional buckling', 'F7');
@@ -56,7 +59,13 @@ function boxLateral(s: CheckSection, Mp: number, Lb: number, Cb: number, log?: S
     Lb <= Lr
       ? Cb * (Mp - ((Mp - 0.7 * s.fy * p.Wely) * (Lb - Lp)) / (Lr - Lp))
       : (2 * s.E * Cb * JA) / (Lb / p.iz);
-  log?.('Mn lateral', Math.min(Mp, Mn), 'N·m', 'lateral-torsional buckling', `F7.4 eq. ${Lb <= Lr ? 'F7-10' : 'F7-11'}`);
+  log?.(
+    'Mn lateral',
+    Math.min(Mp, Mn),
+    'N·m',
+    'lateral-torsional buckling',
+    `F7.4 eq. ${Lb <= Lr ? 'F7-10' : 'F7-11'}`,
+  );
   return Math.min(Mp, Mn);
 }
 
@@ -65,7 +74,8 @@ const box = (axis: 'y' | 'z'): FlexureRule => ({
   title: `Flexure about ${axis} of a rectangular hollow section`,
   axis,
   lateral: axis === 'y',
-  applies: (s) => s.kind === 'box' && webDepth(s) / s.tw <= 5.7 * root(s) && flatWidth(s) / s.tf <= 5.7 * root(s),
+  applies: (s) =>
+    s.kind === 'box' && webDepth(s) / s.tw <= 5.7 * root(s) && flatWidth(s) / s.tf <= 5.7 * root(s),
   strength: (s, stretch, log) => boxStrength(s, axis, stretch, log),
 });
 

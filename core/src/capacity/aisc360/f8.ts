@@ -10,7 +10,13 @@ const tube = (axis: 'y' | 'z'): FlexureRule => ({
     const slender = s.h / s.tw;
     const Mp = s.fy * s.p.Wply;
     const S = s.p.Wely;
-    log?.('D/t', slender, '', `λp = ${((0.07 * s.E) / s.fy).toFixed(1)}, λr = ${((0.31 * s.E) / s.fy).toFixed(1)}`, 'Table B4.1b');
+    log?.(
+      'D/t',
+      slender,
+      '',
+      `λp = ${((0.07 * s.E) / s.fy).toFixed(1)}, λr = ${((0.31 * s.E) / s.fy).toFixed(1)}`,
+      'Table B4.1b',
+    );
     log?.('Mp', Mp, 'N·m', 'Fy·Z', 'F8.1 eq. F8-1');
     let Mn = Mp;
     if (slender > (0.31 * s.E) / s.fy) Mn = ((0.33 * s.E) / slender) * S;

@@ -4,24 +4,40 @@ import type { FlexureRule } from './flexure-rule.js';
 import { logElement, root } from './slenderness.js';
 
 /** Lateral-torsional buckling of a tee, F9.2. N·m */
-function lateral(s: CheckSection, Lb: number, stemCompressed: boolean, Mp: number, My: number, log?: StepLog): number {
+function lateral(
+  s: CheckSection,
+  Lb: number,
+  stemCompressed: boolean,
+  Mp: number,
+  My: number,
+  log?: StepLog,
+): number {
   const { p } = s;
   const q = root(s);
   const Sx = p.Wely;
   const B = Lb === 0 ? 0 : (stemCompressed ? -2.3 : 2.3) * (s.h / Lb) * Math.sqrt(p.Iz / p.J);
   const Mcr = Lb === 0 ? Infinity : ((1.95 * s.E) / Lb) * Math.sqrt(p.Iz * p.J) * (B + Math.sqrt(1 + B * B));
   if (stemCompressed) {
-    log?.('Mcr', Mcr, 'N·m', '1.95·E/Lb·√(Iy·J)·(B + √(1 + B²))', 'F9.2(b) eq. F9-13');
+    if (Lb > 0) log?.('Mcr', Mcr, 'N·m', '1.95·E/Lb·√(Iy·J)·(B + √(1 + B²))', 'F9.2(b) eq. F9-13');
     return Math.min(My, Mcr);
   }
   const Lp = 1.76 * p.iz * q;
   const Lr =
-    1.95 * (s.E / s.fy) * (Math.sqrt(p.Iz * p.J) / Sx) * Math.sqrt((2.36 * (s.fy / s.E) * s.h * Sx) / p.J + 1);
+    1.95 *
+    (s.E / s.fy) *
+    (Math.sqrt(p.Iz * p.J) / Sx) *
+    Math.sqrt((2.36 * (s.fy / s.E) * s.h * Sx) / p.J + 1);
   log?.('Lp', Lp, 'm', '1.76·ry·√(E/Fy)', 'F9.2 eq. F9-8');
   log?.('Lr', Lr, 'm', '1.95·(E/Fy)·√(Iy·J)/Sx·√(2.36·(Fy/E)·d·Sx/J + 1)', 'F9.2 eq. F9-9');
   if (Lb <= Lp) return Mp;
   const Mn = Lb <= Lr ? Mp - ((Mp - My) * (Lb - Lp)) / (Lr - Lp) : Mcr;
-  log?.('Mn lateral', Math.min(Mp, Mn), 'N·m', Lb <= Lr ? 'Mp − (Mp − My)·(Lb − Lp)/(Lr − Lp)' : 'Mcr', `F9.2 eq. F9-${Lb <= Lr ? 6 : 7}`);
+  log?.(
+    'Mn lateral',
+    Math.min(Mp, Mn),
+    'N·m',
+    Lb <= Lr ? 'Mp − (Mp − My)·(Lb − Lp)/(Lr − Lp)' : 'Mcr',
+    `F9.2 eq. F9-${Lb <= Lr ? 6 : 7}`,
+  );
   return Math.min(Mp, Mn);
 }
 
@@ -61,7 +77,13 @@ const inPlane: FlexureRule = {
     const plastic = s.fy * s.p.Wply;
     const Mp = stemCompressed ? Math.min(plastic, My) : Math.min(plastic, 1.6 * My);
     log?.('My', My, 'N·m', 'Fy·Sx', 'F9.1 eq. F9-3');
-    log?.('Mp', Mp, 'N·m', stemCompressed ? 'My, stem in compression' : 'Fy·Zx ≤ 1.6·My', 'F9.1 eq. F9-2, F9-4');
+    log?.(
+      'Mp',
+      Mp,
+      'N·m',
+      stemCompressed ? 'My, stem in compression' : 'Fy·Zx ≤ 1.6·My',
+      'F9.1 eq. F9-2, F9-4',
+    );
     const buckling = lateral(s, Lb, stemCompressed, Mp, My, log);
     const local = stemCompressed ? stem(s, log) : flange(s, Mp, My, log);
     const Mn = Math.min(Mp, buckling, local);

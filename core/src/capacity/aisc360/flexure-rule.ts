@@ -10,7 +10,11 @@ export interface BendingStretch {
   readonly moment: number;
 }
 
-export const bendingStretch = (Lb: number, Cb: number, moment: number): BendingStretch => ({ Lb, Cb, moment });
+export const bendingStretch = (Lb: number, Cb: number, moment: number): BendingStretch => ({
+  Lb,
+  Cb,
+  moment,
+});
 
 /** A section of chapter F for one axis. */
 export interface FlexureRule {

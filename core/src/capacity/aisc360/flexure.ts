@@ -38,7 +38,11 @@ function cbOf(member: PhysicalMember, d: Diagram, log?: StepLog): number {
     return C1;
   }
   const L = d.to - d.from;
-  const [A, B, C] = [0.25, 0.5, 0.75].map((share) => Math.abs(d.at(d.from + share * L))) as [number, number, number];
+  const [A, B, C] = [0.25, 0.5, 0.75].map((share) => Math.abs(d.at(d.from + share * L))) as [
+    number,
+    number,
+    number,
+  ];
   const most = Math.abs(d.peak.value);
   const Cb = most === 0 ? 1 : (12.5 * most) / (2.5 * most + 3 * A + 4 * B + 3 * C);
   log?.('Mmax', most, 'N·m', 'largest in the stretch');
@@ -89,7 +93,8 @@ function principalDiagram(
   const { field } = state;
   const terms = field.forceTerms;
   // A moment that bends about y with My > 0 and about z with Mz > 0, seen along u and v
-  const [cy, cz] = rule.axis === 'u' ? [Math.cos(alpha), -Math.sin(alpha)] : [Math.sin(alpha), Math.cos(alpha)];
+  const [cy, cz] =
+    rule.axis === 'u' ? [Math.cos(alpha), -Math.sin(alpha)] : [Math.sin(alpha), Math.cos(alpha)];
   const forces = new Float64Array(field.forces.length);
   for (let s = 0; s + 1 < field.breaks.length; s++)
     for (let k = 0; k < terms; k++) {
@@ -97,7 +102,12 @@ function principalDiagram(
       forces[base + 4 * terms + k] =
         cy * field.forces[base + 4 * terms + k]! + cz * field.forces[base + 5 * terms + k]!;
     }
-  return diagram({ ...field, breaks: field.breaks, forceTerms: terms, forces }, 'My', stretch.from, stretch.to);
+  return diagram(
+    { ...field, breaks: field.breaks, forceTerms: terms, forces },
+    'My',
+    stretch.from,
+    stretch.to,
+  );
 }
 
 /** The worst stretch by a rule: its demand and φ·Mn; undefined where nothing bends. */

@@ -22,8 +22,14 @@ export function girderOf(s: CheckSection, moment: number): Girder {
   const shape = s.shape as Extract<CheckSection['shape'], { type: 'i' }>;
   const [top, bottom] =
     'bTop' in shape
-      ? [{ b: shape.bTop, t: shape.tfTop }, { b: shape.bBottom, t: shape.tfBottom }]
-      : [{ b: shape.b, t: shape.tf }, { b: shape.b, t: shape.tf }];
+      ? [
+          { b: shape.bTop, t: shape.tfTop },
+          { b: shape.bBottom, t: shape.tfBottom },
+        ]
+      : [
+          { b: shape.b, t: shape.tf },
+          { b: shape.b, t: shape.tf },
+        ];
   const [c, fibreC, fibreT, plastic] = topCompressed
     ? [top, p.top, p.bottom, p.zPlastic]
     : [bottom, p.bottom, p.top, -p.zPlastic];

@@ -13,7 +13,14 @@ function cv2(s: CheckSection, slender: number, kv: number): number {
 }
 
 /** φ·Vn = factor·0.6·Fy·A·C with its steps. */
-function strength(s: CheckSection, factor: number, A: number, C: number, from: string, log?: StepLog): number {
+function strength(
+  s: CheckSection,
+  factor: number,
+  A: number,
+  C: number,
+  from: string,
+  log?: StepLog,
+): number {
   logSteel(s, log);
   log?.('Aw', A, 'm2', from);
   log?.('Cv', C, '', 'shear buckling coefficient');
@@ -48,17 +55,31 @@ const web = check('G2.1', 'z', ['i', 'unequal-i', 'channel'], (s, _, log) => {
   const slender = webDepth(s) / s.tw;
   const stocky = s.kind === 'i' && s.fabrication !== 'welded' && slender <= 2.24 * root(s);
   const limit = 1.1 * Math.sqrt(5.34) * root(s);
-  log?.('h/tw', slender, '', `limits 2.24·√(E/Fy) = ${(2.24 * root(s)).toFixed(1)}, 1.10·√(kv·E/Fy) = ${limit.toFixed(1)}, kv = 5.34`, 'G2.1');
+  log?.(
+    'h/tw',
+    slender,
+    '',
+    `limits 2.24·√(E/Fy) = ${(2.24 * root(s)).toFixed(1)}, 1.10·√(kv·E/Fy) = ${limit.toFixed(1)}, kv = 5.34`,
+    'G2.1',
+  );
   return strength(s, stocky ? 1 : phi, s.h * s.tw, slender <= limit ? 1 : limit / slender, 'd·tw', log);
 });
 
 /** G3: stems of tees and legs of angles, kv = 1.2. */
-const stem = check('G3', 'z', ['tee', 'angle'], (s, _, log) => strength(s, phi, s.h * s.tw, cv2(s, s.h / s.tw, 1.2), 'stem or leg, b·t', log));
-const leg = check('G3', 'y', ['angle'], (s, _, log) => strength(s, phi, s.b * s.tw, cv2(s, s.b / s.tw, 1.2), 'leg, b·t', log));
+const stem = check('G3', 'z', ['tee', 'angle'], (s, _, log) =>
+  strength(s, phi, s.h * s.tw, cv2(s, s.h / s.tw, 1.2), 'stem or leg, b·t', log),
+);
+const leg = check('G3', 'y', ['angle'], (s, _, log) =>
+  strength(s, phi, s.b * s.tw, cv2(s, s.b / s.tw, 1.2), 'leg, b·t', log),
+);
 
 /** G4: rectangular hollow sections and boxes, two webs, kv = 5. */
-const boxZ = check('G4', 'z', ['box'], (s, _, log) => strength(s, phi, 2 * webDepth(s) * s.tw, cv2(s, webDepth(s) / s.tw, 5), '2·h·t', log));
-const boxY = check('G4', 'y', ['box'], (s, _, log) => strength(s, phi, 2 * flatWidth(s) * s.tf, cv2(s, flatWidth(s) / s.tf, 5), '2·b·t', log));
+const boxZ = check('G4', 'z', ['box'], (s, _, log) =>
+  strength(s, phi, 2 * webDepth(s) * s.tw, cv2(s, webDepth(s) / s.tw, 5), '2·h·t', log),
+);
+const boxY = check('G4', 'y', ['box'], (s, _, log) =>
+  strength(s, phi, 2 * flatWidth(s) * s.tf, cv2(s, flatWidth(s) / s.tf, 5), '2·b·t', log),
+);
 
 /** G5: round hollow sections, Vn = Fcr·Ag/2; Lv is taken as the member's length, on the safe side. */
 const round = (axis: 'y' | 'z') =>
@@ -68,7 +89,13 @@ const round = (axis: 'y' | 'z') =>
     const second = (0.78 * s.E) / slender ** 1.5;
     const Fcr = Math.min(0.6 * s.fy, Math.max(first, second));
     logSteel(s, log);
-    log?.('Fcr', Fcr, 'N/m2', 'the larger of 1.60·E/(√(Lv/D)·(D/t)^1.25) and 0.78·E/(D/t)^1.5, ≤ 0.6·Fy', 'G5 eq. G5-2');
+    log?.(
+      'Fcr',
+      Fcr,
+      'N/m2',
+      'the larger of 1.60·E/(√(Lv/D)·(D/t)^1.25) and 0.78·E/(D/t)^1.5, ≤ 0.6·Fy',
+      'G5 eq. G5-2',
+    );
     log?.('φ·Vn', (phi * Fcr * s.p.A) / 2, 'N', '0.90·Fcr·Ag/2', 'G5 eq. G5-1');
     return (phi * Fcr * s.p.A) / 2;
   });

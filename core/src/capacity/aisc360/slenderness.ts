@@ -51,7 +51,14 @@ export function compressedElements(s: CheckSection): CompressedElement[] {
       const shape = s.shape as Extract<CheckSection['shape'], { type: 'i'; bTop: number }>;
       return [
         { name: 'top flange', b: shape.bTop / 2, t: shape.tfTop, limit: flangeLimit, count: 2, ...free },
-        { name: 'bottom flange', b: shape.bBottom / 2, t: shape.tfBottom, limit: flangeLimit, count: 2, ...free },
+        {
+          name: 'bottom flange',
+          b: shape.bBottom / 2,
+          t: shape.tfBottom,
+          limit: flangeLimit,
+          count: 2,
+          ...free,
+        },
         { name: 'web', b: webDepth(s), t: s.tw, limit: 1.49 * q, count: 1, ...stiffened },
       ];
     }
@@ -100,12 +107,23 @@ export interface FlexuralElement {
 }
 
 export function logElement(name: string, e: FlexuralElement, log?: StepLog): FlexuralElement {
-  log?.(`λ ${name}`, e.lambda, '', `λp = ${e.compact.toFixed(2)}, λr = ${e.slender.toFixed(2)}`, 'Table B4.1b');
+  log?.(
+    `λ ${name}`,
+    e.lambda,
+    '',
+    `λp = ${e.compact.toFixed(2)}, λr = ${e.slender.toFixed(2)}`,
+    'Table B4.1b',
+  );
   return e;
 }
 
 /** Flange in flexure of I sections, channels and tees. */
-export function flexuralFlange(s: CheckSection, width: number, thickness: number, FL: number): FlexuralElement {
+export function flexuralFlange(
+  s: CheckSection,
+  width: number,
+  thickness: number,
+  FL: number,
+): FlexuralElement {
   const q = root(s);
   return {
     lambda: width / thickness,

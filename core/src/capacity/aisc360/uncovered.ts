@@ -8,11 +8,16 @@ export const slenderBeyond: MemberCheckRule = {
   clause: 'F1',
   title: 'Flexure',
   covers: (member) =>
-    !member.tapered && !member.axialOnly && member.section.kind !== 'angle' && !(flexureRule(member, 'y') && flexureRule(member, 'z')),
+    !member.tapered &&
+    !member.axialOnly &&
+    member.section.kind !== 'angle' &&
+    !(flexureRule(member, 'y') && flexureRule(member, 'z')),
   evaluate(member, state) {
     const { section: s } = member;
     if (smallMoment(s, state.My.value, 'y') && smallMoment(s, state.Mz.value, 'z')) return undefined;
-    return { reason: `Chapter F does not cover ${s.name} in flexure: its walls are too slender; choose a thicker one.` };
+    return {
+      reason: `Chapter F does not cover ${s.name} in flexure: its walls are too slender; choose a thicker one.`,
+    };
   },
 };
 

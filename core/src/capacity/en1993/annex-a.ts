@@ -1,7 +1,7 @@
 import type { StepLog } from '../check.js';
 import { valueOf, type Diagram } from '../diagram.js';
 import { endRatio } from './equivalent-moment.js';
-import { diagramsOf, type InteractionFactors, type InteractionInput } from './interaction.js';
+import { diagramsOf, type InteractionFactors, type InteractionInput } from './interaction-input.js';
 import { torsionalCriticalForce } from '../torsional-force.js';
 import { torsionalLength } from '../lengths.js';
 
@@ -70,7 +70,8 @@ export function annexA(i: InteractionInput, log?: StepLog): InteractionFactors {
 }
 
 function logFactors(k: InteractionFactors, log?: StepLog): InteractionFactors {
-  for (const [symbol, value] of Object.entries(k) as [string, number][]) log?.(symbol, value, '', 'Table A.1', 'Table A.1');
+  for (const [symbol, value] of Object.entries(k) as [string, number][])
+    log?.(symbol, value, '', 'Table A.1', 'Table A.1');
   return k;
 }
 
@@ -122,7 +123,14 @@ function torsionTerms(i: InteractionInput, Cmy0: number, Cmz0: number, NcrT: num
   const none = { Cmy: Cmy0, Cmz: Cmz0, CmLT: 1, lambda0: 0, bLT: 0, cLT: 0, dLT: 0, eLT: 0 };
   if (!lateral) return none;
   const C1 = lateral.C1;
-  const NcrTF = torsionalCriticalForce(y.Ncr, z.Ncr, NcrT, s.p.ys, s.p.zs, Math.sqrt((s.p.Iy + s.p.Iz) / s.p.A));
+  const NcrTF = torsionalCriticalForce(
+    y.Ncr,
+    z.Ncr,
+    NcrT,
+    s.p.ys,
+    s.p.zs,
+    Math.sqrt((s.p.Iy + s.p.Iz) / s.p.A),
+  );
   const lambda0 = lateral.lambdaBar * Math.sqrt(lateral.C1);
   const aLT = Math.max(0, 1 - s.p.J / s.p.Iy);
   const limit = 0.2 * Math.sqrt(C1) * ((1 - NEd / z.Ncr) * (1 - NEd / NcrTF)) ** 0.25;
@@ -140,4 +148,3 @@ function torsionTerms(i: InteractionInput, Cmy0: number, Cmz0: number, NcrT: num
   const eLT = (1.7 * aLT * lambda0 * my) / ((0.1 + lz ** 4) * Cmy);
   return { Cmy, Cmz: Cmz0, CmLT, lambda0, bLT, cLT, dLT, eLT };
 }
-

@@ -1,6 +1,6 @@
 import type { StepLog } from '../check.js';
 import { equivalentMoment } from './equivalent-moment.js';
-import { diagramsOf, type InteractionFactors, type InteractionInput } from './interaction.js';
+import { diagramsOf, type InteractionFactors, type InteractionInput } from './interaction-input.js';
 
 /**
  * Interaction factors of EN 1993-1-1 Annex B: Table B.1 for members not susceptible to torsional deformations (hollow sections,
@@ -17,8 +17,18 @@ export function annexB(i: InteractionInput, log?: StepLog): InteractionFactors {
     log?.(symbol, 0.9, '', 'sway buckling mode', 'Table B.3');
     return 0.9;
   };
-  const Cmy = design.Cmy !== undefined ? given(design.Cmy, 'Cmy') : design.sway ? sway('Cmy') : equivalentMoment(d.y, 'Cmy', log);
-  const Cmz = design.Cmz !== undefined ? given(design.Cmz, 'Cmz') : design.sway ? sway('Cmz') : equivalentMoment(d.z, 'Cmz', log);
+  const Cmy =
+    design.Cmy !== undefined
+      ? given(design.Cmy, 'Cmy')
+      : design.sway
+        ? sway('Cmy')
+        : equivalentMoment(d.y, 'Cmy', log);
+  const Cmz =
+    design.Cmz !== undefined
+      ? given(design.Cmz, 'Cmz')
+      : design.sway
+        ? sway('Cmz')
+        : equivalentMoment(d.z, 'Cmz', log);
   const ny = (i.NEd * code.gammaM1) / (i.y.chi * i.NRk);
   const nz = (i.NEd * code.gammaM1) / (i.z.chi * i.NRk);
   const plastic = i.cls <= 2;
@@ -38,8 +48,24 @@ export function annexB(i: InteractionInput, log?: StepLog): InteractionFactors {
   const table = i.lateral ? 'Table B.2' : 'Table B.1';
   log?.('ny', ny, '', 'NEd/(χy·NRk/γM1)');
   log?.('nz', nz, '', 'NEd/(χz·NRk/γM1)');
-  log?.('kyy', kyy, '', plastic ? 'Cmy·(1 + (λ̄y − 0.2)·ny) ≤ Cmy·(1 + 0.8·ny)' : 'Cmy·(1 + 0.6·λ̄y·ny) ≤ Cmy·(1 + 0.6·ny)', table);
-  log?.('kzz', kzz, '', plastic ? (hollow ? 'Cmz·(1 + (λ̄z − 0.2)·nz) ≤ Cmz·(1 + 0.8·nz)' : 'Cmz·(1 + (2·λ̄z − 0.6)·nz) ≤ Cmz·(1 + 1.4·nz)') : 'Cmz·(1 + 0.6·λ̄z·nz) ≤ Cmz·(1 + 0.6·nz)', table);
+  log?.(
+    'kyy',
+    kyy,
+    '',
+    plastic ? 'Cmy·(1 + (λ̄y − 0.2)·ny) ≤ Cmy·(1 + 0.8·ny)' : 'Cmy·(1 + 0.6·λ̄y·ny) ≤ Cmy·(1 + 0.6·ny)',
+    table,
+  );
+  log?.(
+    'kzz',
+    kzz,
+    '',
+    plastic
+      ? hollow
+        ? 'Cmz·(1 + (λ̄z − 0.2)·nz) ≤ Cmz·(1 + 0.8·nz)'
+        : 'Cmz·(1 + (2·λ̄z − 0.6)·nz) ≤ Cmz·(1 + 1.4·nz)'
+      : 'Cmz·(1 + 0.6·λ̄z·nz) ≤ Cmz·(1 + 0.6·nz)',
+    table,
+  );
   log?.('kyz', kyz, '', plastic ? '0.6·kzz' : 'kzz', table);
   log?.('kzy', kzy, '', i.lateral ? 'with CmLT' : plastic ? '0.6·kyy' : '0.8·kyy', table);
   return { kyy, kyz, kzy, kzz };

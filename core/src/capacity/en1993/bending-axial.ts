@@ -26,7 +26,7 @@ const bendingAndAxial = (axis: 'y' | 'z'): SectionCheck => ({
     const capacity = share * Mpl;
     log?.(`MN,${axis},Rd`, capacity, 'N·m', 'Mpl,Rd reduced for NEd', '6.2.9.1(3) to (5)');
     log?.(`M${axis},Ed`, M, 'N·m', 'analysis');
-    return capacity > 0 ? { demand: M, capacity } : { reason: `The axial force alone uses up ${s.name}; see the item of 6.2.3 or 6.2.4.` };
+    return { demand: M, capacity };
   },
 });
 

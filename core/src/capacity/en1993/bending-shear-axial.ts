@@ -14,7 +14,8 @@ const bendingShearAxial = (axis: 'y' | 'z'): SectionCheck => ({
   clause: '6.2.10(3) eq. 6.45',
   title: `Bending about ${axis} with shear and axial force`,
   axis,
-  covers: ({ section }) => hasReducedMoment(section) && section.kind !== 'rectangle' && section.kind !== 'round',
+  covers: ({ section }) =>
+    hasReducedMoment(section) && section.kind !== 'rectangle' && section.kind !== 'round',
   concerns: (member, reach) => sheared(member, axis === 'y' ? 'z' : 'y', reach),
   evaluate(s, f, { code }, log) {
     if (!hasAxial(s, f) || !(axis === 'y' ? hasMy(s, f) : hasMz(s, f))) return undefined;
@@ -30,12 +31,10 @@ const bendingShearAxial = (axis: 'y' | 'z'): SectionCheck => ({
     const n = (Math.abs(f.N) * code.gammaM0) / ((s.p.A - lost) * s.fy);
     log?.('A − ρ·Av', s.p.A - lost, 'm2', 'what remains for the axial force', '6.2.10(3)');
     log?.('n', n, '', 'NEd/((A − ρ·Av)·fy/γM0)', '6.2.9.1(5)');
-    const capacity = n < 1 ? MV * reducedMomentShare(s, axis, n, axis === 'y' ? lost : 0, log) : 0;
+    const capacity = MV * reducedMomentShare(s, axis, n, axis === 'y' ? lost : 0, log);
     log?.(`M${axis},NV,Rd`, capacity, 'N·m', 'MV,Rd reduced for NEd', '6.2.10(3)');
     log?.(`M${axis},Ed`, Math.abs(M), 'N·m', 'analysis');
-    return capacity > 0
-      ? { demand: Math.abs(M), capacity }
-      : { reason: `Shear and axial force alone use up ${s.name}; see the items of 6.2.4 and 6.2.6.` };
+    return { demand: Math.abs(M), capacity };
   },
 });
 

@@ -3,7 +3,15 @@ import type { CodeSettings, PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { resistanceClass, type SectionClass } from './classification.js';
-import { bendingModulus, bendingResistance, plasticShear, shearArea, shearReduction, webDepth } from './resistance.js';
+import { remainder } from './reduced-moment.js';
+import {
+  bendingModulus,
+  bendingResistance,
+  plasticShear,
+  shearArea,
+  shearReduction,
+  webDepth,
+} from './resistance.js';
 import { hasMy, hasMz } from './significant.js';
 
 /**
@@ -24,22 +32,37 @@ export function reducedBending(
   const loss = shearedModulus(s, cls, axis, code);
   log?.('ρ', rho, '', '(2·VEd/Vpl,Rd − 1)²', '6.2.8(3)');
   log?.('ΔW', loss.W, 'm3', loss.from, '6.2.8');
-  const M = Math.min(full, ((W - rho * loss.W) * s.fy) / code.gammaM0);
-  log?.(`M${axis},V,Rd`, M, 'N·m', '(W − ρ·ΔW)·fy/γM0 ≤ Mc,Rd', s.kind === 'i' && axis === 'y' && cls <= 2 ? '6.2.8(5) eq. 6.30' : '6.2.8(3) eq. 6.29');
+  const M = Math.max(remainder * full, Math.min(full, ((W - rho * loss.W) * s.fy) / code.gammaM0));
+  log?.(
+    `M${axis},V,Rd`,
+    M,
+    'N·m',
+    '(W − ρ·ΔW)·fy/γM0 ≤ Mc,Rd',
+    s.kind === 'i' && axis === 'y' && cls <= 2 ? '6.2.8(5) eq. 6.30' : '6.2.8(3) eq. 6.29',
+  );
   return M;
 }
 
 /** Modulus of the shear area alone about the axis: what shear at full takes away. */
-function shearedModulus(s: CheckSection, cls: SectionClass, axis: 'y' | 'z', code: CodeSettings): { W: number; from: string } {
+function shearedModulus(
+  s: CheckSection,
+  cls: SectionClass,
+  axis: 'y' | 'z',
+  code: CodeSettings,
+): { W: number; from: string } {
   const plastic = cls <= 2;
   if (axis === 'y' && (s.kind === 'i' || s.kind === 'unequal-i' || s.kind === 'channel')) {
     const Aw = webDepth(s) * s.tw;
-    return plastic ? { W: Aw ** 2 / (4 * s.tw), from: 'Aw²/(4·tw)' } : { W: Aw ** 2 / (6 * s.tw), from: 'Aw²/(6·tw)' };
+    return plastic
+      ? { W: Aw ** 2 / (4 * s.tw), from: 'Aw²/(4·tw)' }
+      : { W: Aw ** 2 / (6 * s.tw), from: 'Aw²/(6·tw)' };
   }
   if (s.kind === 'box') {
     const t = axis === 'y' ? s.tw : s.tf;
     const Av = shearArea(s, axis === 'y' ? 'z' : 'y', code.eta)!.Av;
-    return plastic ? { W: Av ** 2 / (8 * t), from: 'Av²/(8·t), two walls' } : { W: Av ** 2 / (12 * t), from: 'Av²/(12·t)' };
+    return plastic
+      ? { W: Av ** 2 / (8 * t), from: 'Av²/(8·t), two walls' }
+      : { W: Av ** 2 / (12 * t), from: 'Av²/(12·t)' };
   }
   // Flanges in shear carry the whole of Mz; of tubes and tees the whole section counts as sheared
   return { W: bendingModulus(s, cls, axis, 1), from: 'all of W' };
@@ -48,7 +71,9 @@ function shearedModulus(s: CheckSection, cls: SectionClass, axis: 'y' | 'z', cod
 /** Whether a shear force along an axis reaches half of Vpl,Rd anywhere; a taper may do so at its thin end. */
 export function sheared(member: PhysicalMember, axis: 'y' | 'z', reach: Reach): boolean {
   if (member.tapered) return true;
-  return shearReduction(axis === 'y' ? reach.Vy : reach.Vz, plasticShear(member.section, axis, member.code)) > 0;
+  return (
+    shearReduction(axis === 'y' ? reach.Vy : reach.Vz, plasticShear(member.section, axis, member.code)) > 0
+  );
 }
 
 /** Bending with shear, EN 1993-1-1 6.2.8, where VEd is more than half of Vpl,Rd. */
@@ -74,9 +99,7 @@ const bendingAndShear = (
     plasticShear(s, axis === 'y' ? 'z' : 'y', code, log);
     const capacity = reducedBending(s, cls, axis, M, rho, code, log);
     log?.(`M${axis},Ed`, Math.abs(M), 'N·m', 'analysis');
-    return capacity > 0
-      ? { demand: Math.abs(M), capacity }
-      : { reason: `Shear alone uses up ${s.name}; see the item of 6.2.6(1).` };
+    return { demand: Math.abs(M), capacity };
   },
 });
 

@@ -36,8 +36,6 @@ export const biaxialBending: SectionCheck = {
     log?.('n', n, '', 'NEd/Npl,Rd', '6.2.9.1(5)');
     const My = bendingResistance(s, cls, 'y', f.My, code, log) * reducedMomentShare(s, 'y', n, 0, log);
     const Mz = bendingResistance(s, cls, 'z', f.Mz, code, log) * reducedMomentShare(s, 'z', n, 0, log);
-    if (My <= 0 || Mz <= 0)
-      return { reason: `The axial force alone uses up ${s.name}; see the item of 6.2.3 or 6.2.4.` };
     const { alpha, beta } = biaxialExponents(s, n);
     log?.('MN,y,Rd', My, 'N·m', 'Mpl,y,Rd reduced for NEd', '6.2.9.1(5)');
     log?.('MN,z,Rd', Mz, 'N·m', 'Mpl,z,Rd reduced for NEd', '6.2.9.1(5)');

@@ -53,4 +53,3 @@ describe('reduction factor χ against the tables of ECCS publication 119, Annex'
     expect(reductionFactor(0, 0.49).chi).toBe(1);
   });
 });
-

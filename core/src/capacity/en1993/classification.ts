@@ -39,7 +39,8 @@ export function resistanceClass(s: CheckSection, f: Forces, log?: StepLog): Sect
  */
 export function classify(s: CheckSection, f: Forces, log?: StepLog): SectionClass {
   if (s.kind === 'rectangle' || s.kind === 'round') return 1;
-  const moments = Math.abs(f.My) > negligible * s.p.Wely * s.fy || Math.abs(f.Mz) > negligible * s.p.Welz * s.fy;
+  const moments =
+    Math.abs(f.My) > negligible * s.p.Wely * s.fy || Math.abs(f.Mz) > negligible * s.p.Welz * s.fy;
   if (!moments && f.N >= 0) return 1;
   const e = s.epsilon;
   log?.('ε', e, '', '√(235/fy)', 'Table 5.2');
@@ -174,7 +175,8 @@ function compressionEdge(s: CheckSection, part: Part, f: Forces, sign: 1 | -1): 
     const level = -sign * ((compressed - s.p.A / 2) / (2 * part.t));
     return level;
   }
-  if (s.kind === 'unequal-i' || s.kind === 'tee') return levelOfArea(s, sign > 0 ? compressed : s.p.A - compressed);
+  if (s.kind === 'unequal-i' || s.kind === 'tee')
+    return levelOfArea(s, sign > 0 ? compressed : s.p.A - compressed);
   const webs = s.kind === 'box' ? 2 : 1;
   return -sign * ((compressed - s.p.A / 2) / (webs * part.t));
 }

@@ -19,7 +19,13 @@ export const compression: SectionCheck = {
     if (beyond) return beyond;
     logStrength(s, 'γM0', code, log);
     const capacity = (compressionArea(s, cls, log) * s.fy) / code.gammaM0;
-    log?.('Nc,Rd', capacity, 'N', cls === 4 ? 'Aeff·fy/γM0' : 'A·fy/γM0', `6.2.4(2) eq. 6.1${cls === 4 ? 1 : 0}`);
+    log?.(
+      'Nc,Rd',
+      capacity,
+      'N',
+      cls === 4 ? 'Aeff·fy/γM0' : 'A·fy/γM0',
+      `6.2.4(2) eq. 6.1${cls === 4 ? 1 : 0}`,
+    );
     log?.('NEd', -f.N, 'N', 'analysis, compression');
     return { demand: -f.N, capacity };
   },

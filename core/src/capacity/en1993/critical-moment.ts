@@ -160,7 +160,13 @@ export function c2zgOf(s: CheckSection, d: Diagram, length: number, zg: number, 
   const square = squareMoments(d).map((row) => row.map((v) => v / (s.E * s.p.Iz)));
   const lifted = liftedLoads(d, zg, L);
   const stable = (factor: number): boolean =>
-    definite(k.map((diagonal, m) => k.map((_, n) => (m === n ? diagonal : 0) - factor * factor * square[m]![n]! - factor * lifted[m]![n]!)));
+    definite(
+      k.map((diagonal, m) =>
+        k.map(
+          (_, n) => (m === n ? diagonal : 0) - factor * factor * square[m]![n]! - factor * lifted[m]![n]!,
+        ),
+      ),
+    );
   let low = 0;
   let high = Math.sqrt((k[0]! * s.E * s.p.Iz) / size ** 2) * C1;
   while (stable(high)) {
@@ -268,6 +274,12 @@ export function criticalMoment(
   log?.('It', J, 'm4', s.name);
   log?.('Iw', Iw, 'm6', s.name);
   if (zj !== 0) log?.('zj', zj, 'm', 'zs − 0.5·∫(y² + z²)·z dA/Iy');
-  log?.('Mcr', Mcr, 'N·m', zj === 0 ? 'C1·π²EIz/L²·(√(Iw/Iz + L²GIt/(π²EIz) + (C2·zg)²) − C2·zg)' : 'the same with C2·zg − zj', '6.3.2.2(2)');
+  log?.(
+    'Mcr',
+    Mcr,
+    'N·m',
+    zj === 0 ? 'C1·π²EIz/L²·(√(Iw/Iz + L²GIt/(π²EIz) + (C2·zg)²) − C2·zg)' : 'the same with C2·zg − zj',
+    '6.3.2.2(2)',
+  );
   return Mcr;
 }

@@ -41,7 +41,7 @@ const known = new WeakMap<CheckSection, Map<EffectiveAction, EffectiveSection>>(
  */
 export function effectiveSection(s: CheckSection, action: EffectiveAction, log?: StepLog): EffectiveSection {
   let byAction = known.get(s);
-  if (!byAction) known.set(s, (byAction = new Map()));
+  if (!byAction) known.set(s, (byAction = new Map<EffectiveAction, EffectiveSection>()));
   const cached = byAction.get(action);
   if (cached && !log) return cached;
   const strips: Strip[] = [];
@@ -113,8 +113,20 @@ function ineffective(
   const k = internal ? internalBuckling(psi) : outstandBuckling(first, second);
   const lambda = part.c / part.t / (28.4 * s.epsilon * Math.sqrt(k));
   const rho = internal ? internalReduction(lambda, psi) : outstandReduction(lambda);
-  log?.(`λ̄p ${part.name}`, lambda, '', `b̄/t / (28.4·ε·√kσ), ψ = ${psi.toFixed(3)}, kσ = ${k.toFixed(3)}`, 'EN 1993-1-5 4.4(2)');
-  log?.(`ρ ${part.name}`, rho, '', internal ? '(λ̄p − 0.055·(3 + ψ))/λ̄p²' : '(λ̄p − 0.188)/λ̄p²', `EN 1993-1-5 eq. ${internal ? '4.2' : '4.3'}`);
+  log?.(
+    `λ̄p ${part.name}`,
+    lambda,
+    '',
+    `b̄/t / (28.4·ε·√kσ), ψ = ${psi.toFixed(3)}, kσ = ${k.toFixed(3)}`,
+    'EN 1993-1-5 4.4(2)',
+  );
+  log?.(
+    `ρ ${part.name}`,
+    rho,
+    '',
+    internal ? '(λ̄p − 0.055·(3 + ψ))/λ̄p²' : '(λ̄p − 0.188)/λ̄p²',
+    `EN 1993-1-5 eq. ${internal ? '4.2' : '4.3'}`,
+  );
   if (rho >= 1) return [];
   // In compression from the end that is compressed most
   const compressed = part.c / (1 - Math.min(0, psi));
@@ -151,5 +163,10 @@ function stripOf(part: Part, from: number, to: number): Strip {
   const half = part.t / 2;
   return part.direction === 'z'
     ? { y0: part.y0 - half, y1: part.y0 + half, z0: at(from, part.z0, part.z1), z1: at(to, part.z0, part.z1) }
-    : { y0: at(from, part.y0, part.y1), y1: at(to, part.y0, part.y1), z0: part.z0 - half, z1: part.z0 + half };
+    : {
+        y0: at(from, part.y0, part.y1),
+        y1: at(to, part.y0, part.y1),
+        z0: part.z0 - half,
+        z1: part.z0 + half,
+      };
 }

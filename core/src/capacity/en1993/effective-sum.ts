@@ -35,7 +35,13 @@ export const effectiveSum: SectionCheck = {
       N / (A * strength) +
       (Math.abs(f.My) + N * Math.abs(shift.ez)) / (Wy * strength) +
       (Math.abs(f.Mz) + N * Math.abs(shift.ey)) / (Wz * strength);
-    log?.('left side', demand, '', 'NEd/(Aeff·fy/γM0) + (My,Ed + NEd·eNy)/(Weff,y·fy/γM0) + (Mz,Ed + NEd·eNz)/(Weff,z·fy/γM0)', '6.2.9.3(2) eq. 6.44');
+    log?.(
+      'left side',
+      demand,
+      '',
+      'NEd/(Aeff·fy/γM0) + (My,Ed + NEd·eNy)/(Weff,y·fy/γM0) + (Mz,Ed + NEd·eNz)/(Weff,z·fy/γM0)',
+      '6.2.9.3(2) eq. 6.44',
+    );
     return { demand, capacity: 1 };
   },
 };

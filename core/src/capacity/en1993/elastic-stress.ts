@@ -24,8 +24,7 @@ function corners(s: CheckSection): readonly (readonly [y: number, z: number])[] 
 /** Greatest magnitude of σx, Pa: N/A − My·z/Iy − Mz·y/Iz, with the product of inertia where there is one. */
 export function greatestStress(s: CheckSection, f: Forces): number {
   const { A, Iy, Iz, Iyz } = s.p;
-  if (s.kind === 'tube' || s.kind === 'round')
-    return Math.abs(f.N) / A + Math.hypot(f.My, f.Mz) / s.p.Wely;
+  if (s.kind === 'tube' || s.kind === 'round') return Math.abs(f.N) / A + Math.hypot(f.My, f.Mz) / s.p.Wely;
   const d = Iy * Iz - Iyz * Iyz;
   const gz = (f.My * Iz - f.Mz * Iyz) / d;
   const gy = (f.Mz * Iy - f.My * Iyz) / d;
@@ -50,7 +49,9 @@ export const elasticStress: SectionCheck = {
     if (!enough) return undefined;
     const cls = resistanceClass(s, f, log);
     if (s.kind === 'angle' && cls === 4)
-      return { reason: `${s.name} is a class 4 angle in bending, for which no effective section about its principal axes is given; choose a thicker one.` };
+      return {
+        reason: `${s.name} is a class 4 angle in bending, for which no effective section about its principal axes is given; choose a thicker one.`,
+      };
     if (s.kind !== 'angle' && cls !== 3) return undefined;
     logStrength(s, 'γM0', code, log);
     log?.('A', s.p.A, 'm2', s.name);
@@ -61,7 +62,13 @@ export const elasticStress: SectionCheck = {
     log?.('My,Ed', f.My, 'N·m', 'analysis');
     log?.('Mz,Ed', f.Mz, 'N·m', 'analysis');
     const sigma = greatestStress(s, f);
-    log?.('σx,Ed', sigma, 'N/m2', 'N/A − My·z/Iy − Mz·y/Iz at the worst corner (with Iyz the general form)', '6.2.9.2(1)');
+    log?.(
+      'σx,Ed',
+      sigma,
+      'N/m2',
+      'N/A − My·z/Iy − Mz·y/Iz at the worst corner (with Iyz the general form)',
+      '6.2.9.2(1)',
+    );
     const limit = s.fy / code.gammaM0;
     log?.('σx,Rd', limit, 'N/m2', 'fy/γM0', '6.2.9.2(1) eq. 6.42');
     return { demand: sigma / limit, capacity: 1 };

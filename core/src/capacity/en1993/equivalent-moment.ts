@@ -21,7 +21,17 @@ export function equivalentMoment(d: Diagram, symbol: string, log?: StepLog): num
   // Uniform load, or concentrated ones; with both the larger factor
   const kinds = [...(d.distributed ? [false] : []), ...(d.concentrated ? [true] : [])];
   const C = Math.max(...kinds.map((concentrated) => loadedMoment(d, psi, concentrated, log)));
-  log?.(symbol, C, '', kinds.length > 1 ? 'the larger for uniform and concentrated loads' : kinds[0] ? 'concentrated loads' : 'uniform load', 'Table B.3');
+  log?.(
+    symbol,
+    C,
+    '',
+    kinds.length > 1
+      ? 'the larger for uniform and concentrated loads'
+      : kinds[0]
+        ? 'concentrated loads'
+        : 'uniform load',
+    'Table B.3',
+  );
   return C;
 }
 
@@ -53,7 +63,10 @@ const alike = 0.02;
  */
 export function kcOf(d: Diagram, C1: number, log?: StepLog): number {
   const found = d.straight ? straightKc(d) : tabulated(d);
-  const { kc, from } = found ?? { kc: Math.min(1, 1 / Math.sqrt(C1)), from: '1/√C1: the diagram is none of Table 6.6' };
+  const { kc, from } = found ?? {
+    kc: Math.min(1, 1 / Math.sqrt(C1)),
+    from: '1/√C1: the diagram is none of Table 6.6',
+  };
   log?.('kc', kc, '', from, 'Table 6.6');
   return kc;
 }
@@ -72,12 +85,18 @@ function tabulated(d: Diagram): { kc: number; from: string } | undefined {
   // The line between the ends, and what the load adds in the middle
   const rise = m - (a + b) / 2;
   if (near(a, 0) && near(b, 0) && symmetric(d, near))
-    return uniform ? { kc: 0.94, from: 'uniform load, no end moments' } : { kc: 0.86, from: 'load in the middle, no end moments' };
+    return uniform
+      ? { kc: 0.94, from: 'uniform load, no end moments' }
+      : { kc: 0.86, from: 'load in the middle, no end moments' };
   if (near(a, b) && symmetric(d, near) && near(a, -rise * (uniform ? 2 / 3 : 1 / 2)))
-    return uniform ? { kc: 0.9, from: 'uniform load, both ends fixed' } : { kc: 0.77, from: 'load in the middle, both ends fixed' };
+    return uniform
+      ? { kc: 0.9, from: 'uniform load, both ends fixed' }
+      : { kc: 0.77, from: 'load in the middle, both ends fixed' };
   const [zero, held] = Math.abs(a) < Math.abs(b) ? [a, b] : [b, a];
   if (near(zero, 0) && near(held, -rise * (uniform ? 1 : 3 / 4)))
-    return uniform ? { kc: 0.91, from: 'uniform load, one end fixed' } : { kc: 0.82, from: 'load in the middle, one end fixed' };
+    return uniform
+      ? { kc: 0.91, from: 'uniform load, one end fixed' }
+      : { kc: 0.82, from: 'load in the middle, one end fixed' };
   return undefined;
 }
 

@@ -30,9 +30,10 @@ export function flexuralSlenderness(
   area: number,
   log?: StepLog,
 ): Slenderness {
-  if (log || member.design.lengths === 'buckling-analysis') return slendernessOf(member, axis, state, area, log);
+  if (log || member.design.lengths === 'buckling-analysis')
+    return slendernessOf(member, axis, state, area, log);
   let known = slendernesses.get(member);
-  if (!known) slendernesses.set(member, (known = new Map()));
+  if (!known) slendernesses.set(member, (known = new Map<string, Slenderness>()));
   const key = area === member.section.p.A ? axis : `${axis} ${area}`;
   let found = known.get(key);
   if (!found) known.set(key, (found = slendernessOf(member, axis, state, area)));
@@ -112,7 +113,13 @@ const flexuralBuckling = (axis: BucklingAxis): MemberCheckRule => ({
     const A = compressionArea(s, cls, log);
     const { chi } = flexuralSlenderness(member, axis, state, A, log);
     const capacity = (chi * A * s.fy) / code.gammaM1;
-    log?.('Nb,Rd', capacity, 'N', `χ·${cls === 4 ? 'Aeff' : 'A'}·fy/γM1`, `6.3.1.1(3) eq. 6.4${cls === 4 ? 8 : 7}`);
+    log?.(
+      'Nb,Rd',
+      capacity,
+      'N',
+      `χ·${cls === 4 ? 'Aeff' : 'A'}·fy/γM1`,
+      `6.3.1.1(3) eq. 6.4${cls === 4 ? 8 : 7}`,
+    );
     log?.('NEd', state.compression.value, 'N', 'largest compression, analysis');
     return { demand: state.compression.value, capacity, x: state.compression.x };
   },

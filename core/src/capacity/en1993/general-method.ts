@@ -14,7 +14,11 @@ export const generalMethod: MemberCheckRule = {
   evaluate(member, state) {
     const { section: s, design } = member;
     const compressed = !tooSmall(s, state.compression.value) && !(design.Lcy === 0 && design.Lcz === 0);
-    const bent = state.My.value > 1e-7 * s.p.Wely * s.fy && lateralStretches(member, state).length > 0 && s.kind !== 'box' && s.kind !== 'tube';
+    const bent =
+      state.My.value > 1e-7 * s.p.Wely * s.fy &&
+      lateralStretches(member, state).length > 0 &&
+      s.kind !== 'box' &&
+      s.kind !== 'tube';
     if (!compressed && !bent) return undefined;
     return {
       reason: `Buckling of the tapered member "${member.id}" needs the general method of 6.3.4, which is not covered; hold it (Lcy, Lcz and LLT of 0) or divide it into uniform members.`,

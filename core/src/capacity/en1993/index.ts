@@ -6,7 +6,7 @@ import { flexuralBucklingChecks } from './flexural-buckling.js';
 import { generalMethod } from './general-method.js';
 import { interactionAboutY, interactionAboutZ } from './interaction.js';
 import { lateralTorsionalBuckling } from './lateral-torsional.js';
-import { memberClass } from './member-forces.js';
+import { memberForces } from './member-forces.js';
 import { sectionChecks } from './section-checks.js';
 import { torsionalBucklingChecks } from './torsional-buckling.js';
 
@@ -21,9 +21,12 @@ export const en1993Checks: readonly Check[] = [
   generalMethod,
 ];
 
-/** Class of the cross-section that an item went by. */
+/** Conditions that go by the class at their own place; the others by that of the whole member. */
+const local = /^6\.2\.(1|4|5|8|9|10)/;
+
+/** Class of the cross-section that an item went by: at its place, or under the member's largest forces. */
 export function en1993Class(member: PhysicalMember, item: CheckItem, state: MemberState): number {
-  return item.clause.startsWith('6.3')
-    ? memberClass(member, state)
-    : classify(member.sectionAt(item.x), forcesAtX(state.field, item.x));
+  if (member.tapered || local.test(item.clause))
+    return classify(member.sectionAt(item.x), forcesAtX(state.field, item.x));
+  return classify(member.section, memberForces(state));
 }

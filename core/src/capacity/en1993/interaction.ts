@@ -1,42 +1,15 @@
 import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
-import { diagram } from '../diagram.js';
 import type { PhysicalMember } from '../physical-member.js';
+import type { InteractionFactors, InteractionInput } from './interaction-input.js';
 import { annexA } from './annex-a.js';
 import { annexB } from './annex-b.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { effectiveSection } from './effective-section.js';
 import { flexuralSlenderness, leastBuckling, oneLeg } from './flexural-buckling.js';
-import { canBuckleLaterally, leastCapacity, worstStretch, type LateralTorsional } from './lateral-torsional.js';
+import { canBuckleLaterally, leastCapacity, worstStretch } from './lateral-torsional.js';
 import { memberClass } from './member-forces.js';
 import { bendingModulus, compressionArea, leastModulus, logStrength } from './resistance.js';
 import { tooSmall } from './too-small.js';
-import type { SectionClass } from './classification.js';
-
-/** All that the interaction factors of both annexes go by. */
-export interface InteractionInput {
-  readonly member: PhysicalMember;
-  readonly state: MemberState;
-  readonly cls: SectionClass;
-  readonly NEd: number;
-  readonly MyEd: number;
-  readonly MzEd: number;
-  /** Characteristic resistances: A·fy, Wy·fy, Wz·fy. */
-  readonly NRk: number;
-  readonly MyRk: number;
-  readonly MzRk: number;
-  readonly y: { readonly Ncr: number; readonly lambdaBar: number; readonly chi: number };
-  readonly z: { readonly Ncr: number; readonly lambdaBar: number; readonly chi: number };
-  /** Undefined for members not susceptible to torsional deformations. */
-  readonly lateral: LateralTorsional | undefined;
-  readonly chiLT: number;
-}
-
-export interface InteractionFactors {
-  readonly kyy: number;
-  readonly kyz: number;
-  readonly kzy: number;
-  readonly kzz: number;
-}
 
 /** Sections for which the annexes give factors: doubly symmetric ones. Others by the elastic sum. */
 const tabulated = (member: PhysicalMember): boolean => ['i', 'box', 'tube'].includes(member.section.kind);
@@ -70,14 +43,34 @@ function prepare(member: PhysicalMember, state: MemberState, log?: StepLog): Int
   const y = flexuralSlenderness(member, 'y', state, A, log);
   const z = flexuralSlenderness(member, 'z', state, A, log);
   const lateral = worstStretch(member, state);
-  log?.('χLT', lateral?.chi ?? 1, '', lateral ? `stretch ${lateral.stretch.from.toFixed(2)} … ${lateral.stretch.to.toFixed(2)} m, C1 = ${lateral.C1.toFixed(3)}, λ̄LT = ${lateral.lambdaBar.toFixed(3)}` : 'not susceptible to torsional deformations', '6.3.2');
+  log?.(
+    'χLT',
+    lateral?.chi ?? 1,
+    '',
+    lateral
+      ? `stretch ${lateral.stretch.from.toFixed(2)} … ${lateral.stretch.to.toFixed(2)} m, C1 = ${lateral.C1.toFixed(3)}, λ̄LT = ${lateral.lambdaBar.toFixed(3)}`
+      : 'not susceptible to torsional deformations',
+    '6.3.2',
+  );
   const N = state.compression.value;
   const shift = cls === 4 ? effectiveSection(s, 'N') : { ey: 0, ez: 0 };
   const MyEd = state.My.value + N * Math.abs(shift.ez);
   const MzEd = state.Mz.value + N * Math.abs(shift.ey);
   log?.('NEd', N, 'N', 'largest compression, analysis');
-  log?.('My,Ed', MyEd, 'N·m', shift.ez === 0 ? 'largest along the member, analysis' : 'with ΔMy,Ed = NEd·eNy', '6.3.3(4)');
-  log?.('Mz,Ed', MzEd, 'N·m', shift.ey === 0 ? 'largest along the member, analysis' : 'with ΔMz,Ed = NEd·eNz', '6.3.3(4)');
+  log?.(
+    'My,Ed',
+    MyEd,
+    'N·m',
+    shift.ez === 0 ? 'largest along the member, analysis' : 'with ΔMy,Ed = NEd·eNy',
+    '6.3.3(4)',
+  );
+  log?.(
+    'Mz,Ed',
+    MzEd,
+    'N·m',
+    shift.ey === 0 ? 'largest along the member, analysis' : 'with ΔMz,Ed = NEd·eNz',
+    '6.3.3(4)',
+  );
   return {
     member,
     state,
@@ -113,14 +106,15 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
   atMost: (member, state) => interactionBound(member, state),
   evaluate(member, state, log) {
     const { section: s, code } = member;
-    const bent =
-      state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
+    const bent = state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
     if (tooSmall(s, state.compression.value) || !bent) return undefined;
     const cls = memberClass(member, state);
     const beyond = beyondClass3(s, cls);
     if (beyond) return beyond;
     if (s.kind === 'angle' && cls === 4)
-      return { reason: `${s.name} is a class 4 angle in bending with compression, for which no effective section about its principal axes is given; choose a thicker one.` };
+      return {
+        reason: `${s.name} is a class 4 angle in bending with compression, for which no effective section about its principal axes is given; choose a thicker one.`,
+      };
     const least = Math.min(
       flexuralSlenderness(member, 'y', state, s.p.A).Ncr,
       flexuralSlenderness(member, 'z', state, s.p.A).Ncr,
@@ -139,7 +133,13 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
       (i.NEd * code.gammaM1) / (buckling.chi * i.NRk) +
       (ky * i.MyEd * code.gammaM1) / (i.chiLT * i.MyRk) +
       (kz * i.MzEd * code.gammaM1) / i.MzRk;
-    log?.('left side', demand, '', `NEd/(χ${axis}·NRk/γM1) + k${axis}y·My,Ed/(χLT·My,Rk/γM1) + k${axis}z·Mz,Ed/(Mz,Rk/γM1)`, `6.3.3(4) eq. ${axis === 'y' ? '6.61' : '6.62'}`);
+    log?.(
+      'left side',
+      demand,
+      '',
+      `NEd/(χ${axis}·NRk/γM1) + k${axis}y·My,Ed/(χLT·My,Rk/γM1) + k${axis}z·Mz,Ed/(Mz,Rk/γM1)`,
+      `6.3.3(4) eq. ${axis === 'y' ? '6.61' : '6.62'}`,
+    );
     return { demand, capacity: 1, x: state.My.value > 0 ? state.My.x : state.Mz.x };
   },
 });
@@ -154,7 +154,9 @@ function interactionBound(member: PhysicalMember, state: MemberState): number {
   const given = design.Cmy !== undefined || design.Cmz !== undefined || design.CmLT !== undefined;
   if (!usual || given) return Infinity;
   const n = state.compression.value / leastBuckling(member, state);
-  const Mb = canBuckleLaterally(member) ? leastCapacity(member, state) : (leastModulus(s, 'y') * s.fy) / code.gammaM1;
+  const Mb = canBuckleLaterally(member)
+    ? leastCapacity(member, state)
+    : (leastModulus(s, 'y') * s.fy) / code.gammaM1;
   if (!(Mb > 0)) return Infinity;
   const Mz = (state.Mz.value * code.gammaM1) / (leastModulus(s, 'z') * s.fy);
   return n + ((1 + 0.8 * n) * state.My.value) / Mb + (1 + 1.4 * n) * Mz;
@@ -171,12 +173,3 @@ function amplified({ NEd, y, z }: InteractionInput, log?: StepLog): InteractionF
 
 export const interactionAboutY = interaction('y');
 export const interactionAboutZ = interaction('z');
-
-/** Cm about y over the member and about z, and CmLT over the stretch, with the choices of the model. */
-export function diagramsOf({ member, state, lateral }: InteractionInput) {
-  return {
-    y: diagram(state.field, 'My', 0, member.length),
-    z: diagram(state.field, 'Mz', 0, member.length),
-    LT: lateral?.diagram ?? diagram(state.field, 'My', 0, member.length),
-  };
-}

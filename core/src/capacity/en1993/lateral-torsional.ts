@@ -39,7 +39,14 @@ function factors(
 ): { C1: number; c2zg: number } {
   const { design, section: s } = member;
   const C1 = design.C1 ?? c1Of(s, d, stretch.length);
-  log?.('C1', C1, '', design.C1 === undefined ? 'true moment diagram of the stretch: critical moment against a uniform one' : 'given');
+  log?.(
+    'C1',
+    C1,
+    '',
+    design.C1 === undefined
+      ? 'true moment diagram of the stretch: critical moment against a uniform one'
+      : 'given',
+  );
   const zg = design.zg ?? 0;
   if (zg === 0) return { C1, c2zg: 0 };
   const c2zg = design.C2 === undefined ? c2zgOf(s, d, stretch.length, zg, C1) : design.C2 * zg;
@@ -79,7 +86,9 @@ export function lateralTorsional(
   const lambdaBar = Math.sqrt((W * s.fy) / Mcr);
   log?.('λ̄LT', lambdaBar, '', '√(Wy·fy/Mcr)', '6.3.2.2(1)');
   const rolled = code.lateralTorsional === 'rolled' && (s.kind === 'i' || s.kind === 'unequal-i');
-  const chi = rolled ? rolledChi(s, d, C1, member.design.C1 !== undefined, lambdaBar, log) : generalChi(s, lambdaBar, log);
+  const chi = rolled
+    ? rolledChi(s, d, C1, member.design.C1 !== undefined, lambdaBar, log)
+    : generalChi(s, lambdaBar, log);
   const capacity = (chi * W * s.fy) / code.gammaM1;
   log?.('Mb,Rd', capacity, 'N·m', 'χLT·Wy·fy/γM1', '6.3.2.1(3) eq. 6.55');
   return { chi, lambdaBar, Mcr, C1, diagram: d, stretch, capacity };
@@ -156,7 +165,9 @@ export function leastCapacity(member: PhysicalMember, state: MemberState): numbe
   if (least === undefined) {
     const { section: s, code, design } = member;
     const bounded = s.kind === 'i' && design.C1 === undefined && !design.zg && design.LLT === undefined;
-    least = bounded ? uniformResistance(member, Math.max(...lateralStretches(member, state).map(({ length }) => length))) : 0;
+    least = bounded
+      ? uniformResistance(member, Math.max(...lateralStretches(member, state).map(({ length }) => length)))
+      : 0;
     uniformCapacity.set(member, least / code.gammaM1);
   }
   return uniformCapacity.get(member)!;
@@ -165,8 +176,21 @@ export function leastCapacity(member: PhysicalMember, state: MemberState): numbe
 function uniformResistance({ section: s, code }: PhysicalMember, length: number): number {
   const W = leastModulus(s, 'y');
   const lambdaBar = Math.sqrt((W * s.fy) / criticalMoment(s, length, 1, 0, 0));
-  const flat: Diagram = { from: 0, to: length, at: () => 1, start: 1, middle: 1, end: 1, peak: { x: 0, value: 1 }, straight: true, distributed: false, concentrated: false, pieces: [] };
-  const chi = code.lateralTorsional === 'rolled' ? rolledChi(s, flat, 1, false, lambdaBar) : generalChi(s, lambdaBar);
+  const flat: Diagram = {
+    from: 0,
+    to: length,
+    at: () => 1,
+    start: 1,
+    middle: 1,
+    end: 1,
+    peak: { x: 0, value: 1 },
+    straight: true,
+    distributed: false,
+    concentrated: false,
+    pieces: [],
+  };
+  const chi =
+    code.lateralTorsional === 'rolled' ? rolledChi(s, flat, 1, false, lambdaBar) : generalChi(s, lambdaBar);
   return chi * W * s.fy;
 }
 
@@ -191,7 +215,9 @@ export const lateralTorsionalBuckling: MemberCheckRule = {
     const { section: s } = member;
     if (s.kind === 'angle')
       return state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy
-        ? { reason: `EN 1993-1-1 gives no critical moment for an angle in bending (${s.name}); hold it (LLT 0) or use another section.` }
+        ? {
+            reason: `EN 1993-1-1 gives no critical moment for an angle in bending (${s.name}); hold it (LLT 0) or use another section.`,
+          }
         : undefined;
     if (!(state.My.value > 1e-7 * s.p.Wely * s.fy)) return undefined;
     const worst = worstStretch(member, state);

@@ -26,7 +26,15 @@ export function partsOf(s: CheckSection): readonly Part[] {
   return parts;
 }
 
-function along(name: string, kind: Part['kind'], t: number, y0: number, z0: number, y1: number, z1: number): Part {
+function along(
+  name: string,
+  kind: Part['kind'],
+  t: number,
+  y0: number,
+  z0: number,
+  y1: number,
+  z1: number,
+): Part {
   return { name, kind, direction: y0 === y1 ? 'z' : 'y', c: Math.hypot(y1 - y0, z1 - z0), t, y0, z0, y1, z1 };
 }
 

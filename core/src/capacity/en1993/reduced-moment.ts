@@ -3,7 +3,9 @@ import type { CheckSection } from '../section.js';
 
 /** Sections whose plastic resistance with an axial force 6.2.9.1 gives. */
 export function hasReducedMoment(s: CheckSection): boolean {
-  return s.kind === 'i' || s.kind === 'box' || s.kind === 'tube' || s.kind === 'rectangle' || s.kind === 'round';
+  return (
+    s.kind === 'i' || s.kind === 'box' || s.kind === 'tube' || s.kind === 'rectangle' || s.kind === 'round'
+  );
 }
 
 /**
@@ -19,7 +21,10 @@ export function reducedMomentShare(
   areaLost = 0,
   log?: StepLog,
 ): number {
-  if (n >= 1) return 0;
+  return n >= 1 ? remainder : Math.max(remainder, shareOf(s, axis, n, areaLost, log));
+}
+
+function shareOf(s: CheckSection, axis: 'y' | 'z', n: number, areaLost: number, log?: StepLog): number {
   const A = s.p.A - areaLost;
   const flanges = 2 * s.b * s.tf;
   switch (s.kind) {
@@ -37,7 +42,13 @@ export function reducedMomentShare(
     case 'box': {
       const across = axis === 'y' ? flanges : 2 * s.h * s.tw;
       const share = Math.min(0.5, Math.max(0, (A - across) / A));
-      log?.(axis === 'y' ? 'aw' : 'af', share, '', axis === 'y' ? '(A − 2·b·t)/A ≤ 0.5' : '(A − 2·h·t)/A ≤ 0.5', '6.2.9.1(5)');
+      log?.(
+        axis === 'y' ? 'aw' : 'af',
+        share,
+        '',
+        axis === 'y' ? '(A − 2·b·t)/A ≤ 0.5' : '(A − 2·h·t)/A ≤ 0.5',
+        '6.2.9.1(5)',
+      );
       return Math.min(1, (1 - n) / (1 - 0.5 * share));
     }
     case 'tube':
@@ -48,6 +59,12 @@ export function reducedMomentShare(
       return roundShare(n);
   }
 }
+
+/**
+ * Of what one force has used up a thousandth is left to the others, so that utilisations stay finite and go on growing: such a
+ * section fails by its own item as well.
+ */
+export const remainder = 1e-3;
 
 /** A round bar: N by the band about its middle, M by the segments beyond, n = 1 − (2θ − sin 2θ)/π, m = sin³θ. */
 function roundShare(n: number): number {

@@ -74,7 +74,11 @@ export function webDepth(s: CheckSection): number {
 /**
  * Shear area of 6.2.6(3) for a force along z or y, m²; undefined where the clause gives none (angles, solid bars: elastic).
  */
-export function shearArea(s: CheckSection, axis: 'y' | 'z', eta: number): { Av: number; from: string } | undefined {
+export function shearArea(
+  s: CheckSection,
+  axis: 'y' | 'z',
+  eta: number,
+): { Av: number; from: string } | undefined {
   const { p, h, b, tw, tf, r } = s;
   const welded = s.fabrication === 'welded';
   switch (s.kind) {
@@ -94,9 +98,13 @@ export function shearArea(s: CheckSection, axis: 'y' | 'z', eta: number): { Av: 
     case 'box':
       if (s.shape.type === 'plate-box') {
         const webs = 2 * webDepth(s) * tw;
-        return axis === 'z' ? { Av: eta * webs, from: 'η·Σ(hw·tw)' } : { Av: p.A - webs, from: 'A − Σ(hw·tw)' };
+        return axis === 'z'
+          ? { Av: eta * webs, from: 'η·Σ(hw·tw)' }
+          : { Av: p.A - webs, from: 'A − Σ(hw·tw)' };
       }
-      return axis === 'z' ? { Av: (p.A * h) / (b + h), from: 'A·h/(b + h)' } : { Av: (p.A * b) / (b + h), from: 'A·b/(b + h)' };
+      return axis === 'z'
+        ? { Av: (p.A * h) / (b + h), from: 'A·h/(b + h)' }
+        : { Av: (p.A * b) / (b + h), from: 'A·b/(b + h)' };
     case 'tube':
       return { Av: (2 * p.A) / Math.PI, from: '2·A/π' };
     default:
@@ -122,7 +130,12 @@ function shearAreaOfWeb(s: CheckSection, eta: number): { Av: number; from: strin
 }
 
 /** Vpl,Rd = Av·(fy/√3)/γM0 (6.2.6(2) eq. 6.18), N; undefined where no shear area is given. */
-export function plasticShear(s: CheckSection, axis: 'y' | 'z', code: CodeSettings, log?: StepLog): number | undefined {
+export function plasticShear(
+  s: CheckSection,
+  axis: 'y' | 'z',
+  code: CodeSettings,
+  log?: StepLog,
+): number | undefined {
   const area = shearArea(s, axis, code.eta);
   if (!area) return undefined;
   logStrength(s, 'γM0', code, log);

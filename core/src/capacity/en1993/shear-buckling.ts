@@ -5,7 +5,8 @@ import { hasShear } from './significant.js';
 
 /** Webs that carry a force along z: their depth between flanges and how many. */
 function webs(s: CheckSection): { hw: number; count: number } {
-  if (s.shape.type === 'i' && 'bTop' in s.shape) return { hw: s.h - s.shape.tfTop - s.shape.tfBottom, count: 1 };
+  if (s.shape.type === 'i' && 'bTop' in s.shape)
+    return { hw: s.h - s.shape.tfTop - s.shape.tfBottom, count: 1 };
   if (s.shape.type === 'rectangular-hollow') return { hw: s.h - 3 * s.tw, count: 2 };
   return { hw: s.h - 2 * s.tf, count: s.kind === 'box' ? 2 : 1 };
 }
@@ -32,7 +33,13 @@ export const shearBuckling: SectionCheck = {
     logStrength(s, 'γM1', code, log);
     const lambda = hw / (86.4 * s.tw * s.epsilon);
     const chi = lambda < 0.83 / code.eta ? code.eta : 0.83 / lambda;
-    log?.('hw/tw', hw / s.tw, '', `more than 72·ε/η = ${((72 * s.epsilon) / code.eta).toFixed(1)}`, 'eq. 6.22');
+    log?.(
+      'hw/tw',
+      hw / s.tw,
+      '',
+      `more than 72·ε/η = ${((72 * s.epsilon) / code.eta).toFixed(1)}`,
+      'eq. 6.22',
+    );
     log?.('λ̄w', lambda, '', 'hw/(86.4·tw·ε)', 'EN 1993-1-5 5.3(3) eq. 5.5');
     log?.('χw', chi, '', '0.83/λ̄w ≤ η, non-rigid end post', 'EN 1993-1-5 Table 5.1');
     const capacity = (count * chi * s.fy * hw * s.tw) / (Math.sqrt(3) * code.gammaM1);

@@ -1,4 +1,5 @@
 import type { SectionCheck } from '../check.js';
+import { remainder } from './reduced-moment.js';
 import { plasticShear } from './resistance.js';
 import { hasShear, hasTorsion } from './significant.js';
 import { torsionStress } from './torsion.js';
@@ -18,15 +19,17 @@ const shearAndTorsion = (axis: 'y' | 'z'): SectionCheck => ({
     const tau = torsionStress(s, f.T, log);
     const limit = s.fy / (Math.sqrt(3) * code.gammaM0);
     const hollow = s.kind === 'box' || s.kind === 'tube';
-    const factor = hollow
-      ? Math.max(0, 1 - tau / limit)
-      : Math.sqrt(Math.max(0, 1 - tau / (1.25 * limit)));
-    const capacity = factor * Vpl;
-    log?.('Vpl,T,Rd', capacity, 'N', hollow ? '(1 − τt/(fy/√3/γM0))·Vpl,Rd' : '√(1 − τt/(1.25·fy/√3/γM0))·Vpl,Rd', `eq. ${hollow ? '6.28' : s.kind === 'channel' ? '6.27' : '6.26'}`);
+    const factor = hollow ? Math.max(0, 1 - tau / limit) : Math.sqrt(Math.max(0, 1 - tau / (1.25 * limit)));
+    const capacity = Math.max(remainder, factor) * Vpl;
+    log?.(
+      'Vpl,T,Rd',
+      capacity,
+      'N',
+      hollow ? '(1 − τt/(fy/√3/γM0))·Vpl,Rd' : '√(1 − τt/(1.25·fy/√3/γM0))·Vpl,Rd',
+      `eq. ${hollow ? '6.28' : s.kind === 'channel' ? '6.27' : '6.26'}`,
+    );
     log?.(`V${axis},Ed`, V, 'N', 'analysis');
-    return capacity > 0
-      ? { demand: V, capacity }
-      : { reason: `Torsion alone uses up ${s.name}; see the item of 6.2.7(1).` };
+    return { demand: V, capacity };
   },
 });
 

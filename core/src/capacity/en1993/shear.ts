@@ -25,7 +25,13 @@ const shear = (axis: 'y' | 'z'): SectionCheck => ({
     const peak = s.kind === 'round' ? 4 / 3 : 1.5;
     log?.('A', leg, 'm2', s.kind === 'angle' ? 'the leg along the force' : s.name);
     const capacity = (leg * s.fy) / (peak * Math.sqrt(3) * code.gammaM0);
-    log?.('Vc,Rd', capacity, 'N', `A·fy/(${s.kind === 'round' ? '4/3' : '1.5'}·√3·γM0), elastic stress`, '6.2.6(4) eq. 6.19');
+    log?.(
+      'Vc,Rd',
+      capacity,
+      'N',
+      `A·fy/(${s.kind === 'round' ? '4/3' : '1.5'}·√3·γM0), elastic stress`,
+      '6.2.6(4) eq. 6.19',
+    );
     return { demand: V, capacity };
   },
 });

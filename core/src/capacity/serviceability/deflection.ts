@@ -13,7 +13,11 @@ export interface Deflection {
  * Largest distance of the deflected member from its chord, or from the tangent at its start or end, in both directions across it;
  * exact where it deflects in one of them, else found between 16 places a segment.
  */
-export function largestDeflection(field: MemberField, length: number, from: 'chord' | 'start' | 'end'): Deflection {
+export function largestDeflection(
+  field: MemberField,
+  length: number,
+  from: 'chord' | 'start' | 'end',
+): Deflection {
   const w = relative(field, length, 'w', from);
   const v = relative(field, length, 'v', from);
   let best: Deflection = { x: 0, value: 0 };
@@ -38,12 +42,18 @@ const isZero = (c: Float64Array): boolean => c.every((value) => value === 0);
 function squareSlope(w: Float64Array, v: Float64Array): Float64Array {
   const out = new Float64Array(2 * w.length - 1);
   for (const c of [w, v])
-    for (let i = 0; i < c.length; i++) for (let j = 1; j < c.length; j++) out[i + j - 1]! += c[i]! * j * c[j]!;
+    for (let i = 0; i < c.length; i++)
+      for (let j = 1; j < c.length; j++) out[i + j - 1]! += c[i]! * j * c[j]!;
   return out;
 }
 
 /** A displacement less its reference line, coefficients a segment. */
-function relative(field: MemberField, length: number, name: 'v' | 'w', from: 'chord' | 'start' | 'end'): Float64Array[] {
+function relative(
+  field: MemberField,
+  length: number,
+  name: 'v' | 'w',
+  from: 'chord' | 'start' | 'end',
+): Float64Array[] {
   const terms = field.displacementTerms;
   // In the order u, v, w, φ of a field
   const k = name === 'v' ? 1 : 2;
@@ -56,7 +66,11 @@ function relative(field: MemberField, length: number, name: 'v' | 'w', from: 'ch
   const start = pieces[0]![0]!;
   const end = evaluate(last, 0, last.length, h);
   const slope =
-    from === 'chord' ? (end - start) / length : from === 'start' ? pieces[0]![1]! : evaluate(derivative(last), 0, last.length - 1, h);
+    from === 'chord'
+      ? (end - start) / length
+      : from === 'start'
+        ? pieces[0]![1]!
+        : evaluate(derivative(last), 0, last.length - 1, h);
   const origin = from === 'end' ? end - slope * length : start;
   pieces.forEach((piece, s) => {
     piece[0]! -= origin + slope * field.breaks[s]!;
@@ -81,8 +95,18 @@ export function deflectionItems(
     if (options.steps) {
       const log = logInto(steps);
       log('L', member.length, 'm', 'length of the physical member');
-      log('limit', wanted.limit, '', `given, from the ${from === 'chord' ? 'chord' : `tangent at the ${from}`}`);
-      log('w', value, 'm', `largest distance from the ${from === 'chord' ? 'chord' : `tangent at the ${from}`}, analysis`);
+      log(
+        'limit',
+        wanted.limit,
+        '',
+        `given, from the ${from === 'chord' ? 'chord' : `tangent at the ${from}`}`,
+      );
+      log(
+        'w',
+        value,
+        'm',
+        `largest distance from the ${from === 'chord' ? 'chord' : `tangent at the ${from}`}, analysis`,
+      );
       log('w,limit', capacity, 'm', 'limit·L');
       log('utilisation', value / capacity, '', 'w / w,limit, limit 1');
     }

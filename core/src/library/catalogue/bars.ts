@@ -1,7 +1,12 @@
 import type { CatalogueEntry } from './series.js';
 import type { Shape } from '../../model/types.js';
 
-const entry = (name: string, standard: string, shape: Shape, material: CatalogueEntry['material'] = 'steel'): CatalogueEntry => ({
+const entry = (
+  name: string,
+  standard: string,
+  shape: Shape,
+  material: CatalogueEntry['material'] = 'steel',
+): CatalogueEntry => ({
   name,
   series: name.slice(0, name.lastIndexOf(' ')),
   standard,
@@ -103,7 +108,5 @@ const widths = [80, 100, 120, 140, 160, 180, 200, 220, 240];
 export const glulam: readonly CatalogueEntry[] = widths.flatMap((b) =>
   Array.from({ length: 40 }, (_, i) => 40 * (i + 1))
     .filter((h) => h >= Math.max(120, b) && h <= Math.min(1600, 10 * b))
-    .map((h) =>
-      entry(`GL ${b}x${h}`, 'EN 14080', { type: 'rectangle', h: h / 1e3, b: b / 1e3 }, 'timber'),
-    ),
+    .map((h) => entry(`GL ${b}x${h}`, 'EN 14080', { type: 'rectangle', h: h / 1e3, b: b / 1e3 }, 'timber')),
 );

@@ -2,7 +2,9 @@ import type { CatalogueEntry } from './series.js';
 import type { Fabrication, Shape } from '../../model/types.js';
 
 /** Walls that EN 10210-2 and EN 10219-2 list, mm. */
-const hotWalls = [2.3, 2.5, 2.6, 2.9, 3, 3.2, 3.6, 4, 5, 6, 6.3, 7.1, 8, 8.8, 10, 12, 12.5, 14.2, 16, 20, 25, 30, 40];
+const hotWalls = [
+  2.3, 2.5, 2.6, 2.9, 3, 3.2, 3.6, 4, 5, 6, 6.3, 7.1, 8, 8.8, 10, 12, 12.5, 14.2, 16, 20, 25, 30, 40,
+];
 const coldWalls = [1.5, 2, 2.5, 3, 4, 5, 6, 6.3, 8, 10, 12, 12.5, 16];
 
 /** Sides and the least and greatest wall that is rolled for them, mm. */
@@ -210,7 +212,10 @@ function entry(name: string, fabrication: 'hot-finished' | 'cold-formed', shape:
   };
 }
 
-function rectangular(ranges: readonly Range[], fabrication: 'hot-finished' | 'cold-formed'): CatalogueEntry[] {
+function rectangular(
+  ranges: readonly Range[],
+  fabrication: 'hot-finished' | 'cold-formed',
+): CatalogueEntry[] {
   const walls = fabrication === 'hot-finished' ? hotWalls : coldWalls;
   return ranges.flatMap(([h, b, from, to]) =>
     walls
@@ -234,9 +239,7 @@ function circular(list: readonly Tube[], fabrication: 'hot-finished' | 'cold-for
   return list.flatMap(([d, from, to]) =>
     walls
       .filter((t) => t >= from && t <= to)
-      .map((t) =>
-        entry(`CHS ${d}x${t}`, fabrication, { type: 'circular-hollow', d: d / 1e3, t: t / 1e3 }),
-      ),
+      .map((t) => entry(`CHS ${d}x${t}`, fabrication, { type: 'circular-hollow', d: d / 1e3, t: t / 1e3 })),
   );
 }
 

@@ -77,7 +77,13 @@ export function angleSeries(
   rows: readonly (readonly [h: number, b: number, t: number, r: number, mass: number])[],
 ): CatalogueEntry[] {
   return rows.map(([h, b, t, r, mass]) =>
-    rolled('L', `${h}x${b}x${t}`, 'EN 10056-1', { type: 'angle', ...metres({ h, b, t, r, r2: r / 2 }) }, mass),
+    rolled(
+      'L',
+      `${h}x${b}x${t}`,
+      'EN 10056-1',
+      { type: 'angle', ...metres({ h, b, t, r, r2: r / 2 }) },
+      mass,
+    ),
   );
 }
 

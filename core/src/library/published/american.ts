@@ -1,5 +1,4 @@
-import { rows } from './european.js';
-import type { PublishedProfile } from './index.js';
+import { rows, type PublishedProfile } from './profile.js';
 
 const manual = 'AISC Steel Construction Manual, part 1';
 

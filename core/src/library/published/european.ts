@@ -1,24 +1,9 @@
-import type { PublishedProfile } from './index.js';
+import { rows, type PublishedProfile } from './profile.js';
 
 const producers = 'producers’ sales programme, sections to EN 10365';
 const blue = 'SCI P363, section property tables';
 const hot = 'EN 10210-2 Annex B';
 const cold = 'EN 10219-2 Annex C';
-
-const rows = (
-  source: string,
-  columns: string,
-  table: Record<string, string>,
-): PublishedProfile[] => {
-  const names = columns.split(' ');
-  return Object.entries(table).map(([name, line]) => ({
-    name,
-    source,
-    values: Object.fromEntries(
-      line.split(' ').flatMap((text, i) => (text === '–' ? [] : [[names[i]!, Number(text)]])),
-    ),
-  }));
-};
 
 /** Units of cm. */
 export const european: readonly PublishedProfile[] = [
@@ -78,5 +63,3 @@ export const european: readonly PublishedProfile[] = [
     'CF SHS 100x100x5': '18.4 271 271 54.2 64.6 441',
   }),
 ];
-
-export { rows };

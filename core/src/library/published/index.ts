@@ -1,13 +1,6 @@
 import { american } from './american.js';
 import { european } from './european.js';
-
-/** Published properties of profiles, to compare the computed ones with. */
-export interface PublishedProfile {
-  readonly name: string;
-  readonly source: string;
-  /** Symbol → value, in the units of {@link publishedUnits}. */
-  readonly values: Readonly<Record<string, number>>;
-}
+import type { PublishedProfile } from './profile.js';
 
 /** Columns of the tables: property of the details, and the unit that a printed value has (cm or in to a power). */
 export const publishedProperties: Readonly<Record<string, readonly [key: string, dimension: number]>> = {

@@ -118,7 +118,9 @@ export function sameKind(a: Shape, b: Shape): boolean {
   if (a.type === 'outline' || a.type !== b.type) return false;
   const from = complete(a) as unknown as Record<string, number | string>;
   const to = complete(b) as unknown as Record<string, number | string>;
-  return Object.entries(from).every(([key, value]) => typeof to[key] === typeof value && (typeof value === 'number' || value === to[key]));
+  return Object.entries(from).every(
+    ([key, value]) => typeof to[key] === typeof value && (typeof value === 'number' || value === to[key]),
+  );
 }
 
 /** The shape with its absent radii written out. */

@@ -160,7 +160,11 @@ function widen(range: { top: number; bottom: number; right: number; left: number
 
 /** Start points of an edge's straight pieces; arcs in steps of at most `step` rad, ends and quarter turns included. */
 function flatten(edge: Edge, step: number): Point[] {
-  if (edge.kind === 'line') return [[edge.y0, edge.z0], [edge.y1, edge.z1]];
+  if (edge.kind === 'line')
+    return [
+      [edge.y0, edge.z0],
+      [edge.y1, edge.z1],
+    ];
   const count = Math.max(2, Math.ceil(Math.abs(edge.sweep) / step));
   return Array.from({ length: count + 1 }, (_, i) => {
     const angle = edge.from + (edge.sweep * i) / count;
@@ -177,9 +181,18 @@ export function polygons(outline: Outline, step = 0.02): Point[][] {
 export function moved(outline: Outline, dy: number, dz: number, flipY = false, flipZ = false): Outline {
   const once = flipY !== flipZ;
   return outline.map((ring) => {
-    const points = ring.map(
-      ([y, z, r]) => [(flipY ? -y : y) + dy, (flipZ ? -z : z) + dz, r ?? 0] as const,
-    );
+    const points = ring.map(([y, z, r]) => [(flipY ? -y : y) + dy, (flipZ ? -z : z) + dz, r ?? 0] as const);
     return once ? points.reverse() : points;
   });
+}
+
+/** Whether a point lies inside a ring, by the crossings of a ray. */
+export function inside(ring: readonly (readonly number[])[], y: number, z: number): boolean {
+  let within = false;
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    const [yi, zi] = ring[i]! as [number, number];
+    const [yj, zj] = ring[j]! as [number, number];
+    if (zi > z !== zj > z && y < ((yj - yi) * (z - zi)) / (zj - zi) + yi) within = !within;
+  }
+  return within;
 }

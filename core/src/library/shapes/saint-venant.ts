@@ -1,6 +1,5 @@
 import Delaunator from 'delaunator';
-import { integrate, polygons, type Outline } from './outline.js';
-import { inside } from './solid-outline.js';
+import { inside, integrate, polygons, type Outline } from './outline.js';
 
 /** What Saint-Venant's torsion gives of a section. */
 export interface TorsionProperties {
@@ -63,7 +62,9 @@ function meshOf(outline: Outline, area: { A: number; y: number; z: number }): Me
   const size = Math.max(area.A / (1.4 * around), around / mostBoundaryPoints);
   const rings = coarse.map((ring) => divided(ring, size));
   const points = rings.flat();
-  const [low, high] = [0, 1].map((k) => points.map((p) => p[k]!)).flatMap((v) => [[Math.min(...v), Math.max(...v)]]) as [[number, number], [number, number]];
+  const [low, high] = [0, 1]
+    .map((k) => points.map((p) => p[k]!))
+    .flatMap((v) => [[Math.min(...v), Math.max(...v)]]) as [[number, number], [number, number]];
   const boundary = new Grid(size);
   for (const p of points) boundary.add(p);
   const within = (y: number, z: number) =>
@@ -74,7 +75,11 @@ function meshOf(outline: Outline, area: { A: number; y: number; z: number }): Me
     for (let y = low[0] + ((row % 2) + 0.5) * (size / 2); y < low[1]; y += size)
       if (!boundary.near(y, z, 0.6 * size) && within(y, z)) inner.push([y, z]);
   const corners = [...points, ...inner];
-  const found = Delaunator.from(corners, (p) => p[0], (p) => p[1]).triangles;
+  const found = Delaunator.from(
+    corners,
+    (p) => p[0],
+    (p) => p[1],
+  ).triangles;
   const kept: number[] = [];
   for (let t = 0; t < found.length; t += 3) {
     const [a, b, c] = [found[t]!, found[t + 1]!, found[t + 2]!];
@@ -136,7 +141,11 @@ class Grid {
   }
 }
 
-function withMiddles(corners: readonly Point[], kept: readonly number[], centre: { y: number; z: number }): Mesh {
+function withMiddles(
+  corners: readonly Point[],
+  kept: readonly number[],
+  centre: { y: number; z: number },
+): Mesh {
   const coordinates = corners.flatMap(([y, z]) => [y - centre.y, z - centre.z]);
   const middles = new Map<number, number>();
   const count = corners.length;
@@ -181,7 +190,10 @@ type QuadratureVisitor = (
 function eachQuadraturePoint({ at, triangles }: Mesh, visit: QuadratureVisitor): void {
   for (let t = 0; t < triangles.length; t += 6) {
     const nodes = triangles.subarray(t, t + 6);
-    const [ya, za, yb, zb, yc, zc] = [0, 1, 2].flatMap((k) => [at[2 * nodes[k]!]!, at[2 * nodes[k]! + 1]!]) as [number, number, number, number, number, number];
+    const [ya, za, yb, zb, yc, zc] = [0, 1, 2].flatMap((k) => [
+      at[2 * nodes[k]!]!,
+      at[2 * nodes[k]! + 1]!,
+    ]) as [number, number, number, number, number, number];
     const twice = (yb - ya) * (zc - za) - (yc - ya) * (zb - za);
     // Gradients of the area coordinates
     const g = [
@@ -198,7 +210,14 @@ function eachQuadraturePoint({ at, triangles }: Mesh, visit: QuadratureVisitor):
         N.push(4 * l[i]! * l[j]!);
         gradient.push([0, 1].map((k) => 4 * (l[i]! * g[j]![k]! + l[j]! * g[i]![k]!)) as [number, number]);
       }
-      visit((share * twice) / 2, l[0] * ya + l[1] * yb + l[2] * yc, l[0] * za + l[1] * zb + l[2] * zc, N, nodes, gradient);
+      visit(
+        (share * twice) / 2,
+        l[0] * ya + l[1] * yb + l[2] * yc,
+        l[0] * za + l[1] * zb + l[2] * zc,
+        N,
+        nodes,
+        gradient,
+      );
     }
   }
 }

@@ -1,4 +1,5 @@
 import type { SectionProperties, Shape } from '../../model/types.js';
+import { inside } from './outline.js';
 import { integralsOf, outlineOf } from './outlines.js';
 import { saintVenant } from './saint-venant.js';
 
@@ -41,7 +42,8 @@ export function outlineProblem(d: OutlineShape): string | undefined {
     if (ring.length < 3) return `${name} has fewer than three corners`;
     for (let i = 0; i < ring.length; i++) {
       const [a, b] = [ring[i]!, ring[(i + 1) % ring.length]!];
-      if (Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-9) return `${name} has the same corner twice (number ${i + 1})`;
+      if (Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-9)
+        return `${name} has the same corner twice (number ${i + 1})`;
     }
     if (radiusTooLarge(ring)) return `a radius of ${name} is larger than its sides allow`;
     if (crosses(ring)) return `${name} crosses itself`;
@@ -90,15 +92,4 @@ function intersect(a: Corner, b: Corner, c: Corner, d: Corner): boolean {
   const side = (p: Corner, q: Corner, r: Corner) =>
     Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]));
   return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
-}
-
-/** Whether a point lies inside a ring, by the crossings of a ray. */
-export function inside(ring: readonly (readonly number[])[], y: number, z: number): boolean {
-  let within = false;
-  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-    const [yi, zi] = ring[i]! as [number, number];
-    const [yj, zj] = ring[j]! as [number, number];
-    if (zi > z !== zj > z && y < ((yj - yi) * (z - zi)) / (zj - zi) + yi) within = !within;
-  }
-  return within;
 }

@@ -19,9 +19,7 @@ export function tee(d: { h: number; b: number; tw: number; tf: number; r: number
     .fillet(-tw / 2, h - tf, -1, -1, r)
     .centroidal();
   const J =
-    (b * tf ** 3 + (h - tf) * tw ** 3) / 3 +
-    teeJunction(tf, tw, r) -
-    endLoss * (2 * tf ** 4 + tw ** 4);
+    (b * tf ** 3 + (h - tf) * tw ** 3) / 3 + teeJunction(tf, tw, r) - endLoss * (2 * tf ** 4 + tw ** 4);
   return {
     A,
     Iy,

@@ -1,0 +1,40 @@
+import type { MemberState } from '../check.js';
+import { diagram, type Diagram } from '../diagram.js';
+import type { PhysicalMember } from '../physical-member.js';
+import type { SectionClass } from './classification.js';
+import type { LateralTorsional } from './lateral-torsional.js';
+
+/** All that the interaction factors of both annexes go by. */
+export interface InteractionInput {
+  readonly member: PhysicalMember;
+  readonly state: MemberState;
+  readonly cls: SectionClass;
+  readonly NEd: number;
+  readonly MyEd: number;
+  readonly MzEd: number;
+  /** Characteristic resistances: A·fy, Wy·fy, Wz·fy. */
+  readonly NRk: number;
+  readonly MyRk: number;
+  readonly MzRk: number;
+  readonly y: { readonly Ncr: number; readonly lambdaBar: number; readonly chi: number };
+  readonly z: { readonly Ncr: number; readonly lambdaBar: number; readonly chi: number };
+  /** Undefined for members not susceptible to torsional deformations. */
+  readonly lateral: LateralTorsional | undefined;
+  readonly chiLT: number;
+}
+
+export interface InteractionFactors {
+  readonly kyy: number;
+  readonly kyz: number;
+  readonly kzy: number;
+  readonly kzz: number;
+}
+
+/** The diagrams that Cmy, Cmz and CmLT go by: of the member about y and z, and of the stretch between restraints. */
+export function diagramsOf({ member, state, lateral }: InteractionInput): Record<'y' | 'z' | 'LT', Diagram> {
+  return {
+    y: diagram(state.field, 'My', 0, member.length),
+    z: diagram(state.field, 'Mz', 0, member.length),
+    LT: lateral?.diagram ?? diagram(state.field, 'My', 0, member.length),
+  };
+}
