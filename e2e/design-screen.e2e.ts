@@ -178,8 +178,8 @@ test('every number can be traced to its formula', async ({ page, app }) => {
   await openSlipShed(page, app);
   await ledgerValue(page, 'Utilisation').click();
   const panel = page.locator('.p-drawer');
-  await expect(panel).toContainText('EN 1993-1-1 6.2.1(5) eq. 6.1');
-  await expect(panel).toContainText('σx,Ed');
+  await expect(panel).toContainText('EN 1993-1-1 6.2.5(1) eq. 6.12');
+  await expect(panel).toContainText('Wpl,y');
   await panel.getByRole('button').first().click();
   await ledgerValue(page, 'Moment in rafters').click();
   await expect(panel).toContainText('1.35·G + 1.5·S');

@@ -109,7 +109,20 @@ describe('rules', () => {
     expect(snow[0]).toEqual(
       jasmine.objectContaining({ member: 'shed.rafter.left', q: [-4400, -4400], per: 'projected' }),
     );
-    expect(givenBy.get('shed.column.left')).toEqual(['columns', 'wind-windward']);
+    expect(givenBy.get('shed.column.left')).toEqual(['columns', 'rails', 'wind-windward']);
+  });
+
+  it('give the lengths that the checks take, with units, later ones over earlier ones', () => {
+    const design = slipShed();
+    design.rules.push({
+      id: 'held',
+      where: 'role == "rafter"',
+      set: { lengths: { LLT: '0 m', Lcy: '2 * eaves' } },
+    });
+    const rafter = built(design).model.members.find(({ id }) => id === 'shed.rafter.left')!;
+    expect(rafter.design).toEqual({ Lcz: 1.6, LLT: 0, Lcy: 12.8 });
+    design.rules.push({ id: 'wrong', where: 'role == "rafter"', set: { lengths: { LLT: '-1 m' } } });
+    expect(problems(design)[0]!.message).toContain('below zero');
   });
 
   it('later ones win', () => {

@@ -74,7 +74,15 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
       nodes: geometry.nodes.map(({ id, x, y, z }) => ({ id, x, y, z })),
       members: geometry.members.map(({ id, start, end }) => {
         const hinges = rules.hinges.get(id);
-        return { id, start, end, section: sectionOf(id), ...(hinges ? { hinges } : {}) };
+        const checked = rules.design.get(id);
+        return {
+          id,
+          start,
+          end,
+          section: sectionOf(id),
+          ...(hinges ? { hinges } : {}),
+          ...(checked ? { design: checked } : {}),
+        };
       }),
       supports: [...rules.supports],
       loadCases: own.loadCases.map(({ id, nature, selfWeight }) => ({

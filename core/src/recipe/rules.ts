@@ -1,17 +1,19 @@
 import { findProfile } from '../library/profiles.js';
-import type { Freedom, Hinges, Load, Support } from '../model/types.js';
+import type { Freedom, Hinges, Load, MemberDesign, Support } from '../model/types.js';
 import { attempt, fail, problem, type Problem } from '../problem.js';
 import type { QuantityName } from '../units/quantities.js';
 import { evaluateCondition, evaluateQuantity, type Scope, type ScopeValue } from './evaluate.js';
 import { compileExpression } from './expression-language.js';
 import type { Geometry, GeometryMember, GeometryNode } from './geometry.js';
-import type { Design, LineLoadRule, NameReference, Rule, SupportKind } from './types.js';
+import type { Design, LengthsRule, LineLoadRule, NameReference, Rule, SupportKind } from './types.js';
 
 /** What the rules gave to members and nodes, and which rule gave it. */
 export interface Assignment {
   readonly section: ReadonlyMap<string, string>;
   readonly material: ReadonlyMap<string, string>;
   readonly supports: readonly Support[];
+  /** What the checks take for a member, by member. */
+  readonly design: ReadonlyMap<string, MemberDesign>;
   /** By member, then end. */
   readonly hinges: ReadonlyMap<string, { start?: Hinges; end?: Hinges }>;
   /** By load case. */
@@ -34,6 +36,7 @@ export function applyRules(
   const supports = new Map<string, Support>();
   const hinged = new Map<string, Hinges>();
   const loads = new Map<string, Load[]>();
+  const checked = new Map<string, MemberDesign>();
   const givenBy = new Map<string, string[]>();
   const notes: string[] = [];
   const nodeOf = new Map(geometry.nodes.map((node) => [node.id, node]));
@@ -64,6 +67,8 @@ export function applyRules(
             section.set(member.id, sectionName(resolveName(rule.set.section, scope, rule), rule));
           if (rule.set?.material !== undefined)
             material.set(member.id, resolveName(rule.set.material, scope, rule));
+          if (rule.set?.lengths)
+            checked.set(member.id, { ...checked.get(member.id), ...lengthsOf(rule.set.lengths, own, place) });
           if (rule.load) {
             const list = loads.get(rule.load.case) ?? [];
             list.push(lineLoad(rule.load, member.id, own, place));
@@ -87,6 +92,7 @@ export function applyRules(
     section,
     material,
     supports: [...supports.values()],
+    design: checked,
     hinges: placeHinges(geometry, hinged),
     loads,
     givenBy,
@@ -187,6 +193,26 @@ function supportOf(
       support[freedom] = value === 'fixed' ? 'fixed' : evaluateQuantity(value, scope, quantity, place);
     }
   return support;
+}
+
+/** Lengths of a rule, m; none may be below zero. */
+function lengthsOf(
+  lengths: LengthsRule,
+  scope: Scope,
+  place: { what: string; where: Record<string, unknown> },
+): MemberDesign {
+  return Object.fromEntries(
+    Object.entries(lengths).map(([name, text]) => {
+      const length = evaluateQuantity(text, scope, 'length', place);
+      if (length < 0)
+        fail(
+          'out-of-range',
+          `In ${place.what} the length ${name} is ${text}, below zero; give 0 for held throughout.`,
+          place.where,
+        );
+      return [name, length];
+    }),
+  );
 }
 
 function lineLoad(

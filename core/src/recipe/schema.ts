@@ -23,7 +23,11 @@ const rule = object(
     id: text,
     title: text,
     where: expression,
-    set: object({ section: nameReference, material: nameReference }),
+    set: object({
+      section: nameReference,
+      material: nameReference,
+      lengths: object({ Lcy: expression, Lcz: expression, LT: expression, LLT: expression }),
+    }),
     support,
     hinge: { type: 'array', items: { enum: ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'] }, minItems: 1, maxItems: 6 },
     load: object(

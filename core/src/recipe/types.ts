@@ -67,12 +67,15 @@ export interface Rule {
   id: string;
   title?: string;
   where: Expression;
-  set?: { section?: NameReference; material?: NameReference };
+  set?: { section?: NameReference; material?: NameReference; lengths?: LengthsRule };
   support?: SupportKind;
   /** Released at all but one of the members that meet at the node. */
   hinge?: Release[];
   load?: LineLoadRule;
 }
+
+/** Buckling lengths and the distance of lateral restraints that the checks take, see the frame model's `design`. */
+export type LengthsRule = Partial<Record<'Lcy' | 'Lcz' | 'LT' | 'LLT', Expression>>;
 
 /** A usual support, or by freedom `fixed` or an expression for a spring. */
 export type SupportKind = 'fixed' | 'pinned' | 'roller' | Partial<Record<Freedom, Expression>>;

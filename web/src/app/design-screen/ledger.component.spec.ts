@@ -58,6 +58,9 @@ describe('LedgerComponent', () => {
     (fixture.nativeElement as HTMLElement).querySelector<HTMLElement>('.member')!.click();
     const trace = traces.open()!()!;
     expect(trace.about).toContain('shed.column.left');
+    // Every condition with its utilisation, the worst first, and the way to the worst
+    expect(trace.steps[0]!.clause).toBe('6.3.3(4) eq. 6.62');
     expect(trace.steps.some((step) => step.clause === '6.3.1.1(1) eq. 6.46')).toBeTrue();
+    expect(trace.steps.some((step) => step.symbol === 'kzy')).toBeTrue();
   });
 });

@@ -6,6 +6,7 @@ import {
   memberChecker,
   significant,
   type Calculated,
+  type CalculationStep,
   type Figure,
   type MemberCheck,
 } from '@hashira/core';
@@ -100,8 +101,19 @@ export class LedgerComponent {
         title: full.governs?.title ?? 'Utilisation',
         about: `${this.title()}: ${check.member}, ${full.governs?.combination ?? ''}. ${full.reasons.join(' ')}`,
         value: full.utilisation === undefined ? 'not covered' : significant(full.utilisation),
-        steps: [...(full.governs?.steps ?? [])],
+        steps: [...everyItem(full), ...(full.governs?.steps ?? [])],
       };
     });
   }
+}
+
+/** A line for each condition of a member, the worst first: what governs is worked out below them. */
+function everyItem({ items }: MemberCheck): CalculationStep[] {
+  return items
+    .flatMap(({ utilisation, title, combination, clause }) =>
+      utilisation === undefined
+        ? []
+        : [{ symbol: 'η', value: utilisation, unit: '', from: `${title}, ${combination}`, clause }],
+    )
+    .sort((a, b) => b.value - a.value);
 }

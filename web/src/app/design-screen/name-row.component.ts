@@ -4,13 +4,14 @@ import { catalogue, grades, type Parameter } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { OwnMarkComponent } from './own-mark.component';
 
-const profiles = ['HEA', 'HEB', 'IPE'].map((series) => ({
+/** I sections: what portals are made of. */
+const profiles = ['HEA', 'HEB', 'HEM', 'IPE', 'IPN', 'UB', 'UC'].map((series) => ({
   label: series,
   items: catalogue
     .filter((entry) => entry.series === series)
     .map(({ name }) => ({ label: name, value: name })),
 }));
-const materials = grades.map(({ id }) => ({ label: id, value: id }));
+const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => ({ label: id, value: id }));
 
 /** A section or a material of the design, chosen from the library. */
 @Component({

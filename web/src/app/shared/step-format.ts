@@ -18,6 +18,11 @@ const quantityOf: Record<string, QuantityName> = {
   '': 'number',
 };
 
+/** A clause with its standard: EN 1993-1-1 unless it names another. */
+export function clauseText(clause: string): string {
+  return clause.startsWith('EN ') ? clause : `EN 1993-1-1 ${clause}`;
+}
+
 /** A step's value for reading, with its unit; displacements in mm, other lengths in m. */
 export function stepValue(step: CalculationStep): string {
   const quantity = quantityFor(step);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Drawer } from 'primeng/drawer';
-import { stepExact, stepValue } from './step-format';
+import { clauseText, stepExact, stepValue } from './step-format';
 import { TraceService } from './trace.service';
 
 /** Shows how a number came about, line by line, so that it can be followed with a pocket calculator. */
@@ -27,7 +27,7 @@ import { TraceService } from './trace.service';
               <td class="soft">
                 {{ step.from }}
                 @if (step.clause) {
-                  <span class="clause">EN 1993-1-1 {{ step.clause }}</span>
+                  <span class="clause">{{ clause(step.clause) }}</span>
                 }
               </td>
             </tr>
@@ -74,6 +74,7 @@ import { TraceService } from './trace.service';
 export class TracePanelComponent {
   private readonly service = inject(TraceService);
   protected readonly trace = computed(() => this.service.open()?.());
+  protected readonly clause = clauseText;
   protected readonly value = stepValue;
   protected readonly exact = stepExact;
 
