@@ -90,8 +90,8 @@ export interface SectionCheck extends CheckHead {
   readonly by?: Extreme;
   /** The resistance does not go by the class: `by` holds for every uniform member. */
   readonly steady?: boolean;
-  /** Of a check by one force the least capacity that any class leaves: combinations that cannot be the worst are left out. */
-  least?(member: PhysicalMember): number;
+  /** An upper bound of the utilisation anywhere on a uniform member: combinations that cannot be the worst are left out. */
+  atMost?(member: PhysicalMember, state: MemberState): number;
   /** Whether such forces, the greatest of the member, can bring anything at all; absent: always. */
   concerns?(member: PhysicalMember, reach: Reach): boolean;
   evaluate(section: CheckSection, forces: Forces, member: PhysicalMember, log?: StepLog): Verdict;

@@ -23,8 +23,10 @@ export interface Diagram {
 export interface DiagramPiece {
   readonly from: number;
   readonly to: number;
-  /** Coefficients of powers of x − origin. */
-  readonly coefficients: Float64Array;
+  /** Coefficients of powers of x − origin: `terms` of them in `source` from `at` on. */
+  readonly source: Float64Array;
+  readonly at: number;
+  readonly terms: number;
   readonly origin: number;
 }
 
@@ -37,7 +39,7 @@ export function diagram(field: MemberField, name: 'My' | 'Mz', from: number, to:
     const b = Math.min(to, breaks[s + 1]!);
     if (b - a <= 1e-12 * (to - from)) continue;
     const at = terms * (6 * s + (name === 'My' ? 4 : 5));
-    pieces.push({ from: a, to: b, coefficients: forces.subarray(at, at + terms), origin: breaks[s]! });
+    pieces.push({ from: a, to: b, source: forces, at, terms, origin: breaks[s]! });
   }
   const at = (x: number): number => {
     const piece = pieces.find(({ to: end }) => x <= end) ?? pieces[pieces.length - 1]!;
@@ -77,39 +79,48 @@ export function diagram(field: MemberField, name: 'My' | 'Mz', from: number, to:
   };
 }
 
-export function valueOf({ coefficients, origin }: DiagramPiece, x: number): number {
+export function valueOf({ source, at, terms, origin }: DiagramPiece, x: number): number {
   let sum = 0;
-  for (let i = coefficients.length - 1; i >= 0; i--) sum = sum * (x - origin) + coefficients[i]!;
+  for (let i = terms - 1; i >= 0; i--) sum = sum * (x - origin) + source[at + i]!;
   return sum;
 }
 
-export function slopeOf({ coefficients, origin }: DiagramPiece, x: number): number {
+export function slopeOf({ source, at, terms, origin }: DiagramPiece, x: number): number {
   let sum = 0;
-  for (let i = coefficients.length - 1; i >= 1; i--) sum = sum * (x - origin) + i * coefficients[i]!;
+  for (let i = terms - 1; i >= 1; i--) sum = sum * (x - origin) + i * source[at + i]!;
   return sum;
 }
 
-function turns({ coefficients, origin, from, to }: DiagramPiece): number[] {
-  const [, c1 = 0, c2 = 0, c3 = 0] = coefficients;
-  if (coefficients.length <= 4) {
-    if (c2 === 0 && c3 === 0) return [];
+/** Second derivative at x. */
+export function curvatureOf({ source, at, terms, origin }: DiagramPiece, x: number): number {
+  let sum = 0;
+  for (let i = terms - 1; i >= 2; i--) sum = sum * (x - origin) + i * (i - 1) * source[at + i]!;
+  return sum;
+}
+
+/** No coefficient beyond the first power. */
+function isStraight({ source, at, terms }: DiagramPiece): boolean {
+  for (let i = 2; i < terms; i++) if (source[at + i] !== 0) return false;
+  return true;
+}
+
+function turns(piece: DiagramPiece): number[] {
+  const { source, at, terms, origin, from, to } = piece;
+  if (isStraight(piece)) return [];
+  if (terms <= 4) {
     const out: number[] = [];
-    cubicTurns(c1, c2, c3, to - origin, out);
+    cubicTurns(source[at + 1]!, source[at + 2] ?? 0, terms > 3 ? source[at + 3]! : 0, to - origin, out);
     return out.map((t) => t + origin).filter((x) => x > from);
   }
   // rootsBetween looks from zero: shift by the piece's start
-  const derivative = Float64Array.from(
-    { length: coefficients.length - 1 },
-    (_, i) => (i + 1) * coefficients[i + 1]!,
-  );
+  const derivative = Float64Array.from({ length: terms - 1 }, (_, i) => (i + 1) * source[at + i + 1]!);
   return rootsBetween(derivative, from - origin, to - origin).map((t) => t + origin);
 }
 
 /** How far a piece departs from a straight line, N·m. */
 function curvatureOver(piece: DiagramPiece): number {
-  const { from, to, coefficients } = piece;
-  if (coefficients.length < 3 || (coefficients.length <= 4 && coefficients[2] === 0 && !coefficients[3]))
-    return 0;
+  if (isStraight(piece)) return 0;
+  const { from, to } = piece;
   let most = 0;
   for (const share of [0.25, 0.5, 0.75]) {
     const x = from + share * (to - from);

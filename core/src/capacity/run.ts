@@ -179,7 +179,7 @@ function alongMember(
   const at = (place: Place): Verdict => check.evaluate(member.sectionAt(place.x), place.forces, member);
   let top = 0;
   const coarse = candidates(check, member, states, all).flatMap(({ state, bound }) => {
-    if (bound < near * top) return [];
+    if (bound <= top) return [];
     let worst: { index: number; verdict: NonNullable<Verdict>; utilisation: number } | undefined;
     placesOf(state).forEach((place, index) => {
       const verdict = at(place);
@@ -229,11 +229,9 @@ function candidates(
   states: readonly MemberState[],
   all: boolean,
 ): { state: MemberState; bound: number }[] {
-  const { by } = check;
-  const least = all || !by || member.tapered ? undefined : check.least?.(member);
-  if (by === undefined || least === undefined) return states.map((state) => ({ state, bound: Infinity }));
+  if (all || !check.atMost || member.tapered) return states.map((state) => ({ state, bound: Infinity }));
   return states
-    .map((state) => ({ state, bound: state.extremes[by].value / least }))
+    .map((state) => ({ state, bound: check.atMost!(member, state) }))
     .sort((a, b) => b.bound - a.bound);
 }
 

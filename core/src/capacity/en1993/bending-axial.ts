@@ -1,7 +1,7 @@
 import type { SectionCheck } from '../check.js';
 import { resistanceClass } from './classification.js';
 import { bendingResistance } from './resistance.js';
-import { hasReducedMoment, reducedMomentShare } from './reduced-moment.js';
+import { hasReducedMoment, momentRatioAtMost, reducedMomentShare } from './reduced-moment.js';
 import { hasAxial, hasMy, hasMz } from './significant.js';
 
 /** Bending with axial force, EN 1993-1-1 6.2.9.1: MEd ≤ MN,Rd in classes 1 and 2. */
@@ -11,6 +11,7 @@ const bendingAndAxial = (axis: 'y' | 'z'): SectionCheck => ({
   title: `Bending about ${axis} with axial force`,
   axis,
   covers: ({ section }) => hasReducedMoment(section),
+  atMost: (member, state) => momentRatioAtMost(member, axis, state),
   evaluate(s, f, { code }, log) {
     if (!hasAxial(s, f) || !(axis === 'y' ? hasMy(s, f) : hasMz(s, f))) return undefined;
     const cls = resistanceClass(s, f, log);

@@ -11,7 +11,8 @@ const bending = (axis: 'y' | 'z'): SectionCheck => ({
   title: `Bending about ${axis}`,
   axis,
   by: axis === 'y' ? 'My' : 'Mz',
-  least: ({ section: s, code }) => leastModulus(s, axis) * (s.fy / code.gammaM0),
+  atMost: ({ section: s, code }, state) =>
+    ((axis === 'y' ? state.My : state.Mz).value * code.gammaM0) / (leastModulus(s, axis) * s.fy),
   covers: ({ section }) => section.kind !== 'angle',
   evaluate(s, f, { code }, log) {
     if (!(axis === 'y' ? hasMy(s, f) : hasMz(s, f))) return undefined;

@@ -2,7 +2,7 @@ import type { SectionCheck } from '../check.js';
 import type { CheckSection } from '../section.js';
 import { resistanceClass } from './classification.js';
 import { bendingResistance } from './resistance.js';
-import { hasReducedMoment, reducedMomentShare } from './reduced-moment.js';
+import { hasReducedMoment, momentRatioAtMost, reducedMomentShare } from './reduced-moment.js';
 import { hasMy, hasMz } from './significant.js';
 
 /** Exponents α and β of eq. 6.41 (6.2.9.1(6)). */
@@ -28,6 +28,11 @@ export const biaxialBending: SectionCheck = {
   clause: '6.2.9.1(6) eq. 6.41',
   title: 'Bending about both axes with axial force',
   covers: ({ section }) => hasReducedMoment(section),
+  // Exponents of 1 or more make less of ratios up to 1
+  atMost(member, state) {
+    const [y, z] = [momentRatioAtMost(member, 'y', state), momentRatioAtMost(member, 'z', state)];
+    return y <= 1 && z <= 1 ? y + z : Infinity;
+  },
   evaluate(s, f, { code }, log) {
     if (!hasMy(s, f) || !hasMz(s, f)) return undefined;
     const cls = resistanceClass(s, f, log);

@@ -10,7 +10,8 @@ export const compression: SectionCheck = {
   clause: '6.2.4(1) eq. 6.9',
   title: 'Compression',
   by: 'compression',
-  least: ({ section: s, code }) => (compressionArea(s, compressedClass(s)) * s.fy) / code.gammaM0,
+  atMost: ({ section: s, code }, { compression: N }) =>
+    (N.value * code.gammaM0) / (compressionArea(s, compressedClass(s)) * s.fy),
   covers: () => true,
   evaluate(s, f, { code }, log) {
     if (f.N >= 0 || !hasAxial(s, f)) return undefined;

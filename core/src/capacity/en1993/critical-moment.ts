@@ -1,5 +1,5 @@
 import type { StepLog } from '../check.js';
-import { slopeOf, valueOf, type Diagram } from '../diagram.js';
+import { curvatureOf, slopeOf, valueOf, type Diagram } from '../diagram.js';
 import type { CheckSection } from '../section.js';
 
 /** Sine half-waves in the series for the twist. */
@@ -23,13 +23,14 @@ export function c1Of(s: CheckSection, d: Diagram, length: number): number {
   const size = Math.abs(d.peak.value);
   if (size === 0) return 1;
   if (d.straight && Math.abs(d.start - d.end) < 1e-9 * size) return 1;
-  const k = stiffnesses(s, length);
-  const J = squareCosines(d, size);
+  const k = stiffnesses(s, length, diagonal);
+  const J = squareCosines(d, size, integrals);
   // Largest eigenvalue of k^(-1/2)·load·k^(-1/2), relative to a uniform moment's k1
   const L = d.to - d.from;
+  for (let m = 0; m < terms; m++) roots[m] = Math.sqrt(k[0]! / k[m]!);
   for (let m = 0; m < terms; m++)
     for (let n = 0; n <= m; n++) {
-      const value = ((J[m - n]! - J[m + n + 2]!) / L) * (k[0]! / Math.sqrt(k[m]! * k[n]!));
+      const value = ((J[m - n]! - J[m + n + 2]!) / L) * roots[m]! * roots[n]!;
       scaled[m * terms + n] = value;
       scaled[n * terms + m] = value;
     }
@@ -37,11 +38,15 @@ export function c1Of(s: CheckSection, d: Diagram, length: number): number {
 }
 
 const scaled = new Float64Array(terms * terms);
+const roots = new Float64Array(terms);
+const diagonal = new Float64Array(terms);
+const integrals = new Float64Array(2 * terms + 1);
 
-/** E·Iw·(nπ/L)⁴ + G·It·(nπ/L)², up to a common factor. */
-function stiffnesses(s: CheckSection, length: number): number[] {
+/** E·Iw·(nπ/L)⁴ + G·It·(nπ/L)², up to a common factor, into `out`. */
+function stiffnesses(s: CheckSection, length: number, out: Float64Array): Float64Array {
   const warping = (s.E * s.p.Iw * Math.PI ** 2) / (length * length * s.G * s.p.J);
-  return Array.from({ length: terms }, (_, i) => (warping * (i + 1) ** 2 + 1) * (i + 1) ** 2);
+  for (let n = 1; n <= terms; n++) out[n - 1] = (warping * n * n + 1) * n * n;
+  return out;
 }
 
 /** Quadrature of a stretch that is one piece: two panels of twelve points, with the cosines there. */
@@ -59,9 +64,9 @@ const wholeStretch = [0.25, 0.75].flatMap((middle) =>
 );
 
 /** ∫ (M/size)²·cos(kπx/L) dx, k from 0. */
-function squareCosines(d: Diagram, size: number): Float64Array {
+function squareCosines(d: Diagram, size: number, J: Float64Array): Float64Array {
   const L = d.to - d.from;
-  const J = new Float64Array(2 * terms + 1);
+  J.fill(0);
   if (d.pieces.length === 1) {
     const piece = d.pieces[0]!;
     for (const { share, weight, cosines } of wholeStretch) {
@@ -81,7 +86,7 @@ function squareCosines(d: Diagram, size: number): Float64Array {
 /** (2/L)·∫ M²·sin(mπx/L)·sin(nπx/L) dx. */
 function squareMoments(d: Diagram): number[][] {
   const L = d.to - d.from;
-  const J = squareCosines(d, 1);
+  const J = squareCosines(d, 1, new Float64Array(2 * terms + 1));
   return Array.from({ length: terms }, (_, i) =>
     Array.from({ length: terms }, (_, j) => (J[Math.abs(i - j)]! - J[i + j + 2]!) / L),
   );
@@ -118,10 +123,11 @@ function eachPoint(d: Diagram, visit: (x: number, weight: number, value: number)
   }
 }
 
+const vectors: [Float64Array, Float64Array] = [new Float64Array(terms), new Float64Array(terms)];
+
 /** By powers of the matrix; the Rayleigh quotient settles before the vector does. */
 function largestEigenvalue(a: Float64Array): number {
-  let x = new Float64Array(terms);
-  let y = new Float64Array(terms);
+  let [x, y] = vectors;
   // Symmetric and antisymmetric shapes both take part
   for (let i = 0; i < terms; i++) x[i] = 1 / (i + 1);
   let value = 0;
@@ -138,7 +144,7 @@ function largestEigenvalue(a: Float64Array): number {
       yy += sum * sum;
     }
     const next = xy / xx;
-    if (Math.abs(next - value) <= 1e-8 * next) return next;
+    if (Math.abs(next - value) <= 1e-6 * next) return next;
     value = next;
     const scale = 1 / Math.sqrt(yy);
     for (let i = 0; i < terms; i++) y[i]! *= scale;
@@ -156,7 +162,7 @@ export function c2zgOf(s: CheckSection, d: Diagram, length: number, zg: number, 
   if (size === 0 || zg === 0) return 0;
   const L = d.to - d.from;
   const base = (s.G * s.p.J * Math.PI ** 2) / length ** 2;
-  const k = stiffnesses(s, length).map((v) => v * base);
+  const k = [...stiffnesses(s, length, diagonal)].map((v) => v * base);
   const square = squareMoments(d).map((row) => row.map((v) => v / (s.E * s.p.Iz)));
   const lifted = liftedLoads(d, zg, L);
   const stable = (factor: number): boolean =>
@@ -189,15 +195,13 @@ function liftedLoads(d: Diagram, zg: number, L: number): number[][] {
   const J = new Float64Array(2 * terms + 1);
   const angle = (x: number) => (Math.PI * (x - d.from)) / L;
   for (const piece of d.pieces) {
-    const c = piece.coefficients;
     const panels = 2;
     const half = (piece.to - piece.from) / (2 * panels);
     for (let i = 0; i < panels; i++)
       for (const [node, weight] of gauss)
         for (const sign of [-1, 1]) {
           const x = piece.from + (2 * i + 1) * half + sign * node * half;
-          let second = 0;
-          for (let q = c.length - 1; q >= 2; q--) second = second * (x - piece.origin) + q * (q - 1) * c[q]!;
+          const second = curvatureOf(piece, x);
           addCosines(J, angle(x), -second * weight * half);
         }
   }

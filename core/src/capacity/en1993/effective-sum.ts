@@ -1,8 +1,8 @@
 import type { SectionCheck } from '../check.js';
 import { beyondClass3 } from './beyond-class-3.js';
-import { resistanceClass, staysPlastic } from './classification.js';
+import { compressedClass, resistanceClass } from './classification.js';
 import { effectiveSection } from './effective-section.js';
-import { bendingModulus, compressionArea, logStrength } from './resistance.js';
+import { bendingModulus, compressionArea, leastModulus, logStrength } from './resistance.js';
 import { hasAxial, hasMy, hasMz } from './significant.js';
 
 /** Axial force with bending in class 4, EN 1993-1-1 6.2.9.3(2) eq. 6.44, with the shift eN of the effective centroid. */
@@ -11,7 +11,15 @@ export const effectiveSum: SectionCheck = {
   clause: '6.2.9.3(2) eq. 6.44',
   title: 'Axial force with bending on the effective section',
   covers: ({ section }) => !['angle', 'rectangle', 'round'].includes(section.kind),
-  concerns: ({ section, tapered }) => tapered || !staysPlastic(section),
+  concerns: ({ section, tapered }) => tapered || compressedClass(section) === 4,
+  atMost({ section: s, code }, { extremes, compression, My, Mz }) {
+    if (s.kind === 'tube' || compressedClass(s) < 4) return Infinity;
+    const whole = effectiveSection(s, 'N');
+    const N = Math.max(extremes.tension.value, compression.value);
+    const y = (My.value + N * Math.abs(whole.ez)) / leastModulus(s, 'y');
+    const z = (Mz.value + N * Math.abs(whole.ey)) / leastModulus(s, 'z');
+    return ((N / Math.min(whole.A, s.p.A) + y + z) * code.gammaM0) / s.fy;
+  },
   evaluate(s, f, { code }, log) {
     if ([hasAxial(s, f), hasMy(s, f), hasMz(s, f)].filter(Boolean).length < 2) return undefined;
     const cls = resistanceClass(s, f, log);

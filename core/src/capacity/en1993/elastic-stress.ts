@@ -43,6 +43,14 @@ export const elasticStress: SectionCheck = {
   title: 'Elastic stress with axial force and bending',
   covers: () => true,
   concerns: ({ section, tapered }) => tapered || !staysPlastic(section),
+  atMost: ({ section: s, code }, { extremes, compression, My, Mz }) =>
+    s.kind === 'angle'
+      ? Infinity
+      : ((Math.max(extremes.tension.value, compression.value) / s.p.A +
+          My.value / s.p.Wely +
+          Mz.value / s.p.Welz) *
+          code.gammaM0) /
+        s.fy,
   evaluate(s, f, { code }, log) {
     const [N, My, Mz] = [hasAxial(s, f), hasMy(s, f), hasMz(s, f)];
     const enough = s.kind === 'angle' ? My || Mz : [N, My, Mz].filter(Boolean).length > 1;

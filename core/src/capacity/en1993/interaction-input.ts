@@ -32,9 +32,8 @@ export interface InteractionFactors {
 
 /** The diagrams that Cmy, Cmz and CmLT go by: of the member about y and z, and of the stretch between restraints. */
 export function diagramsOf({ member, state, lateral }: InteractionInput): Record<'y' | 'z' | 'LT', Diagram> {
-  return {
-    y: diagram(state.field, 'My', 0, member.length),
-    z: diagram(state.field, 'Mz', 0, member.length),
-    LT: lateral?.diagram ?? diagram(state.field, 'My', 0, member.length),
-  };
+  const stretch = lateral?.diagram;
+  const whole = stretch && stretch.to - stretch.from > 0.999 * member.length;
+  const y = whole ? stretch : diagram(state.field, 'My', 0, member.length);
+  return { y, z: diagram(state.field, 'Mz', 0, member.length), LT: stretch ?? y };
 }

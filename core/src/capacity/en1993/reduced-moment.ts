@@ -1,4 +1,5 @@
-import type { StepLog } from '../check.js';
+import type { MemberState, StepLog } from '../check.js';
+import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
 
 /** Sections whose plastic resistance with an axial force 6.2.9.1 gives. */
@@ -65,6 +66,15 @@ function shareOf(s: CheckSection, axis: 'y' | 'z', n: number, areaLost: number, 
  * section fails by its own item as well.
  */
 export const remainder = 1e-3;
+
+/** At most My,Ed/MN,y,Rd or Mz,Ed/MN,z,Rd of a member in one combination: the greatest moment with the greatest axial force. */
+export function momentRatioAtMost(member: PhysicalMember, axis: 'y' | 'z', state: MemberState): number {
+  const { section: s, code } = member;
+  const N = Math.max(state.extremes.tension.value, state.compression.value);
+  const n = (N * code.gammaM0) / (s.p.A * s.fy);
+  const [W, M] = axis === 'y' ? [s.p.Wply, state.My.value] : [s.p.Wplz, state.Mz.value];
+  return (M * code.gammaM0) / (reducedMomentShare(s, axis, n) * W * s.fy);
+}
 
 /** A round bar: N by the band about its middle, M by the segments beyond, n = 1 − (2θ − sin 2θ)/π, m = sin³θ. */
 function roundShare(n: number): number {

@@ -12,6 +12,12 @@ const shearAndTorsion = (axis: 'y' | 'z'): SectionCheck => ({
   axis,
   covers: ({ section }) => ['i', 'unequal-i', 'channel', 'box', 'tube'].includes(section.kind),
   concerns: ({ section: s }, { T }) => T > 1e-7 * Math.min(s.p.Wely, s.p.Welz) * s.fy,
+  // Both forces at their greatest at once
+  atMost(member, { extremes }) {
+    const forces = { N: 0, Vy: extremes.Vy.value, Vz: extremes.Vz.value, T: extremes.T.value, My: 0, Mz: 0 };
+    const verdict = this.evaluate(member.section, forces, member);
+    return verdict && !('reason' in verdict) ? verdict.demand / verdict.capacity : 0;
+  },
   evaluate(s, f, { code }, log) {
     const V = Math.abs(axis === 'y' ? f.Vy : f.Vz);
     if (!hasTorsion(s, f) || !hasShear(s, V)) return undefined;
