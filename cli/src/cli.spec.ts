@@ -142,6 +142,48 @@ describe('hashira', () => {
     expect(errorsOf(hashira('solve', path('bad.json')))[0]!.message).toContain('not JSON');
   });
 
+  it('checks the members of an alternative, by either code', () => {
+    const built = hashira('build', shed, '--alternative', 'Pinned bases');
+    writeFileSync(path('m.json'), built.out);
+    for (const code of ['EN1993', 'AISC360']) {
+      const { code: exit, out, err } = hashira('check', path('m.json'), '--code', code);
+      expect([exit, err]).toEqual([0, '']);
+      const file = JSON.parse(out) as {
+        format: string;
+        code: string;
+        members: Record<string, { status: string; items: { clause: string; steps: unknown[] }[] }>;
+        summary: { status: string; utilisation: number };
+      };
+      expect(file.format).toBe('hashira-checks');
+      expect(file.code).toBe(code);
+      expect(Object.keys(file.members)).toContain('shed.rafter.left');
+      expect(file.members['shed.rafter.left']!.items.every(({ steps }) => steps.length > 1)).toBeTrue();
+      expect(file.summary.utilisation).toBeGreaterThan(0.1);
+      expect(file.summary.utilisation).toBeLessThan(1);
+    }
+  });
+
+  it('refuses an unknown code and a model without anything to check', () => {
+    const built = JSON.parse(hashira('build', shed).out) as Model & Record<string, unknown>;
+    writeFileSync(path('m.json'), JSON.stringify(built));
+    expect(errorsOf(hashira('check', path('m.json'), '--code', 'XX'))[0]!.code).toBe('unknown-code');
+    writeFileSync(path('m.json'), JSON.stringify({ ...built, combinations: [] }));
+    expect(errorsOf(hashira('check', path('m.json')))[0]!.code).toBe('nothing-to-check');
+  });
+
+  it('lists the library, answers a question and prints a profile', () => {
+    expect(hashira('sections').out).toContain('EN 10210-2');
+    const { out } = hashira('sections', 'lightest', 'HEA', 'with', 'Wpl,y above 1200 cm3');
+    expect(out.split('\n')[1]).toMatch(/^HEA 300 /);
+    const printed = hashira('section', 'ipe300').out;
+    // Published: 8356 cm⁴, 628.4 cm³
+    expect(printed).toMatch(/Iy +8356 cm⁴/);
+    expect(printed).toMatch(/Wpl,y +628.4 cm³/);
+    expect(hashira('section', 'IPE 300', '--depth', '450').out).toContain('made 450 mm deep');
+    expect(errorsOf(hashira('section', 'IPE 310'))[0]!.message).toContain('IPE 300');
+    expect(errorsOf(hashira('sections', 'lightest FOO'))[0]!.code).toBe('unknown-query');
+  });
+
   it('says what is wrong with files and names', () => {
     expect(errorsOf(hashira('solve', path('none.json')))[0]!.code).toBe('no-file');
     expect(errorsOf(hashira('build', shed, '--alternative', 'Glued'))[0]!.message).toContain(
