@@ -6,7 +6,7 @@ import {
   massOf,
   parseQuery,
   queryProfiles,
-} from '@hashira/core';
+} from '@hashira/core/library';
 import { writeText } from './output.js';
 
 /** `hashira sections [question]`: the library's series, or the profiles that answer a question. */
