@@ -250,7 +250,7 @@ describe('the checks file', () => {
     });
     taper.members[0]!.endSection = 'deep';
     const checked = checkFile(taper).members['m']!;
-    expect(checked.reasons![0]).toContain('6.3.4');
+    expect(checked.reasons).toBeUndefined();
     // The section is checked with its local dimensions: worst nearer to the thin end than to midspan
     const bending = checked.items.find(({ clause }) => clause.startsWith('6.2.5'))!;
     expect(bending.x).toBeLessThan(3);

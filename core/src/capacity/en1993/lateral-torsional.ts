@@ -56,7 +56,7 @@ function factors(
 }
 
 /** Curve of 6.3.2.2 (Table 6.4). */
-function generalCurve(s: CheckSection): BucklingCurve {
+export function generalCurve(s: CheckSection): BucklingCurve {
   if (s.kind !== 'i' && s.kind !== 'unequal-i') return 'd';
   const slim = s.h / s.b <= 2;
   return s.fabrication === 'welded' ? (slim ? 'c' : 'd') : slim ? 'a' : 'b';
