@@ -9,10 +9,10 @@ export interface Place {
   readonly forces: Forces;
 }
 
-const inner = [0.25, 0.5, 0.75];
+const inner = [1 / 3, 2 / 3];
 
 /**
- * Places where a condition can be at its worst: both sides of every break, where the moments turn, and quarters between;
+ * Places where a condition can be at its worst: both sides of every break, where the moments turn, and thirds between;
  * what lies between them is found by {@link worstBetween}.
  */
 export function places(field: MemberField): Place[] {

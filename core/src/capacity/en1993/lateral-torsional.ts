@@ -2,6 +2,7 @@ import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
 import { diagram, type Diagram } from '../diagram.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
+import { forcesAtX } from '../stations.js';
 import { imperfectionFactor, type BucklingCurve } from './buckling-curves.js';
 import { asymmetry, c1Of, c2zgOf, criticalMoment } from './critical-moment.js';
 import { kcOf } from './equivalent-moment.js';
@@ -106,6 +107,20 @@ function generalChi(s: CheckSection, lambdaBar: number, log?: StepLog): number {
   return chi;
 }
 
+/** χLT of 6.3.2.3(1) eq. 6.57. */
+function plainChi(s: CheckSection, lambdaBar: number, log?: StepLog): number {
+  const curve = rolledCurve(s);
+  const alpha = imperfectionFactor[curve];
+  const beta = 0.75;
+  const phi = 0.5 * (1 + alpha * (lambdaBar - 0.4) + beta * lambdaBar ** 2);
+  const top = Math.min(1, 1 / lambdaBar ** 2);
+  const chi = lambdaBar <= 0.4 ? 1 : Math.min(top, 1 / (phi + Math.sqrt(phi ** 2 - beta * lambdaBar ** 2)));
+  log?.('αLT', alpha, '', `buckling curve ${curve}`, 'Tables 6.3 and 6.5');
+  log?.('ΦLT', phi, '', '0.5·(1 + αLT·(λ̄LT − 0.4) + 0.75·λ̄LT²)', '6.3.2.3(1)');
+  log?.('χLT', chi, '', '1/(ΦLT + √(ΦLT² − 0.75·λ̄LT²)) ≤ 1 and 1/λ̄LT²', '6.3.2.3(1) eq. 6.57');
+  return chi;
+}
+
 /** 6.3.2.3 eq. 6.57 with λ̄LT,0 = 0.4 and β = 0.75, divided by f of eq. 6.58. */
 function rolledChi(
   s: CheckSection,
@@ -115,15 +130,8 @@ function rolledChi(
   lambdaBar: number,
   log?: StepLog,
 ): number {
-  const curve = rolledCurve(s);
-  const alpha = imperfectionFactor[curve];
-  const beta = 0.75;
-  const phi = 0.5 * (1 + alpha * (lambdaBar - 0.4) + beta * lambdaBar ** 2);
   const top = Math.min(1, 1 / lambdaBar ** 2);
-  const plain = lambdaBar <= 0.4 ? 1 : Math.min(top, 1 / (phi + Math.sqrt(phi ** 2 - beta * lambdaBar ** 2)));
-  log?.('αLT', alpha, '', `buckling curve ${curve}`, 'Tables 6.3 and 6.5');
-  log?.('ΦLT', phi, '', '0.5·(1 + αLT·(λ̄LT − 0.4) + 0.75·λ̄LT²)', '6.3.2.3(1)');
-  log?.('χLT', plain, '', '1/(ΦLT + √(ΦLT² − 0.75·λ̄LT²)) ≤ 1 and 1/λ̄LT²', '6.3.2.3(1) eq. 6.57');
+  const plain = plainChi(s, lambdaBar, log);
   let kc: number;
   if (given) {
     kc = Math.min(1, 1 / Math.sqrt(C1));
@@ -154,44 +162,52 @@ function findWorst(member: PhysicalMember, state: MemberState): LateralTorsional
   return worst;
 }
 
-const uniformCapacity = new WeakMap<PhysicalMember, number>();
-
-/**
- * Least Mb,Rd that any diagram can leave: a uniform moment (C1 = 1, kc = 1) over the longest stretch; 0 where something given or
- * unsymmetric keeps it from being a bound. N·m
- */
-export function leastCapacity(member: PhysicalMember, state: MemberState): number {
-  let least = uniformCapacity.get(member);
-  if (least === undefined) {
-    const { section: s, code, design } = member;
-    const bounded = s.kind === 'i' && design.C1 === undefined && !design.zg && design.LLT === undefined;
-    least = bounded
-      ? uniformResistance(member, Math.max(...lateralStretches(member, state).map(({ length }) => length)))
-      : 0;
-    uniformCapacity.set(member, least / code.gammaM1);
-  }
-  return uniformCapacity.get(member)!;
+/** What a bound of Mb,Rd needs of a member: one stretch, its modulus and the critical moment under a uniform moment. */
+interface Bounded {
+  readonly W: number;
+  readonly Mcr: number;
 }
 
-function uniformResistance({ section: s, code }: PhysicalMember, length: number): number {
-  const W = leastModulus(s, 'y');
-  const lambdaBar = Math.sqrt((W * s.fy) / criticalMoment(s, length, 1, 0, 0));
-  const flat: Diagram = {
-    from: 0,
-    to: length,
-    at: () => 1,
-    start: 1,
-    middle: 1,
-    end: 1,
-    peak: { x: 0, value: 1 },
-    straight: true,
-    distributed: false,
-    concentrated: false,
-    pieces: [],
-  };
-  const chi =
-    code.lateralTorsional === 'rolled' ? rolledChi(s, flat, 1, false, lambdaBar) : generalChi(s, lambdaBar);
-  return chi * W * s.fy;
+const bounded = new WeakMap<PhysicalMember, Bounded | null>();
+
+/** Undefined where something given, several stretches or an unsymmetric section keep a bound from holding. */
+function boundOf(member: PhysicalMember): Bounded | undefined {
+  let found = bounded.get(member);
+  if (found === undefined) {
+    const { section: s, design } = member;
+    const usual = s.kind === 'i' && design.C1 === undefined && !design.zg && design.LLT === undefined;
+    found =
+      usual && member.restraints.length === 2
+        ? { W: leastModulus(s, 'y'), Mcr: criticalMoment(s, member.length, 1, 0, 0) }
+        : null;
+    bounded.set(member, found);
+  }
+  return found ?? undefined;
+}
+
+/**
+ * A cautious C1 from the moments at the quarters (Serna, López, Puente and Yong, J. Constr. Steel Res. 62 (2006)), 0.85 of it and no
+ * more than 1.7: true ones of diagrams without jumps lie above. Only for leaving out combinations.
+ */
+function cautiousC1(member: PhysicalMember, state: MemberState): number {
+  const most = state.My.value ** 2;
+  let sum = most;
+  for (let k = 1; k <= 3; k++) {
+    const M = forcesAtX(state.field, (k * member.length) / 4).My;
+    sum += (k === 2 ? 16 : 9) * M * M;
+  }
+  return Math.max(1, Math.min(1.7, 0.85 * Math.sqrt((35 * most) / sum)));
+}
+
+/** Less than Mb,Rd in a combination, and 0 where none can be told quickly. N·m */
+export function leastCapacity(member: PhysicalMember, state: MemberState): number {
+  const one = boundOf(member);
+  if (!one || state.My.value === 0) return 0;
+  const { section: s, code } = member;
+  const lambdaBar = Math.sqrt((one.W * s.fy) / (one.Mcr * cautiousC1(member, state)));
+  // f only adds to χLT (6.3.2.3(2)): it is left out
+  const chi = code.lateralTorsional === 'rolled' ? plainChi(s, lambdaBar) : generalChi(s, lambdaBar);
+  return (chi * one.W * s.fy) / code.gammaM1;
 }
 
 function uniformBound(member: PhysicalMember, state: MemberState): number {
