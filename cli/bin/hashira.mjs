@@ -32,7 +32,9 @@ async function make() {
     format: 'esm',
     target: 'node20',
     logLevel: 'error',
-    banner: { js: "import { createRequire as __cr } from 'node:module'; const require = __cr(import.meta.url);" },
+    banner: {
+      js: "import { createRequire as __cr } from 'node:module'; const require = __cr(import.meta.url);",
+    },
   });
   const old = `${made}-old`;
   if (existsSync(bundle)) renameSync(bundle, old);
@@ -46,6 +48,9 @@ async function make() {
   rmSync(old, { recursive: true, force: true });
 }
 
-if (!existsSync(main) || statSync(main).mtimeMs < Math.max(newest(join(cli, 'src')), newest(join(core, 'src'))))
+if (
+  !existsSync(main) ||
+  statSync(main).mtimeMs < Math.max(newest(join(cli, 'src')), newest(join(core, 'src')))
+)
   await make();
 await import(pathToFileURL(main).href);

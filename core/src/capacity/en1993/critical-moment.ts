@@ -1,6 +1,7 @@
 import type { StepLog } from '../check.js';
 import { curvatureOf, slopeOf, valueOf, type Diagram } from '../diagram.js';
 import type { CheckSection } from '../section.js';
+import { isDefinite } from './definite.js';
 
 /** Sine half-waves in the series for the twist. */
 const terms = 8;
@@ -166,7 +167,7 @@ export function c2zgOf(s: CheckSection, d: Diagram, length: number, zg: number, 
   const square = squareMoments(d).map((row) => row.map((v) => v / (s.E * s.p.Iz)));
   const lifted = liftedLoads(d, zg, L);
   const stable = (factor: number): boolean =>
-    definite(
+    isDefinite(
       k.map((diagonal, m) =>
         k.map(
           (_, n) => (m === n ? diagonal : 0) - factor * factor * square[m]![n]! - factor * lifted[m]![n]!,
@@ -212,24 +213,6 @@ function liftedLoads(d: Diagram, zg: number, L: number): number[][] {
   return Array.from({ length: terms }, (_, i) =>
     Array.from({ length: terms }, (_, j) => (zg * (J[Math.abs(i - j)]! - J[i + j + 2]!)) / L),
   );
-}
-
-/** Cholesky's factorization goes through. */
-function definite(a: number[][]): boolean {
-  const n = a.length;
-  for (let j = 0; j < n; j++) {
-    let diagonal = a[j]![j]!;
-    for (let k = 0; k < j; k++) diagonal -= a[j]![k]! ** 2;
-    if (diagonal <= 0) return false;
-    const root = Math.sqrt(diagonal);
-    for (let i = j + 1; i < n; i++) {
-      let sum = a[i]![j]!;
-      for (let k = 0; k < j; k++) sum -= a[i]![k]! * a[j]![k]!;
-      a[i]![j] = sum / root;
-    }
-    a[j]![j] = root;
-  }
-  return true;
 }
 
 /**

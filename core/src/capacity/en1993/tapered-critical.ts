@@ -2,6 +2,7 @@ import type { MemberState } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
 import { forcesAtX } from '../stations.js';
+import { isDefinite } from './definite.js';
 
 /** Sine half-waves for the sideways movement and for the twist each. */
 const terms = 8;
@@ -112,7 +113,7 @@ export function inPlaneFactor(member: PhysicalMember, state: MemberState): numbe
 /** Lowest λ > 0 at which K − λG is no longer definite: by Cholesky and bisection to 1e-9. */
 function lowestFactor(K: Matrix, G: Matrix): number {
   const holds = (factor: number): boolean =>
-    definite(K.map((row, i) => row.map((v, j) => v - factor * G[i]![j]!)));
+    isDefinite(K.map((row, i) => row.map((v, j) => v - factor * G[i]![j]!)));
   // A scale of the answer from the diagonals, then outwards until it gives way
   let high = 1e-6;
   while (holds(high)) {
@@ -126,21 +127,4 @@ function lowestFactor(K: Matrix, G: Matrix): number {
     else high = middle;
   }
   return low;
-}
-
-function definite(a: Matrix): boolean {
-  const n = a.length;
-  for (let j = 0; j < n; j++) {
-    let diagonal = a[j]![j]!;
-    for (let k = 0; k < j; k++) diagonal -= a[j]![k]! ** 2;
-    if (!(diagonal > 0)) return false;
-    const root = Math.sqrt(diagonal);
-    for (let i = j + 1; i < n; i++) {
-      let sum = a[i]![j]!;
-      for (let k = 0; k < j; k++) sum -= a[i]![k]! * a[j]![k]!;
-      a[i]![j] = sum / root;
-    }
-    a[j]![j] = root;
-  }
-  return true;
 }
