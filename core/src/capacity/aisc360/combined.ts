@@ -142,6 +142,8 @@ export const torsion: SectionCheck = {
   clause: 'H3.1',
   title: 'Torsion',
   axis: 'T',
+  by: 'T',
+  steady: true,
   covers: () => true,
   evaluate(s, f, member, log) {
     const T = Math.abs(f.T);

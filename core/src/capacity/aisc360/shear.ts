@@ -39,6 +39,8 @@ function check(
     clause,
     title: `Shear along ${axis}`,
     axis,
+    by: axis === 'y' ? 'Vy' : 'Vz',
+    steady: true,
     covers: ({ section }) => kinds.includes(section.kind),
     evaluate(s, f, member, log) {
       const V = Math.abs(axis === 'y' ? f.Vy : f.Vz);

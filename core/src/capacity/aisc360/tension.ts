@@ -6,6 +6,8 @@ export const tension: SectionCheck = {
   scope: 'section',
   clause: 'D2',
   title: 'Tension',
+  by: 'tension',
+  steady: true,
   covers: () => true,
   evaluate(s, f, _, log) {
     if (f.N <= 0 || small(s, f.N)) return undefined;

@@ -55,9 +55,9 @@ describe('LedgerComponent', () => {
   it('opens the trace of what is pressed', async () => {
     await show(2);
     const traces = TestBed.inject(TraceService);
-    (fixture.nativeElement as HTMLElement).querySelector<HTMLElement>('.member')!.click();
+    (fixture.nativeElement as HTMLElement).querySelectorAll<HTMLElement>('.member')[2]!.click();
     const trace = traces.open()!()!;
-    expect(trace.about).toContain('shed.column.left');
+    expect(trace.about).toContain('shed.rafter.left');
     // Every condition with its utilisation, the worst first, and the way to the worst
     expect(trace.steps[0]!.clause).toBe('6.3.3(4) eq. 6.62');
     expect(trace.steps.some((step) => step.clause === '6.3.1.1(1) eq. 6.46')).toBeTrue();
