@@ -45,3 +45,4 @@ export {
   withImperfections,
   type Imperfections,
 } from './imperfections.js';
+export { gaussPoints } from './eigen/gauss.js';

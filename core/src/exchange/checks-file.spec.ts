@@ -1,13 +1,8 @@
-import { axial, barModel, checkFile, uniform } from '../testing/checks.js';
+import { axial, barModel, checkFile, uniform, near as close } from '../testing/checks.js';
 import { parseModel } from '../model/parse.js';
 import type { FrameModel, MemberDesign } from '../model/types.js';
 import type { Problem } from '../problem.js';
 import { checkToFile } from './checks-file.js';
-
-const close = (actual: number | undefined, expected: number, relative = 5e-3): void =>
-  expect(Math.abs(actual! / expected - 1))
-    .withContext(`${actual} against ${expected}`)
-    .toBeLessThan(relative);
 
 /** A simply supported IPE 300 of 6 m in `n` pieces, each with a design. */
 function pieces(n: number, design: (i: number) => MemberDesign | undefined, load = 10e3): FrameModel {

@@ -97,3 +97,22 @@ export function stepOf(item: Checked['items'][number], symbol: string): number {
     throw new Error(`no step ${symbol}; there are ${(item.steps ?? []).map((s) => s.symbol).join(', ')}`);
   return found.value;
 }
+
+/** Expects a value within `relative` of one from outside, whose digits or simpler formula allow no more. */
+export function near(actual: number | undefined, expected: number, relative = 5e-3): void {
+  expect(Math.abs(actual! / expected - 1))
+    .withContext(`${actual} against ${expected}`)
+    .toBeLessThan(relative);
+}
+
+/** Checks a bar of a profile and grade. */
+export function profileBar(
+  profile: string,
+  grade: string,
+  L: number,
+  loads: readonly Load[],
+  more: Partial<CheckedBar> = {},
+  options?: CheckOptions,
+): Checked {
+  return checkBar({ section: { profile }, material: { id: grade }, L, loads, ...more }, options);
+}

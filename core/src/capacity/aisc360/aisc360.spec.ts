@@ -7,13 +7,9 @@ import {
   stepOf,
   uniform,
   type CheckedBar,
+  near as close,
 } from '../../testing/checks.js';
 import type { Load } from '../../model/types.js';
-
-const close = (actual: number | undefined, expected: number, relative = 5e-3): void =>
-  expect(Math.abs(actual! / expected - 1))
-    .withContext(`${actual} against ${expected}`)
-    .toBeLessThan(relative);
 
 const ft = 0.3048;
 const kip = 4448.2216;

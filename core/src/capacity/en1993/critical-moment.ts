@@ -1,3 +1,4 @@
+import { gaussPoints } from '../../analysis/index.js';
 import type { StepLog } from '../check.js';
 import { curvatureOf, slopeOf, valueOf, type Diagram } from '../diagram.js';
 import type { CheckSection } from '../section.js';
@@ -5,14 +6,7 @@ import { isDefinite } from './definite.js';
 
 /** Sine half-waves in the series for the twist. */
 const terms = 8;
-const gauss = [
-  [0.1252334085114689, 0.2491470458134028],
-  [0.3678314989981802, 0.2334925365383548],
-  [0.5873179542866175, 0.2031674267230659],
-  [0.7699026741943047, 0.1600783285433462],
-  [0.9041172563704749, 0.1069393259953184],
-  [0.9815606342467192, 0.0471753363865118],
-] as const;
+const gauss = gaussPoints(12);
 
 /**
  * C1 of a stretch with forks at its ends from its true moment diagram: the critical moment against that of a uniform one. Solves
@@ -51,17 +45,15 @@ function stiffnesses(s: CheckSection, length: number, out: Float64Array): Float6
 }
 
 /** Quadrature of a stretch that is one piece: two panels of twelve points, with the cosines there. */
-const wholeStretch = [0.25, 0.75].flatMap((middle) =>
-  gauss.flatMap(([node, weight]) =>
-    [-node, node].map((t) => {
-      const share = middle + t / 4;
-      return {
-        share,
-        weight: weight / 4,
-        cosines: Float64Array.from({ length: 2 * terms + 1 }, (_, k) => Math.cos(k * Math.PI * share)),
-      };
-    }),
-  ),
+const wholeStretch = [0, 0.5].flatMap((start) =>
+  gauss.map(([place, weight]) => {
+    const share = start + place / 2;
+    return {
+      share,
+      weight: weight / 2,
+      cosines: Float64Array.from({ length: 2 * terms + 1 }, (_, k) => Math.cos(k * Math.PI * share)),
+    };
+  }),
 );
 
 /** ∫ (M/size)²·cos(kπx/L) dx, k from 0. */
@@ -113,14 +105,12 @@ function eachPoint(d: Diagram, visit: (x: number, weight: number, value: number)
   const L = d.to - d.from;
   for (const piece of d.pieces) {
     const panels = Math.max(1, Math.ceil((2 * (piece.to - piece.from)) / L - 1e-9));
-    const half = (piece.to - piece.from) / (2 * panels);
-    for (let i = 0; i < panels; i++) {
-      const middle = piece.from + (2 * i + 1) * half;
-      for (const [node, weight] of gauss) {
-        visit(middle - node * half, weight * half, valueOf(piece, middle - node * half));
-        visit(middle + node * half, weight * half, valueOf(piece, middle + node * half));
+    const h = (piece.to - piece.from) / panels;
+    for (let i = 0; i < panels; i++)
+      for (const [place, weight] of gauss) {
+        const x = piece.from + (i + place) * h;
+        visit(x, weight * h, valueOf(piece, x));
       }
-    }
   }
 }
 
@@ -196,15 +186,12 @@ function liftedLoads(d: Diagram, zg: number, L: number): number[][] {
   const J = new Float64Array(2 * terms + 1);
   const angle = (x: number) => (Math.PI * (x - d.from)) / L;
   for (const piece of d.pieces) {
-    const panels = 2;
-    const half = (piece.to - piece.from) / (2 * panels);
-    for (let i = 0; i < panels; i++)
-      for (const [node, weight] of gauss)
-        for (const sign of [-1, 1]) {
-          const x = piece.from + (2 * i + 1) * half + sign * node * half;
-          const second = curvatureOf(piece, x);
-          addCosines(J, angle(x), -second * weight * half);
-        }
+    const h = (piece.to - piece.from) / 2;
+    for (const start of [piece.from, piece.from + h])
+      for (const [place, weight] of gauss) {
+        const x = start + place * h;
+        addCosines(J, angle(x), -curvatureOf(piece, x) * weight * h);
+      }
   }
   for (let i = 1; i < d.pieces.length; i++) {
     const [before, after] = [d.pieces[i - 1]!, d.pieces[i]!];

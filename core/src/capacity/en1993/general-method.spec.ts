@@ -1,10 +1,14 @@
-import { axial, barModel, checkFile, endMoments, itemOf, stepOf, uniform } from '../../testing/checks.js';
+import {
+  axial,
+  barModel,
+  checkFile,
+  endMoments,
+  itemOf,
+  stepOf,
+  uniform,
+  near as close,
+} from '../../testing/checks.js';
 import type { Load, MemberDesign } from '../../model/types.js';
-
-const close = (actual: number | undefined, expected: number, relative = 5e-3): void =>
-  expect(Math.abs(actual! / expected - 1))
-    .withContext(`${actual} against ${expected}`)
-    .toBeLessThan(relative);
 
 /** A welded I, S355, that tapers from one depth to another over 6 m. */
 function tapered(h0: number, h1: number, loads: Load[], design: MemberDesign = {}) {

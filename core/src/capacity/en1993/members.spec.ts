@@ -1,21 +1,13 @@
 import {
   axial,
-  checkBar,
   endMoments,
   itemOf,
   stepOf,
   uniform,
-  type CheckedBar,
+  near as close,
+  profileBar as bar,
 } from '../../testing/checks.js';
 import type { Load } from '../../model/types.js';
-
-const close = (actual: number | undefined, expected: number, relative = 5e-3): void =>
-  expect(Math.abs(actual! / expected - 1))
-    .withContext(`${actual} against ${expected}`)
-    .toBeLessThan(relative);
-
-const bar = (profile: string, grade: string, L: number, loads: Load[], more: Partial<CheckedBar> = {}) =>
-  checkBar({ section: { profile }, material: { id: grade }, L, loads, ...more });
 
 describe('EN 1993-1-1 6.3.1, buckling in compression', () => {
   // Ncr,z = π²·210000·603.8e4/3000² = 1390.5 kN, λ̄ = √(5381·235/1390.5e3) = 0.9536, curve b: Φ = 1.0828, χ = 0.6267

@@ -5,18 +5,12 @@ import {
   itemOf,
   stepOf,
   uniform,
-  type CheckedBar,
+  near as close,
+  profileBar as bar,
 } from '../../testing/checks.js';
 import type { Load } from '../../model/types.js';
 
-const close = (actual: number | undefined, expected: number, relative = 5e-3): void =>
-  expect(Math.abs(actual! / expected - 1))
-    .withContext(`${actual} against ${expected}`)
-    .toBeLessThan(relative);
-
 const held = { Lcy: 0, Lcz: 0, LLT: 0 };
-const bar = (profile: string, grade: string, L: number, loads: Load[], more: Partial<CheckedBar> = {}) =>
-  checkBar({ section: { profile }, material: { id: grade }, L, loads, ...more });
 
 describe('EN 1993-1-1 6.2, cross-sections, by hand with published section properties', () => {
   it('tension 6.2.3: IPE 300 S235, 53.81 cm² · 235 = 1264.5 kN, on both sides of 1', () => {

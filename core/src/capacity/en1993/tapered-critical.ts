@@ -1,3 +1,4 @@
+import { gaussPoints } from '../../analysis/index.js';
 import type { MemberState } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
@@ -7,12 +8,7 @@ import { isDefinite } from './definite.js';
 /** Sine half-waves for the sideways movement and for the twist each. */
 const terms = 8;
 const panels = 8;
-const gauss = [
-  [-0.8611363115940526, 0.3478548451374538],
-  [-0.3399810435848563, 0.6521451548625461],
-  [0.3399810435848563, 0.6521451548625461],
-  [0.8611363115940526, 0.3478548451374538],
-] as const;
+const gauss = gaussPoints(4);
 
 /** A place of the quadrature along a tapered member. */
 interface Point {
@@ -26,11 +22,11 @@ interface Point {
 
 function points(member: PhysicalMember, state: MemberState, from: number, to: number): Point[] {
   const h = (to - from) / panels;
-  return Array.from({ length: panels }, (_, i) => from + (i + 0.5) * h).flatMap((middle) =>
-    gauss.map(([node, weight]) => {
-      const x = middle + (node * h) / 2;
+  return Array.from({ length: panels }, (_, i) => from + i * h).flatMap((start) =>
+    gauss.map(([place, weight]) => {
+      const x = start + place * h;
       const { N, My } = forcesAtX(state.field, x);
-      return { x, weight: (weight * h) / 2, section: member.sectionAt(x), N: Math.max(0, -N), My };
+      return { x, weight: weight * h, section: member.sectionAt(x), N: Math.max(0, -N), My };
     }),
   );
 }
