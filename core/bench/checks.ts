@@ -44,7 +44,7 @@ function combinations(cases: readonly string[], count: number): FrameModel['comb
   return Array.from({ length: count }, (_, i) => ({
     id: `U${i + 1}`,
     state: 'strength' as const,
-    factors: Object.fromEntries(cases.map((id, k) => [id, k === 0 ? 1.35 : 0.3 * ((i * (k + 2)) % 6)])),
+    factors: Object.fromEntries(cases.map((id, k) => [id, k === 0 ? 1.35 : 0.12 * ((i * (k + 2)) % 13)])),
   }));
 }
 

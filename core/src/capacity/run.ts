@@ -4,6 +4,7 @@ import {
   type CalculationStep,
   type Check,
   type CheckItem,
+  type CoveredItem,
   type Extreme,
   type MemberCheck,
   type MemberCheckRule,
@@ -35,6 +36,9 @@ interface Found {
 /** Utilisation up to which a condition passes: 1, and what rounding leaves. */
 const limit = 1 + 1e-9;
 
+/** Of utilisations nearer to one another than this the first combination of the model counts. */
+const alike = 1e-9;
+
 /**
  * Runs a code's checks over one physical member under its combinations.
  *
@@ -49,14 +53,7 @@ export function runChecks(
   classAt?: (member: PhysicalMember, item: CheckItem, state: MemberState) => number | undefined,
 ): MemberCheck {
   const items: CheckItem[] = [];
-  const byState = new Map<MemberState, Place[]>();
-  const placesOf = (state: MemberState): Place[] => {
-    let found = byState.get(state);
-    if (!found) byState.set(state, (found = places(state.field)));
-    return found;
-  };
-  const reach = reachOf(states);
-  const uniform = !member.tapered && staysPlastic(member.section);
+  const run = new MemberRun(member, states, options.all ?? false);
   for (const check of checks) {
     const covered = check.covers(member);
     if (covered === false) continue;
@@ -64,95 +61,190 @@ export function runChecks(
       items.push(uncovered(check, states[0]?.id ?? '', 0, covered));
       continue;
     }
-    const found =
-      check.scope === 'member'
-        ? ofMembers(check, member, states, options.all ?? false)
-        : check.concerns && !check.concerns(member, reach)
-          ? []
-          : check.by && !member.tapered && (uniform || check.steady) && !options.all
-            ? atExtreme(check, member, states, check.by)
-            : alongMember(check, member, states, placesOf, options.all ?? false);
-    for (const one of options.all ? found : worstOf(found)) items.push(itemOf(check, member, one, options));
+    const found = check.scope === 'member' ? run.ofMember(check) : run.ofSections(check);
+    for (const one of found) items.push(itemOf(check, member, one, options));
   }
   return summary(member, items, states, classAt);
+}
+
+/** One physical member under its combinations while the checks go over it. */
+class MemberRun {
+  private readonly reach: Reach;
+  /** The resistance of the cross-section is the same everywhere and in every combination. */
+  private readonly uniform: boolean;
+  private readonly placesOf: (Place[] | undefined)[] = [];
+  private readonly bounds: Float64Array;
+
+  constructor(
+    private readonly member: PhysicalMember,
+    private readonly states: readonly MemberState[],
+    private readonly all: boolean,
+  ) {
+    this.reach = reachOf(states);
+    this.uniform = !member.tapered && staysPlastic(member.section);
+    this.bounds = new Float64Array(states.length);
+  }
+
+  /** A check of the whole member: in its worst combination, or in every one. */
+  ofMember(check: MemberCheckRule): Found[] {
+    const { member, states, all } = this;
+    if (all) return states.flatMap((state) => verdictOf(check, member, state) ?? []);
+    const { by } = check;
+    if (by && this.uniform && member.design.lengths !== 'buckling-analysis') {
+      const state = decisive(states, by);
+      const found = state && verdictOf(check, member, state);
+      return found ? [found] : [];
+    }
+    let worst: Found | undefined;
+    let worstOrder = 0;
+    this.bound(check.atMost && ((state) => check.atMost!(member, state)));
+    for (let order = this.next(0); order >= 0; order = this.next(worst?.utilisation ?? 0)) {
+      const one = verdictOf(check, member, states[order]!);
+      if (one && isWorse(one.utilisation, order, worst?.utilisation, worstOrder)) {
+        worst = one;
+        worstOrder = order;
+      }
+    }
+    return worst ? [worst] : [];
+  }
+
+  /** A check of cross-sections: at its worst combination and place, or at the worst place of every combination. */
+  ofSections(check: SectionCheck): Found[] {
+    const { member, states, all } = this;
+    if (check.concerns && !check.concerns(member, this.reach)) return [];
+    if (check.by && !all && !member.tapered && (this.uniform || check.steady)) {
+      const found = this.atExtreme(check, check.by);
+      return found ? [found] : [];
+    }
+    const bounded = !all && !member.tapered && check.atMost !== undefined;
+    this.bound(bounded ? (state) => check.atMost!(member, state) : undefined);
+    const coarse: { order: number; index: number; verdict: NonNullable<Verdict>; utilisation: number }[] = [];
+    let top = 0;
+    for (let order = this.next(0); order >= 0; order = this.next(all ? 0 : top)) {
+      const list = this.places(order);
+      let worst: NonNullable<Verdict> | undefined;
+      let [index, utilisation] = [0, 0];
+      for (let i = 0; i < list.length; i++) {
+        const place = list[i]!;
+        const verdict = check.evaluate(member.sectionAt(place.x), place.forces, member);
+        if (!verdict) continue;
+        const value = utilisationOf(verdict);
+        if (worst && value <= utilisation * (1 + alike)) continue;
+        [worst, index, utilisation] = [verdict, i, value];
+      }
+      if (!worst) continue;
+      coarse.push({ order, index, verdict: worst, utilisation });
+      if (utilisation > top) top = utilisation;
+    }
+    const found: Found[] = [];
+    let best = -1;
+    for (const { order, index, verdict, utilisation } of coarse) {
+      if (!all && utilisation < near * top) continue;
+      const one = this.refined(check, states[order]!, this.places(order), index, verdict, utilisation);
+      if (all) found.push(one);
+      else if (isWorse(one.utilisation, order, found[0]?.utilisation, best)) {
+        found[0] = one;
+        best = order;
+      }
+    }
+    return found;
+  }
+
+  /** Sets the bounds of all combinations by a function of one; without it none can be left out. */
+  private bound(atMost: ((state: MemberState) => number) | undefined): void {
+    const { bounds, states } = this;
+    if (!atMost || states.length === 1) bounds.fill(Infinity);
+    else for (let i = 0; i < bounds.length; i++) bounds[i] = atMost(states[i]!);
+  }
+
+  /** The combination not yet taken with the greatest bound, the first of equals; −1 when none is left above `floor`. */
+  private next(floor: number): number {
+    const { bounds } = this;
+    let order = -1;
+    let most = -1;
+    for (let i = 0; i < bounds.length; i++)
+      if (bounds[i]! > most) {
+        most = bounds[i]!;
+        order = i;
+      }
+    if (order < 0 || most <= floor) return -1;
+    bounds[order] = -2;
+    return order;
+  }
+
+  private places(order: number): Place[] {
+    return (this.placesOf[order] ??= places(this.states[order]!.field));
+  }
+
+  /** A check of one force where it is greatest. */
+  private atExtreme(check: SectionCheck, by: Extreme): Found | undefined {
+    const state = decisive(this.states, by);
+    if (!state) return undefined;
+    const { x, signed } = state.extremes[by];
+    const name = by === 'tension' || by === 'compression' ? 'N' : by;
+    const place = placeOf(state.field, x, (forces) => forces[name], signed);
+    const verdict = check.evaluate(this.member.section, place.forces, this.member);
+    return verdict && { state, x, place, verdict, utilisation: utilisationOf(verdict) };
+  }
+
+  /** The worst between a place and its neighbours on the same segment, where it rises towards them. */
+  private refined(
+    check: SectionCheck,
+    state: MemberState,
+    list: readonly Place[],
+    index: number,
+    verdict: NonNullable<Verdict>,
+    utilisation: number,
+  ): Found {
+    const { member } = this;
+    const { field } = state;
+    const valueAt = (place: Place): number => {
+      const found = check.evaluate(member.sectionAt(place.x), place.forces, member);
+      return found ? utilisationOf(found) : 0;
+    };
+    const place = list[index]!;
+    let best: Found = { state, x: place.x, place, verdict, utilisation };
+    if ('reason' in verdict) return best;
+    for (const other of [list[index - 1], list[index + 1]]) {
+      if (other?.segment !== place.segment) continue;
+      // One look tells whether it rises towards the neighbour at all
+      const x = place.x + 0.05 * (other.x - place.x);
+      const { segment } = place;
+      const forces = forcesAt(field, segment, x - field.breaks[segment]!);
+      if (valueAt({ x, segment, forces }) <= utilisation * (1 + alike)) continue;
+      const [from, to] = other.x < place.x ? [other.x, place.x] : [place.x, other.x];
+      const worst = worstBetween(field, segment, from, to, valueAt);
+      if (worst.value <= best.utilisation) continue;
+      const found = check.evaluate(member.sectionAt(worst.place.x), worst.place.forces, member)!;
+      best = { state, x: worst.place.x, place: worst.place, verdict: found, utilisation: worst.value };
+    }
+    return best;
+  }
 }
 
 const extremes: readonly Extreme[] = ['tension', 'compression', 'Vy', 'Vz', 'T', 'My', 'Mz'];
 
 /** The greatest forces over all combinations. */
 function reachOf(states: readonly MemberState[]): Reach {
-  return Object.fromEntries(
-    extremes.map((name) => [
-      name,
-      states.reduce((most, state) => Math.max(most, state.extremes[name].value), 0),
-    ]),
-  ) as Record<Extreme, number>;
+  const reach = { tension: 0, compression: 0, Vy: 0, Vz: 0, T: 0, My: 0, Mz: 0 };
+  for (const state of states)
+    for (const name of extremes) reach[name] = Math.max(reach[name], state.extremes[name].value);
+  return reach;
 }
 
 /** The first combination in which a force is greatest; undefined where there is none of it. */
 function decisive(states: readonly MemberState[], by: Extreme): MemberState | undefined {
   let state: MemberState | undefined;
   for (const one of states)
-    if (!state || one.extremes[by].value > state.extremes[by].value * (1 + 1e-9)) state = one;
+    if (!state || one.extremes[by].value > state.extremes[by].value * (1 + alike)) state = one;
   return state && state.extremes[by].value > 0 ? state : undefined;
 }
 
-/** A check of one force where it is greatest. */
-function atExtreme(
-  check: SectionCheck,
-  member: PhysicalMember,
-  states: readonly MemberState[],
-  by: Extreme,
-): Found[] {
-  const state = decisive(states, by);
-  if (!state) return [];
-  const { x, signed } = state.extremes[by];
-  const name = by === 'tension' || by === 'compression' ? 'N' : by;
-  const place = placeOf(state.field, x, (forces) => forces[name], signed);
-  const verdict = check.evaluate(member.section, place.forces, member);
-  return verdict ? [{ state, x, place, verdict, utilisation: utilisationOf(verdict) }] : [];
-}
-
-/** A check of the whole member in every combination; those that cannot be the worst are left out unless all are wanted. */
-function ofMembers(
-  check: MemberCheckRule,
-  member: PhysicalMember,
-  states: readonly MemberState[],
-  all: boolean,
-): Found[] {
-  const { by } = check;
-  if (by && !all && staysPlastic(member.section) && member.design.lengths !== 'buckling-analysis') {
-    const decides = decisive(states, by);
-    return decides ? ofMember(check.evaluate(member, decides), decides) : [];
-  }
-  if (all || !check.atMost || states.length === 1)
-    return states.flatMap((state) => ofMember(check.evaluate(member, state), state));
-  const bounded = states.map((state, order) => ({ state, order, bound: check.atMost!(member, state) }));
-  bounded.sort((a, b) => b.bound - a.bound);
-  const found: (Found & { order: number })[] = [];
-  let worst = 0;
-  for (const { state, order, bound } of bounded) {
-    if (bound < worst) break;
-    for (const one of ofMember(check.evaluate(member, state), state)) {
-      found.push({ ...one, order });
-      worst = Math.max(worst, one.utilisation);
-    }
-  }
-  // Of equals the first combination of the model
-  return found.sort((a, b) => a.order - b.order);
-}
-
-function ofMember(verdict: Verdict, state: MemberState): Found[] {
-  return verdict
-    ? [
-        {
-          state,
-          x: ('x' in verdict ? verdict.x : undefined) ?? 0,
-          verdict,
-          utilisation: utilisationOf(verdict),
-        },
-      ]
-    : [];
+function verdictOf(check: MemberCheckRule, member: PhysicalMember, state: MemberState): Found | undefined {
+  const verdict = check.evaluate(member, state);
+  if (!verdict) return undefined;
+  const x = ('x' in verdict ? verdict.x : undefined) ?? 0;
+  return { state, x, verdict, utilisation: utilisationOf(verdict) };
 }
 
 /** Infinity where it cannot be said, so that what is not covered is never hidden by what passes. */
@@ -160,94 +252,14 @@ function utilisationOf(verdict: NonNullable<Verdict>): number {
   return 'reason' in verdict ? Infinity : verdict.demand / verdict.capacity;
 }
 
-function worstOf(found: readonly Found[]): Found[] {
-  return found.length === 0
-    ? []
-    : [found.reduce((a, b) => (b.utilisation > a.utilisation * (1 + 1e-9) ? b : a))];
+/** Whether a utilisation counts before the worst so far: it is greater, or as great and of an earlier combination. */
+function isWorse(value: number, order: number, worst: number | undefined, worstOrder: number): boolean {
+  if (worst === undefined || value > worst * (1 + alike)) return true;
+  return order < worstOrder && value >= worst * (1 - alike);
 }
 
 /** Combinations whose coarse worst is further below the worst of all than this cannot govern. */
 const near = 0.9;
-
-function alongMember(
-  check: SectionCheck,
-  member: PhysicalMember,
-  states: readonly MemberState[],
-  placesOf: (state: MemberState) => Place[],
-  all: boolean,
-): Found[] {
-  const at = (place: Place): Verdict => check.evaluate(member.sectionAt(place.x), place.forces, member);
-  let top = 0;
-  const coarse = candidates(check, member, states, all).flatMap(({ state, bound }) => {
-    if (bound <= top) return [];
-    let worst: { index: number; verdict: NonNullable<Verdict>; utilisation: number } | undefined;
-    placesOf(state).forEach((place, index) => {
-      const verdict = at(place);
-      if (!verdict) return;
-      const utilisation = utilisationOf(verdict);
-      if (!worst || utilisation > worst.utilisation * (1 + 1e-9)) worst = { index, verdict, utilisation };
-    });
-    top = Math.max(top, worst?.utilisation ?? 0);
-    return worst ? [{ state, ...worst }] : [];
-  });
-  return coarse
-    .filter(({ utilisation }) => all || utilisation >= near * top)
-    .map(({ state, index, verdict, utilisation }) => {
-      const list = placesOf(state);
-      const place = list[index]!;
-      let best = { state, x: place.x, place, verdict, utilisation };
-      if ('reason' in verdict) return best;
-      // The worst may lie between this place and its neighbours on the same segment
-      for (const other of [list[index - 1], list[index + 1]]) {
-        if (other?.segment !== place.segment) continue;
-        const [from, to] = other.x < place.x ? [other.x, place.x] : [place.x, other.x];
-        // One look tells whether it rises towards the neighbour at all
-        const towards = place.x + 0.05 * (other.x - place.x);
-        const probe = worstBetweenProbe(state, place.segment, towards, at);
-        if (probe <= utilisation * (1 + 1e-9)) continue;
-        const refined = worstBetween(state.field, place.segment, from, to, (p) => {
-          const v = at(p);
-          return v ? utilisationOf(v) : 0;
-        });
-        if (refined.value > best.utilisation)
-          best = {
-            state,
-            x: refined.place.x,
-            place: refined.place,
-            verdict: at(refined.place)!,
-            utilisation: refined.value,
-          };
-      }
-      return best;
-    });
-}
-
-/** Combinations with a bound of what a check can find in them: the largest first where the check gives one. */
-function candidates(
-  check: SectionCheck,
-  member: PhysicalMember,
-  states: readonly MemberState[],
-  all: boolean,
-): { state: MemberState; bound: number }[] {
-  if (all || !check.atMost || member.tapered) return states.map((state) => ({ state, bound: Infinity }));
-  return states
-    .map((state) => ({ state, bound: check.atMost!(member, state) }))
-    .sort((a, b) => b.bound - a.bound);
-}
-
-function worstBetweenProbe(
-  state: MemberState,
-  segment: number,
-  x: number,
-  at: (place: Place) => Verdict,
-): number {
-  const verdict = at({
-    x,
-    segment,
-    forces: forcesAt(state.field, segment, x - state.field.breaks[segment]!),
-  });
-  return verdict ? utilisationOf(verdict) : 0;
-}
 
 function uncovered(check: Check, combination: string, x: number, reason: string): CheckItem {
   const { clause, title, axis } = check;
@@ -260,25 +272,17 @@ function itemOf(check: Check, member: PhysicalMember, found: Found, options: Run
   const { title, axis } = check;
   const { demand, capacity, clause = check.clause } = verdict;
   const utilisation = demand / capacity;
+  const status = utilisation <= limit ? 'pass' : 'fail';
+  const item: CheckItem = axis
+    ? { clause, title, axis, combination: state.id, x, status, demand, capacity, utilisation }
+    : { clause, title, combination: state.id, x, status, demand, capacity, utilisation };
+  if (!options.steps) return item;
   const steps: CalculationStep[] = [];
-  if (options.steps) {
-    const log = logInto(steps);
-    if (check.scope === 'member') check.evaluate(member, state, log);
-    else check.evaluate(member.sectionAt(x), place!.forces, member, log);
-    log('utilisation', utilisation, '', 'demand / capacity, limit 1', clause);
-  }
-  return {
-    clause,
-    title,
-    ...(axis ? { axis } : {}),
-    combination: state.id,
-    x,
-    status: utilisation <= limit ? 'pass' : 'fail',
-    demand,
-    capacity,
-    utilisation,
-    ...(options.steps ? { steps } : {}),
-  };
+  const log = logInto(steps);
+  if (check.scope === 'member') check.evaluate(member, state, log);
+  else check.evaluate(member.sectionAt(x), place!.forces, member, log);
+  log('utilisation', utilisation, '', 'demand / capacity, limit 1', clause);
+  return { ...item, steps };
 }
 
 function summary(
@@ -287,10 +291,12 @@ function summary(
   states: readonly MemberState[],
   classAt?: (member: PhysicalMember, item: CheckItem, state: MemberState) => number | undefined,
 ): MemberCheck {
-  const covered = items.filter(isCovered);
-  const reasons = [...new Set(items.flatMap(({ reason }) => (reason === undefined ? [] : [reason])))];
-  const governs =
-    covered.length === 0 ? undefined : covered.reduce((a, b) => (b.utilisation > a.utilisation ? b : a));
+  let governs: CoveredItem | undefined;
+  const reasons: string[] = [];
+  for (const item of items)
+    if (isCovered(item)) {
+      if (!governs || item.utilisation > governs.utilisation) governs = item;
+    } else if (item.reason !== undefined && !reasons.includes(item.reason)) reasons.push(item.reason);
   const state = governs && states.find(({ id }) => id === governs.combination);
   const cls = governs && state && classAt?.(member, governs, state);
   const failed = governs?.status === 'fail';

@@ -29,22 +29,25 @@ export function annexB(i: InteractionInput, log?: StepLog): InteractionFactors {
       : design.sway
         ? sway('Cmz')
         : equivalentMoment(d.z, 'Cmz', log);
+  const CmLT = i.lateral
+    ? design.CmLT !== undefined
+      ? given(design.CmLT, 'CmLT')
+      : equivalentMoment(d.LT, 'CmLT', log)
+    : 1;
   const ny = (i.NEd * code.gammaM1) / (i.y.chi * i.NRk);
   const nz = (i.NEd * code.gammaM1) / (i.z.chi * i.NRk);
   const plastic = i.cls <= 2;
   const hollow = s.kind !== 'i';
-  const { lambdaBar: ly } = i.y;
-  const { lambdaBar: lz } = i.z;
-  const kyy = plastic
-    ? Cmy * Math.min(1 + (ly - 0.2) * ny, 1 + 0.8 * ny)
-    : Cmy * Math.min(1 + 0.6 * ly * ny, 1 + 0.6 * ny);
-  const kzz = plastic
-    ? hollow
-      ? Cmz * Math.min(1 + (lz - 0.2) * nz, 1 + 0.8 * nz)
-      : Cmz * Math.min(1 + (2 * lz - 0.6) * nz, 1 + 1.4 * nz)
-    : Cmz * Math.min(1 + 0.6 * lz * nz, 1 + 0.6 * nz);
-  const kyz = plastic ? 0.6 * kzz : kzz;
-  const kzy = i.lateral ? torsionKzy(i, d.LT, nz, plastic, log) : plastic ? 0.6 * kyy : 0.8 * kyy;
+  const factors = tableB(plastic, hollow, i.lateral !== undefined, {
+    Cmy,
+    Cmz,
+    CmLT,
+    ny,
+    nz,
+    ly: i.y.lambdaBar,
+    lz: i.z.lambdaBar,
+  });
+  const { kyy, kyz, kzy, kzz } = factors;
   const table = i.lateral ? 'Table B.2' : 'Table B.1';
   log?.('ny', ny, '', 'NEd/(χy·NRk/γM1)');
   log?.('nz', nz, '', 'NEd/(χz·NRk/γM1)');
@@ -68,21 +71,42 @@ export function annexB(i: InteractionInput, log?: StepLog): InteractionFactors {
   );
   log?.('kyz', kyz, '', plastic ? '0.6·kzz' : 'kzz', table);
   log?.('kzy', kzy, '', i.lateral ? 'with CmLT' : plastic ? '0.6·kyy' : '0.8·kyy', table);
+  return factors;
+}
+
+/** Equivalent moment factors, shares NEd/Nb,Rd and slendernesses that Tables B.1 and B.2 go by. */
+interface TableInput {
+  readonly Cmy: number;
+  readonly Cmz: number;
+  readonly CmLT: number;
+  readonly ny: number;
+  readonly nz: number;
+  readonly ly: number;
+  readonly lz: number;
+}
+
+/** Tables B.1 and, for members that `twist`, B.2. Every factor grows with the Cm that it goes by. */
+export function tableB(
+  plastic: boolean,
+  hollow: boolean,
+  twists: boolean,
+  { Cmy, Cmz, CmLT, ny, nz, ly, lz }: TableInput,
+): InteractionFactors {
+  const kyy = plastic
+    ? Cmy * Math.min(1 + (ly - 0.2) * ny, 1 + 0.8 * ny)
+    : Cmy * Math.min(1 + 0.6 * ly * ny, 1 + 0.6 * ny);
+  const kzz = plastic
+    ? hollow
+      ? Cmz * Math.min(1 + (lz - 0.2) * nz, 1 + 0.8 * nz)
+      : Cmz * Math.min(1 + (2 * lz - 0.6) * nz, 1 + 1.4 * nz)
+    : Cmz * Math.min(1 + 0.6 * lz * nz, 1 + 0.6 * nz);
+  const kyz = plastic ? 0.6 * kzz : kzz;
+  const kzy = twists ? torsionKzy(plastic, CmLT, lz, nz) : plastic ? 0.6 * kyy : 0.8 * kyy;
   return { kyy, kyz, kzy, kzz };
 }
 
 /** kzy of Table B.2. */
-function torsionKzy(
-  i: InteractionInput,
-  d: ReturnType<typeof diagramsOf>['LT'],
-  nz: number,
-  plastic: boolean,
-  log?: StepLog,
-): number {
-  const given = i.member.design.CmLT;
-  if (given !== undefined) log?.('CmLT', given, '', 'given');
-  const CmLT = given ?? equivalentMoment(d, 'CmLT', log);
-  const { lambdaBar } = i.z;
+function torsionKzy(plastic: boolean, CmLT: number, lambdaBar: number, nz: number): number {
   const slope = (plastic ? 0.1 : 0.05) / (CmLT - 0.25);
   if (plastic && lambdaBar < 0.4) return Math.min(0.6 + lambdaBar, 1 - slope * lambdaBar * nz);
   return Math.max(1 - slope * lambdaBar * nz, 1 - slope * nz);

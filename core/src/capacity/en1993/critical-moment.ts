@@ -1,4 +1,4 @@
-import { gaussPoints } from '../../analysis/index.js';
+import { gaussPoints, type MemberField } from '../../analysis/index.js';
 import type { StepLog } from '../check.js';
 import { curvatureOf, slopeOf, valueOf, type Diagram } from '../diagram.js';
 import type { CheckSection } from '../section.js';
@@ -18,10 +18,35 @@ export function c1Of(s: CheckSection, d: Diagram, length: number): number {
   const size = Math.abs(d.peak.value);
   if (size === 0) return 1;
   if (d.straight && Math.abs(d.start - d.end) < 1e-9 * size) return 1;
+  scaleLoad(s, length, squareCosines(d, size, integrals), d.to - d.from);
+  return 1 / Math.sqrt(largestEigenvalue(scaled));
+}
+
+/**
+ * Less than C1 of a whole member whose moments are cubics, by some hundredths: the largest eigenvalue is at most the root of the
+ * sum of the squares of the matrix. 0 where there is no moment or it is no cubic.
+ *
+ * @param size greatest magnitude of My, N·m
+ */
+export function leastC1(s: CheckSection, field: MemberField, length: number, size: number): number {
+  if (size === 0 || field.forceTerms > 4 || field.breaks.length !== 2) return 0;
+  cubicCosines(field.forces, 4 * field.forceTerms, field.forceTerms, 0, length, size, integrals);
   const k = stiffnesses(s, length, diagonal);
-  const J = squareCosines(d, size, integrals);
-  // Largest eigenvalue of k^(-1/2)·load·k^(-1/2), relative to a uniform moment's k1
-  const L = d.to - d.from;
+  let sum = 0;
+  for (let m = 0; m < terms; m++) {
+    let row = 0;
+    for (let n = 0; n <= m; n++) {
+      const load = integrals[m - n]! - integrals[m + n + 2]!;
+      row += ((n === m ? 1 : 2) * load * load) / k[n]!;
+    }
+    sum += row / k[m]!;
+  }
+  return Math.sqrt(length / (k[0]! * Math.sqrt(sum)));
+}
+
+/** k^(-1/2)·load·k^(-1/2), relative to a uniform moment's k1, into `scaled`; its largest eigenvalue is 1/C1². */
+function scaleLoad(s: CheckSection, length: number, J: Float64Array, L: number): void {
+  const k = stiffnesses(s, length, diagonal);
   for (let m = 0; m < terms; m++) roots[m] = Math.sqrt(k[0]! / k[m]!);
   for (let m = 0; m < terms; m++)
     for (let n = 0; n <= m; n++) {
@@ -29,7 +54,6 @@ export function c1Of(s: CheckSection, d: Diagram, length: number): number {
       scaled[m * terms + n] = value;
       scaled[n * terms + m] = value;
     }
-  return 1 / Math.sqrt(largestEigenvalue(scaled));
 }
 
 const scaled = new Float64Array(terms * terms);
@@ -44,34 +68,69 @@ function stiffnesses(s: CheckSection, length: number, out: Float64Array): Float6
   return out;
 }
 
-/** Quadrature of a stretch that is one piece: two panels of twelve points, with the cosines there. */
-const wholeStretch = [0, 0.5].flatMap((start) =>
-  gauss.map(([place, weight]) => {
-    const share = start + place / 2;
-    return {
-      share,
-      weight: weight / 2,
-      cosines: Float64Array.from({ length: 2 * terms + 1 }, (_, k) => Math.cos(k * Math.PI * share)),
-    };
-  }),
+/** Powers of ξ = x/L that the square of a cubic has. */
+const powers = 7;
+
+/** ∫₀¹ ξᵖ·cos(kπξ) dξ, `powers` values for each k, from the recursion by parts. */
+const powerCosines = Float64Array.from({ length: (2 * terms + 1) * powers }, (_, i) =>
+  powerCosine(i % powers, Math.floor(i / powers)),
 );
+
+function powerCosine(p: number, k: number): number {
+  if (k === 0) return 1 / (p + 1);
+  if (p === 0) return 0;
+  const a = k * Math.PI;
+  const turned = p === 1 ? 0 : powerCosine(p - 2, k);
+  return (p * (k % 2 === 0 ? 1 : -1) - (p === 1 ? 1 : 0)) / (a * a) - (p * (p - 1) * turned) / (a * a);
+}
+
+const cubic = new Float64Array(4);
+const square = new Float64Array(powers);
+
+/**
+ * ∫ (M/size)²·cos(kπx/L) dx over L of one cubic: exact.
+ *
+ * @param source its coefficients: `count` of them from `at` on, of powers of the distance from a place `shift` before the stretch
+ */
+function cubicCosines(
+  source: Float64Array,
+  at: number,
+  count: number,
+  shift: number,
+  L: number,
+  size: number,
+  J: Float64Array,
+): void {
+  for (let i = 0; i < 4; i++) cubic[i] = i < count ? source[at + i]! / size : 0;
+  // Powers from the stretch's own start, then of ξ
+  for (let i = 0; i < 3; i++) for (let j = 2; j >= i; j--) cubic[j]! += shift * cubic[j + 1]!;
+  for (let i = 1, scale = L; i < 4; i++, scale *= L) cubic[i]! *= scale;
+  square.fill(0);
+  let degree = 0;
+  for (let i = 0; i < 4; i++) {
+    if (cubic[i] === 0) continue;
+    degree = i;
+    for (let j = 0; j < 4; j++) square[i + j]! += cubic[i]! * cubic[j]!;
+  }
+  for (let k = 0; k < J.length; k++) {
+    let sum = 0;
+    for (let p = 0; p <= 2 * degree; p++) sum += square[p]! * powerCosines[k * powers + p]!;
+    J[k] = L * sum;
+  }
+}
 
 /** ∫ (M/size)²·cos(kπx/L) dx, k from 0. */
 function squareCosines(d: Diagram, size: number, J: Float64Array): Float64Array {
   const L = d.to - d.from;
-  J.fill(0);
-  if (d.pieces.length === 1) {
-    const piece = d.pieces[0]!;
-    for (const { share, weight, cosines } of wholeStretch) {
-      const m = valueOf(piece, d.from + share * L) / size;
-      const square = weight * L * m * m;
-      for (let k = 0; k < J.length; k++) J[k]! += square * cosines[k]!;
-    }
+  const { source, at, terms: count, origin } = d.pieces[0]!;
+  if (d.pieces.length === 1 && count <= 4) {
+    cubicCosines(source, at, count, d.from - origin, L, size, J);
     return J;
   }
+  J.fill(0);
   eachPoint(d, (x, weight, value) => {
-    const square = (weight * value * value) / (size * size);
-    addCosines(J, (Math.PI * (x - d.from)) / L, square);
+    const share = (weight * value * value) / (size * size);
+    addCosines(J, (Math.PI * (x - d.from)) / L, share);
   });
   return J;
 }

@@ -7,13 +7,16 @@ export function endRatio(d: Diagram): number {
   return large === 0 ? 0 : small / large;
 }
 
+/** Cm of a straight diagram: 0.6 + 0.4·ψ, 0.4 at least (Table B.3). */
+export const straightMoment = (psi: number): number => Math.max(0.4, 0.6 + 0.4 * psi);
+
 /** Equivalent uniform moment factor Cm of EN 1993-1-1 Annex B, Table B.3. */
 export function equivalentMoment(d: Diagram, symbol: string, log?: StepLog): number {
   const psi = endRatio(d);
   const size = Math.abs(d.peak.value);
   if (size === 0) return 1;
   if (d.straight) {
-    const C = Math.max(0.4, 0.6 + 0.4 * psi);
+    const C = straightMoment(psi);
     log?.('ψ', psi, '', 'ratio of the end moments');
     log?.(symbol, C, '', '0.6 + 0.4·ψ ≥ 0.4', 'Table B.3');
     return C;

@@ -20,7 +20,12 @@ type BucklingAxis = 'y' | 'z' | 'u' | 'v';
 const secondMoment = (member: PhysicalMember, axis: BucklingAxis): number =>
   ({ y: member.section.p.Iy, z: member.section.p.Iz, u: member.section.p.Iu, v: member.section.p.Iv })[axis];
 
-const slendernesses = new WeakMap<PhysicalMember, Map<string, Slenderness>>();
+interface KnownSlenderness extends Slenderness {
+  readonly axis: BucklingAxis;
+  readonly area: number;
+}
+
+const slendernesses = new WeakMap<PhysicalMember, KnownSlenderness[]>();
 
 /** Flexural slenderness about an axis, kept where the length is the same in every combination. */
 export function flexuralSlenderness(
@@ -33,10 +38,10 @@ export function flexuralSlenderness(
   if (log || member.design.lengths === 'buckling-analysis')
     return slendernessOf(member, axis, state, area, log);
   let known = slendernesses.get(member);
-  if (!known) slendernesses.set(member, (known = new Map<string, Slenderness>()));
-  const key = area === member.section.p.A ? axis : `${axis} ${area}`;
-  let found = known.get(key);
-  if (!found) known.set(key, (found = slendernessOf(member, axis, state, area)));
+  if (!known) slendernesses.set(member, (known = []));
+  for (const one of known) if (one.axis === axis && one.area === area) return one;
+  const found = { axis, area, ...slendernessOf(member, axis, state, area) };
+  known.push(found);
   return found;
 }
 

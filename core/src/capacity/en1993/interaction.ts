@@ -2,13 +2,14 @@ import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { InteractionFactors, InteractionInput } from './interaction-input.js';
 import { annexA } from './annex-a.js';
-import { annexB } from './annex-b.js';
+import { annexB, tableB } from './annex-b.js';
+import { straightMoment } from './equivalent-moment.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { effectiveSection } from './effective-section.js';
-import { flexuralSlenderness, leastBuckling, oneLeg } from './flexural-buckling.js';
+import { flexuralSlenderness, oneLeg } from './flexural-buckling.js';
 import { canBuckleLaterally, leastCapacity, worstStretch } from './lateral-torsional.js';
 import { memberClass } from './member-forces.js';
-import { bendingModulus, compressionArea, leastModulus, logStrength } from './resistance.js';
+import { bendingModulus, compressionArea, logStrength } from './resistance.js';
 import { tooSmall } from './too-small.js';
 
 /** Sections for which the annexes give factors: doubly symmetric ones. Others by the elastic sum. */
@@ -103,7 +104,7 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
     if (oneLeg(member)) return false;
     return true;
   },
-  atMost: (member, state) => interactionBound(member, state),
+  atMost: (member, state) => interactionBound(member, state, axis),
   evaluate(member, state, log) {
     const { section: s, code } = member;
     const bent = state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
@@ -145,21 +146,48 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
 });
 
 /**
- * At most the left sides of both equations by Annex B: every Cm is 1, every k at the end of its range, χLT that of a uniform moment.
- * Infinity where something given or another method keeps it from being one.
+ * At most the left side of an equation by Annex B: Cm of straight diagrams and 1 of others, χLT too small. Infinity where something
+ * given, another method or an effective section keeps it from being one.
  */
-function interactionBound(member: PhysicalMember, state: MemberState): number {
+function interactionBound(member: PhysicalMember, state: MemberState, axis: 'y' | 'z'): number {
   const { section: s, code, design } = member;
-  const usual = code.interaction === 'B' && tabulated(member) && design.lengths !== 'buckling-analysis';
-  const given = design.Cmy !== undefined || design.Cmz !== undefined || design.CmLT !== undefined;
-  if (!usual || given) return Infinity;
-  const n = state.compression.value / leastBuckling(member, state);
-  const Mb = canBuckleLaterally(member)
+  if (code.interaction !== 'B' || !tabulated(member) || design.lengths === 'buckling-analysis')
+    return Infinity;
+  if (design.Cmy !== undefined || design.Cmz !== undefined || design.CmLT !== undefined) return Infinity;
+  const cls = memberClass(member, state);
+  const twists = canBuckleLaterally(member);
+  const Mb = twists
     ? leastCapacity(member, state)
-    : (leastModulus(s, 'y') * s.fy) / code.gammaM1;
-  if (!(Mb > 0)) return Infinity;
-  const Mz = (state.Mz.value * code.gammaM1) / (leastModulus(s, 'z') * s.fy);
-  return n + ((1 + 0.8 * n) * state.My.value) / Mb + (1 + 1.4 * n) * Mz;
+    : (bendingModulus(s, cls, 'y', state.My.signed) * s.fy) / code.gammaM1;
+  if (cls === 4 || !(Mb > 0)) return Infinity;
+  const y = flexuralSlenderness(member, 'y', state, s.p.A);
+  const z = flexuralSlenderness(member, 'z', state, s.p.A);
+  const n = (state.compression.value * code.gammaM1) / (s.p.A * s.fy);
+  const [ny, nz] = [n / y.chi, n / z.chi];
+  const k = tableB(cls <= 2, s.kind !== 'i', twists, {
+    Cmy: cmAtMost(member, state, 'My'),
+    Cmz: cmAtMost(member, state, 'Mz'),
+    CmLT: 1,
+    ny,
+    nz,
+    ly: y.lambdaBar,
+    lz: z.lambdaBar,
+  });
+  const My = state.My.value / Mb;
+  const Mz = (state.Mz.value * code.gammaM1) / (bendingModulus(s, cls, 'z', state.Mz.signed) * s.fy);
+  return axis === 'y' ? ny + k.kyy * My + k.kyz * Mz : nz + k.kzy * My + k.kzz * Mz;
+}
+
+/** Cm of Table B.3 where the diagram is one straight line, else 1, which is the most of all. */
+function cmAtMost({ design }: PhysicalMember, { field }: MemberState, name: 'My' | 'Mz'): number {
+  const { breaks, forces, forceTerms: terms } = field;
+  if (design.sway || breaks.length !== 2) return 1;
+  const at = terms * (name === 'My' ? 4 : 5);
+  for (let i = 2; i < terms; i++) if (forces[at + i] !== 0) return 1;
+  const start = forces[at]!;
+  const end = start + forces[at + 1]! * breaks[1]!;
+  if (start === 0 && end === 0) return 1;
+  return straightMoment(Math.abs(start) < Math.abs(end) ? start / end : end / start);
 }
 
 /** Sections without factors in the annexes: moments amplified by the sway-free second order, nothing taken off. */

@@ -2,13 +2,12 @@ import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
 import { diagram, type Diagram } from '../diagram.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
-import { forcesAtX } from '../stations.js';
 import { imperfectionFactor, type BucklingCurve } from './buckling-curves.js';
-import { asymmetry, c1Of, c2zgOf, criticalMoment } from './critical-moment.js';
+import { asymmetry, c1Of, c2zgOf, criticalMoment, leastC1 } from './critical-moment.js';
 import { kcOf } from './equivalent-moment.js';
 import { lateralStretches, type Stretch } from '../lengths.js';
 import { memberClass } from './member-forces.js';
-import { bendingModulus, leastModulus, logStrength } from './resistance.js';
+import { bendingModulus, logStrength } from './resistance.js';
 
 /** What 6.3.2 gives for a stretch between lateral restraints. */
 export interface LateralTorsional {
@@ -162,52 +161,40 @@ function findWorst(member: PhysicalMember, state: MemberState): LateralTorsional
   return worst;
 }
 
-/** What a bound of Mb,Rd needs of a member: one stretch, its modulus and the critical moment under a uniform moment. */
-interface Bounded {
-  readonly W: number;
-  readonly Mcr: number;
-}
-
-const bounded = new WeakMap<PhysicalMember, Bounded | null>();
-
-/** Undefined where something given, several stretches or an unsymmetric section keep a bound from holding. */
-function boundOf(member: PhysicalMember): Bounded | undefined {
-  let found = bounded.get(member);
-  if (found === undefined) {
-    const { section: s, design } = member;
-    const usual = s.kind === 'i' && design.C1 === undefined && !design.zg && design.LLT === undefined;
-    found =
-      usual && member.restraints.length === 2
-        ? { W: leastModulus(s, 'y'), Mcr: criticalMoment(s, member.length, 1, 0, 0) }
-        : null;
-    bounded.set(member, found);
-  }
-  return found ?? undefined;
-}
+const uniformMoments = new WeakMap<PhysicalMember, number>();
 
 /**
- * A cautious C1 from the moments at the quarters (Serna, López, Puente and Yong, J. Constr. Steel Res. 62 (2006)), 0.85 of it and no
- * more than 1.7: true ones of diagrams without jumps lie above. Only for leaving out combinations.
+ * Critical moment of a member under a uniform moment; 0 where something given, several stretches or an unsymmetric section keep a
+ * bound of Mb,Rd from holding. N·m
  */
-function cautiousC1(member: PhysicalMember, state: MemberState): number {
-  const most = state.My.value ** 2;
-  let sum = most;
-  for (let k = 1; k <= 3; k++) {
-    const M = forcesAtX(state.field, (k * member.length) / 4).My;
-    sum += (k === 2 ? 16 : 9) * M * M;
+function uniformMoment(member: PhysicalMember): number {
+  let Mcr = uniformMoments.get(member);
+  if (Mcr === undefined) {
+    const { section: s, design } = member;
+    const usual = s.kind === 'i' && design.C1 === undefined && !design.zg && design.LLT === undefined;
+    Mcr = usual && member.restraints.length === 2 ? criticalMoment(s, member.length, 1, 0, 0) : 0;
+    uniformMoments.set(member, Mcr);
   }
-  return Math.max(1, Math.min(1.7, 0.85 * Math.sqrt((35 * most) / sum)));
+  return Mcr;
 }
 
 /** Less than Mb,Rd in a combination, and 0 where none can be told quickly. N·m */
 export function leastCapacity(member: PhysicalMember, state: MemberState): number {
-  const one = boundOf(member);
-  if (!one || state.My.value === 0) return 0;
+  let least = state.memo.get(leastCapacity) as number | undefined;
+  if (least === undefined) state.memo.set(leastCapacity, (least = leastCapacityOf(member, state)));
+  return least;
+}
+
+function leastCapacityOf(member: PhysicalMember, state: MemberState): number {
+  const uniform = uniformMoment(member);
+  if (uniform === 0 || state.My.value === 0) return 0;
   const { section: s, code } = member;
-  const lambdaBar = Math.sqrt((one.W * s.fy) / (one.Mcr * cautiousC1(member, state)));
+  const C1 = Math.max(1, leastC1(s, state.field, member.length, state.My.value));
+  const W = bendingModulus(s, memberClass(member, state), 'y', state.My.signed);
+  const lambdaBar = Math.sqrt((W * s.fy) / (uniform * C1));
   // f only adds to χLT (6.3.2.3(2)): it is left out
   const chi = code.lateralTorsional === 'rolled' ? plainChi(s, lambdaBar) : generalChi(s, lambdaBar);
-  return (chi * one.W * s.fy) / code.gammaM1;
+  return (chi * W * s.fy) / code.gammaM1;
 }
 
 function uniformBound(member: PhysicalMember, state: MemberState): number {
