@@ -138,6 +138,47 @@ describe('ANSI/AISC 360-22 by hand', () => {
     close(itemOf(checked, 'G4', 'z').capacity, 0.9 * 0.6 * 50 * 2 * (6 - 3 * t) * t * kip, 0.003);
   });
 
+  describe('F7: boxes of plates', () => {
+    const strength = (b: number, tw: number, tf: number) => {
+      const shape = { type: 'plate-box', h: 1, b, tw, tf } as const;
+      return checkBar(
+        { section: { shape }, L: 6, loads: [uniform(30e3)], design: { LLT: 0 } },
+        { code: 'AISC360' },
+      );
+    };
+
+    // √(E/Fy) = √(210e3/355) = 24.32; h/tw = 0.96/0.006 = 160 > 138.6; aw = 2·960·6/(388·20) = 1.485
+    // Rpg = 1 − 1.485/(1200 + 445.4)·(160 − 138.63) = 0.9807; the flange is compact, b/tf = 19.4
+    it('F7.3(c): slender webs', () => {
+      const item = itemOf(strength(0.4, 0.006, 0.02), 'F7', 'y');
+      const I = (0.4 * 1 ** 3 - 0.388 * 0.96 ** 3) / 12;
+      close(item.capacity, 0.9 * 0.9807 * 355e6 * (I / 0.5), 1e-3);
+      expect(stepOf(item, 'Rpg')).toBeCloseTo(0.9807, 4);
+    });
+
+    // b/tf = 376/10 = 37.6 > 1.49·24.32 = 36.2: be = 1.92·10·24.32·(1 − 0.34/37.6·24.32) = 364.3 mm
+    it('F7.2(c): a slender flange keeps its effective width by eq. F7-5', () => {
+      const item = itemOf(strength(0.4, 0.012, 0.01), 'F7', 'y');
+      expect(stepOf(item, 'be')).toBeCloseTo(0.3643, 4);
+    });
+
+    // Between 1.40 and 1.49·√(E/Fy) a flange of a box of plates is noncompact where one of a hollow section were slender
+    it('F7.2(b): the flange of plates is noncompact up to 1.49·√(E/Fy)', () => {
+      // b/tf = 352/10 = 35.2, Z and S of the box: Mn = Mp − (Mp − Fy·S)·(3.57·35.2/24.32 − 4)
+      const item = itemOf(strength(0.376, 0.012, 0.01), 'F7', 'y');
+      const I = (0.376 - 0.352 * 0.98 ** 3) / 12;
+      const Z = 0.376 * 0.01 * 0.99 + (2 * 0.012 * 0.98 ** 2) / 4;
+      const [Mp, My] = [355e6 * Z, (355e6 * I) / 0.5];
+      close(item.capacity, 0.9 * (Mp - (Mp - My) * ((3.57 * 35.2) / 24.322 - 4)), 1e-4);
+    });
+
+    it('says that flanges and webs slender at once are not covered', () => {
+      const checked = strength(0.6, 0.006, 0.01);
+      expect(checked.status).not.toBe('pass');
+      expect(checked.reasons!.join(' ')).toContain('too slender');
+    });
+  });
+
   it('F8, G5: HSS6.625X0.280 compact: 0.9·46·10.5 kip-in; 0.9·0.6·46·5.20/2 kips', () => {
     const checked = bar('HSS6.625X0.280', 'A500 Gr C', 3, [uniform(5e3)]);
     close(itemOf(checked, 'F8', 'y').capacity, 0.9 * 46 * 10.5 * kip * inch, 0.008);

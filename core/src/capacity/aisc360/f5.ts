@@ -2,7 +2,7 @@ import type { StepLog } from '../check.js';
 import type { CheckSection } from '../section.js';
 import { slenderWeb } from './f4.js';
 import type { FlexureRule } from './flexure-rule.js';
-import { girderOf, type Girder } from './plate-girder.js';
+import { bendingReduction, girderOf, type Girder } from './plate-girder.js';
 import { flexuralFlange, logElement, root, webFactor } from './slenderness.js';
 
 /** F5: I sections with slender webs about their major axis. */
@@ -14,8 +14,7 @@ export const slenderWebs: FlexureRule = {
   applies: (s) => (s.kind === 'i' || s.kind === 'unequal-i') && (slenderWeb(s, 1) || slenderWeb(s, -1)),
   strength(s, { Lb, Cb, moment }, log) {
     const g = girderOf(s, moment);
-    const aw = Math.min(10, g.aw);
-    const Rpg = Math.min(1, 1 - (aw / (1200 + 300 * aw)) * (g.hc / s.tw - 5.7 * root(s)));
+    const Rpg = bendingReduction(s, g.aw, g.hc / s.tw);
     log?.('Rpg', Rpg, '', '1 − aw/(1200 + 300·aw)·(hc/tw − 5.7·√(E/Fy)) ≤ 1', 'F5.2 eq. F5-6');
     const stress = Math.min(s.fy, lateralStress(s, g, Lb, Cb, log), flangeStress(s, g, log));
     const compression = Rpg * stress * g.Sxc;

@@ -1,4 +1,5 @@
 import type { CheckSection } from '../section.js';
+import { root } from './slenderness.js';
 
 /** An I section seen from its compression side, dimensions of F4 and F5, SI. */
 export interface Girder {
@@ -53,4 +54,14 @@ export function girderOf(s: CheckSection, moment: number): Girder {
 export function residualLevel(s: CheckSection, g: Girder): number {
   const ratio = g.Sxt / g.Sxc;
   return ratio >= 0.7 ? 0.7 * s.fy : Math.max(0.5 * s.fy, s.fy * ratio);
+}
+
+/**
+ * Rpg of slender webs, 1 − aw/(1200 + 300·aw)·(hc/tw − 5.7·√(E/Fy)) ≤ 1 with aw ≤ 10 (F5.2 eq. F5-6).
+ *
+ * @param slender hc/tw
+ */
+export function bendingReduction(s: CheckSection, aw: number, slender: number): number {
+  const a = Math.min(10, aw);
+  return Math.min(1, 1 - (a / (1200 + 300 * a)) * (slender - 5.7 * root(s)));
 }

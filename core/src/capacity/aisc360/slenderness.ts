@@ -77,11 +77,15 @@ export function compressedElements(s: CheckSection): CompressedElement[] {
         { name: 'leg along z', b: s.h, t: s.tw, limit: 0.45 * q, count: 1, ...free },
         { name: 'leg along y', b: s.b, t: s.tw, limit: 0.45 * q, count: 1, ...free },
       ];
-    case 'box':
+    case 'box': {
+      // Walls of hollow sections have limits of their own; those of boxes of plates are like other stiffened elements
+      const limit = (s.shape.type === 'plate-box' ? 1.49 : 1.4) * q;
+      const factors = s.shape.type === 'plate-box' ? stiffened : wall;
       return [
-        { name: 'wall along z', b: webDepth(s), t: s.tw, limit: 1.4 * q, count: 2, ...wall },
-        { name: 'wall along y', b: flatWidth(s), t: s.tf, limit: 1.4 * q, count: 2, ...wall },
+        { name: 'wall along z', b: webDepth(s), t: s.tw, limit, count: 2, ...factors },
+        { name: 'wall along y', b: flatWidth(s), t: s.tf, limit, count: 2, ...factors },
       ];
+    }
     default:
       return [];
   }
