@@ -194,6 +194,61 @@ describe('ANSI/AISC 360-22 by hand', () => {
     expect(itemOf(down, 'F9').capacity!).toBeLessThanOrEqual(0.9 * 1.6 * My * (1 + 1e-9));
   });
 
+  // L6X4X1/2: βw = 3.14 in (Commentary Table C-F10.1), rz = 0.864 in, A = 4.75 in², t = 0.5 in; the longer leg stands upwards
+  it('F10: an unequal angle buckles sooner with its longer leg in compression', () => {
+    const Lb = 120;
+    const Mcr = (beta: number) => {
+      const term = (4.4 * beta * 0.864) / (Lb * 0.5);
+      return ((9 * 29000 * 4.75 * 0.864 * 0.5) / (8 * Lb)) * (Math.sqrt(1 + term * term) + term);
+    };
+    const item = (q: number) =>
+      itemOf(bar('L6X4X1/2', 'A36', Lb * inch, [uniform(q)], { design: { C1: 1 } }), 'F10', 'u');
+    close(stepOf(item(1e3), 'βw'), -3.14 * inch, 0.01);
+    close(stepOf(item(1e3), 'Mcr'), Mcr(-3.14) * kip * inch, 0.015);
+    close(stepOf(item(-1e3), 'Mcr'), Mcr(3.14) * kip * inch, 0.015);
+  });
+
+  // L4X4X1/4, A36: Mcr = 9·29000·1.93·0.783·0.25/(8·96), My = 36·Su; b/t = 16 between 0.54 and 0.91·√(E/Fy): eq. F10-6
+  it('F10: an equal angle in inelastic buckling, and its noncompact leg', () => {
+    const item = itemOf(bar('L4X4X1/4', 'A36', 96 * inch, [uniform(500)], { design: { C1: 1 } }), 'F10', 'u');
+    const Mcr = (9 * 29000 * 1.93 * 0.783 * 0.25) / (8 * 96);
+    // The table's rz is that of rounded toes, 1.5 % less
+    close(stepOf(item, 'Mcr'), Mcr * kip * inch, 0.025);
+    const Su = stepOf(item, 'My') / (36 * ksi);
+    // Iu = A·(2·rx² − rz²) = 1.93·(2·1.25² − 0.783²), to the toe 4/√2
+    close(Su, ((1.93 * (2 * 1.25 ** 2 - 0.783 ** 2)) / 2.83) * inch ** 3, 0.02);
+    const My = 36 * (Su / inch ** 3);
+    const lateral = Math.min(1.5, 1.92 - 1.17 * Math.sqrt(My / Mcr)) * My;
+    const leg = My * (2.43 - 1.72 * 16 * Math.sqrt(36 / 29000));
+    close(item.capacity, 0.9 * Math.min(lateral, leg) * kip * inch, 0.02);
+  });
+
+  // L5X5X5/16 in A572 Gr 50 would be slender: λ = 16 > 0.91·√(29000/100) = 15.5 of a steel of 100 ksi, eq. F10-7
+  it('F10: a slender leg by 0.71·E/(b/t)²', () => {
+    const strong = {
+      id: 'strong',
+      kind: 'steel',
+      fy: 100 * ksi,
+      fu: 120 * ksi,
+      E: 29000 * ksi,
+      G: 11200 * ksi,
+      density: 7850,
+    };
+    const checked = checkBar(
+      {
+        section: { profile: 'L5X5X5/16' },
+        material: strong,
+        L: 1,
+        loads: [uniform(500)],
+        design: { LLT: 0 },
+      },
+      { code: 'AISC360' },
+    );
+    const item = itemOf(checked, 'F10', 'v');
+    const Sv = stepOf(item, 'My') / (100 * ksi);
+    close(item.capacity, 0.9 * ((0.71 * 29000 * ksi) / 16 ** 2) * Sv, 0.002);
+  });
+
   it('F11: a flat on edge by its Lb·d/t²', () => {
     const held = bar('FL 100x10', 'A36', 2, [uniform(100)], { design: { LLT: 0 } });
     // Z = 10·100²/4 = 25 cm³

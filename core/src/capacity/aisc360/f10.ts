@@ -1,35 +1,8 @@
 import type { StepLog } from '../check.js';
+import { angleAsymmetry } from '../principal-axes.js';
 import type { CheckSection } from '../section.js';
 import type { FlexureRule } from './flexure-rule.js';
 import { logElement, root } from './slenderness.js';
-
-/** βw of an angle for bending about its major axis: ∫z·(w² + z²)dA/Iw − 2·z0, w along u, z along v, by the legs' middle lines. m */
-function betaW(s: CheckSection): number {
-  if (Math.abs(s.h - s.b) < 1e-9) return 0;
-  const { p } = s;
-  const [cos, sin] = [Math.cos(p.alpha), Math.sin(p.alpha)];
-  let integral = 0;
-  const leg = (y0: number, z0: number, y1: number, z1: number) => {
-    const length = Math.hypot(y1 - y0, z1 - z0);
-    // Cubic along a line: three Gauss points
-    for (const [node, weight] of [
-      [-Math.sqrt(0.6), 5 / 18],
-      [0, 8 / 18],
-      [Math.sqrt(0.6), 5 / 18],
-    ] as const) {
-      const y = (y0 + y1) / 2 + (node * (y1 - y0)) / 2;
-      const z = (z0 + z1) / 2 + (node * (z1 - z0)) / 2;
-      const u = y * cos + z * sin;
-      const v = z * cos - y * sin;
-      integral += weight * length * s.tw * v * (u * u + v * v);
-    }
-  };
-  const [l, b] = [-p.left, -p.bottom];
-  leg(l + s.tw / 2, b + s.tw / 2, l + s.tw / 2, b + s.h);
-  leg(l + s.tw, b + s.tw / 2, l + s.b, b + s.tw / 2);
-  const v0 = p.zs * cos - p.ys * sin;
-  return integral / p.Iu - 2 * v0;
-}
 
 /** Leg local buckling with its toe in compression, F10.3. N·m */
 function legBuckling(s: CheckSection, Sc: number, log?: StepLog): number {
@@ -59,8 +32,8 @@ export const angleMajor: FlexureRule = {
     let Mn = 1.5 * My;
     if (Lb > 0) {
       const rz = p.iv;
-      // Positive βw where the shorter leg is in compression (F10.2)
-      const beta = Math.sign(moment) * betaW(s);
+      // Positive where the shorter leg is in compression (F10.2)
+      const beta = -Math.sign(moment) * angleAsymmetry(s);
       const term = (4.4 * beta * rz) / (Lb * s.tw);
       const Mcr =
         ((9 * s.E * p.A * rz * s.tw * Math.min(1.5, Cb)) / (8 * Lb)) * (Math.sqrt(1 + term * term) + term);

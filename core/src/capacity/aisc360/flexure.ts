@@ -2,6 +2,7 @@ import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
 import { diagram, type Diagram } from '../diagram.js';
 import { lateralStretches, type Stretch } from '../lengths.js';
 import type { PhysicalMember } from '../physical-member.js';
+import { principalDiagram } from '../principal-axes.js';
 import { logSteel, phi, smallMoment } from './common.js';
 import { bendingStretch, type FlexureRule } from './flexure-rule.js';
 import { channelAndCompactI } from './f2.js';
@@ -71,7 +72,7 @@ function strengthIn(
 ): { demand: number; capacity: number; x: number } {
   const d =
     member.section.kind === 'angle'
-      ? principalDiagram(rule, member, state, stretch)
+      ? principalDiagram(member.section, rule.axis === 'u' ? 'u' : 'v', state.field, stretch.from, stretch.to)
       : diagram(state.field, rule.axis === 'z' ? 'Mz' : 'My', stretch.from, stretch.to);
   logSteel(member.section, log);
   if (rule.lateral) log?.('Lb', stretch.length, 'm', stretch.how, 'F2.2');
@@ -80,34 +81,6 @@ function strengthIn(
   log?.('φ·Mn', phi * Mn, 'N·m', '0.90·Mn', 'F1(a)');
   log?.('Mr', Math.abs(d.peak.value), 'N·m', 'largest in the stretch, analysis');
   return { demand: Math.abs(d.peak.value), capacity: phi * Mn, x: d.peak.x };
-}
-
-/** An angle's moment about its principal axis u or v: a combination of My and Mz, exact on each piece. */
-function principalDiagram(
-  rule: FlexureRule,
-  member: PhysicalMember,
-  state: MemberState,
-  stretch: Stretch,
-): Diagram {
-  const { alpha } = member.section.p;
-  const { field } = state;
-  const terms = field.forceTerms;
-  // A moment that bends about y with My > 0 and about z with Mz > 0, seen along u and v
-  const [cy, cz] =
-    rule.axis === 'u' ? [Math.cos(alpha), -Math.sin(alpha)] : [Math.sin(alpha), Math.cos(alpha)];
-  const forces = new Float64Array(field.forces.length);
-  for (let s = 0; s + 1 < field.breaks.length; s++)
-    for (let k = 0; k < terms; k++) {
-      const base = 6 * terms * s;
-      forces[base + 4 * terms + k] =
-        cy * field.forces[base + 4 * terms + k]! + cz * field.forces[base + 5 * terms + k]!;
-    }
-  return diagram(
-    { ...field, breaks: field.breaks, forceTerms: terms, forces },
-    'My',
-    stretch.from,
-    stretch.to,
-  );
 }
 
 /** The worst stretch by a rule: its demand and φ·Mn; undefined where nothing bends. */

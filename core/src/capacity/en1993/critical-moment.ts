@@ -303,7 +303,7 @@ export function criticalMoment(
   const Mcr = C1 * X * (Math.sqrt(Iw / Iz + (s.G * J) / X + e * e) - e);
   log?.('E', s.E, 'N/m2', s.material, '3.2.6(1)');
   log?.('G', s.G, 'N/m2', s.material, '3.2.6(1)');
-  log?.('Iz', Iz, 'm4', s.name);
+  log?.(s.kind === 'angle' ? 'Iv' : 'Iz', Iz, 'm4', s.name);
   log?.('It', J, 'm4', s.name);
   log?.('Iw', Iw, 'm6', s.name);
   if (zj !== 0) log?.('zj', zj, 'm', 'zs − 0.5·∫(y² + z²)·z dA/Iy');

@@ -1,6 +1,7 @@
 import type { Check, CheckItem, MemberState } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import { forcesAtX } from '../stations.js';
+import { angleInteractions, angleLateralTorsionalBuckling } from './angles.js';
 import { classify } from './classification.js';
 import { flexuralBucklingChecks } from './flexural-buckling.js';
 import { generalMethod } from './general-method.js';
@@ -16,8 +17,10 @@ export const en1993Checks: readonly Check[] = [
   ...flexuralBucklingChecks,
   ...torsionalBucklingChecks,
   lateralTorsionalBuckling,
+  angleLateralTorsionalBuckling,
   interactionAboutY,
   interactionAboutZ,
+  ...angleInteractions,
   generalMethod,
 ];
 

@@ -6,7 +6,7 @@ import { annexB, tableB } from './annex-b.js';
 import { straightMoment } from './equivalent-moment.js';
 import { beyondClass3 } from './beyond-class-3.js';
 import { effectiveSection } from './effective-section.js';
-import { flexuralSlenderness, oneLeg } from './flexural-buckling.js';
+import { flexuralSlenderness } from './flexural-buckling.js';
 import { canBuckleLaterally, leastCapacity, worstStretch } from './lateral-torsional.js';
 import { memberClass } from './member-forces.js';
 import { bendingModulus, compressionArea, logStrength } from './resistance.js';
@@ -100,9 +100,7 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
   title: `Bending with compression, buckling about ${axis}`,
   axis,
   covers(member) {
-    if (member.tapered || member.axialOnly) return false;
-    if (oneLeg(member)) return false;
-    return true;
+    return !member.tapered && !member.axialOnly && member.section.kind !== 'angle';
   },
   atMost: (member, state) => interactionBound(member, state, axis),
   evaluate(member, state, log) {
@@ -112,10 +110,6 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
     const cls = memberClass(member, state);
     const beyond = beyondClass3(s, cls);
     if (beyond) return beyond;
-    if (s.kind === 'angle' && cls === 4)
-      return {
-        reason: `${s.name} is a class 4 angle in bending with compression, for which no effective section about its principal axes is given; choose a thicker one.`,
-      };
     const least = Math.min(
       flexuralSlenderness(member, 'y', state, s.p.A).Ncr,
       flexuralSlenderness(member, 'z', state, s.p.A).Ncr,

@@ -31,7 +31,7 @@ export function canBuckleLaterally(member: PhysicalMember): boolean {
 }
 
 /** C1 and C2·zg as given or from the diagram, with the notes that say which. */
-function factors(
+export function lateralFactors(
   member: PhysicalMember,
   d: Diagram,
   stretch: Stretch,
@@ -81,7 +81,7 @@ export function lateralTorsional(
   logStrength(s, 'γM1', code, log);
   const W = bendingModulus(s, cls, 'y', d.peak.value, log);
   log?.('L', stretch.length, 'm', stretch.how);
-  const { C1, c2zg } = factors(member, d, stretch, log);
+  const { C1, c2zg } = lateralFactors(member, d, stretch, log);
   const Mcr = criticalMoment(s, stretch.length, C1, c2zg, asymmetry(s, Math.sign(d.peak.value) || 1), log);
   const lambdaBar = Math.sqrt((W * s.fy) / Mcr);
   log?.('λ̄LT', lambdaBar, '', '√(Wy·fy/Mcr)', '6.3.2.2(1)');
@@ -95,7 +95,7 @@ export function lateralTorsional(
 }
 
 /** 6.3.2.2 eq. 6.56, with no reduction up to λ̄LT = 0.2 (6.3.2.2(4)). */
-function generalChi(s: CheckSection, lambdaBar: number, log?: StepLog): number {
+export function generalChi(s: CheckSection, lambdaBar: number, log?: StepLog): number {
   const curve = generalCurve(s);
   const alpha = imperfectionFactor[curve];
   const phi = 0.5 * (1 + alpha * (lambdaBar - 0.2) + lambdaBar ** 2);
@@ -209,19 +209,11 @@ export const lateralTorsionalBuckling: MemberCheckRule = {
   title: 'Lateral-torsional buckling',
   axis: 'y',
   covers(member) {
-    if (member.tapered) return false;
-    const angle = member.section.kind === 'angle' && member.design.LLT !== 0 && !member.axialOnly;
-    return angle || canBuckleLaterally(member);
+    return !member.tapered && canBuckleLaterally(member);
   },
   atMost: (member, state) => uniformBound(member, state),
   evaluate(member, state, log) {
     const { section: s } = member;
-    if (s.kind === 'angle')
-      return state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy
-        ? {
-            reason: `EN 1993-1-1 gives no critical moment for an angle in bending (${s.name}); hold it (LLT 0) or use another section.`,
-          }
-        : undefined;
     if (!(state.My.value > 1e-7 * s.p.Wely * s.fy)) return undefined;
     const worst = worstStretch(member, state);
     if (!worst) return undefined;
