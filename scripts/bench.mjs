@@ -19,11 +19,12 @@ async function run(name, args = []) {
   const folder = mkdtempSync(join(tmpdir(), 'hashira-bench-'));
   const file = join(folder, `${name}.mjs`);
   await build({
-    entryPoints: [join(root, `core/bench/${name}.ts`)],
+    entryPoints: { [name]: join(root, `core/bench/${name}.ts`), helper: join(root, 'core/node/helper.ts') },
     bundle: true,
     platform: 'node',
     format: 'esm',
-    outfile: file,
+    outdir: folder,
+    outExtension: { '.js': '.mjs' },
     logLevel: 'error',
   });
   spawnSync(process.execPath, [file, ...args], { stdio: 'inherit' });

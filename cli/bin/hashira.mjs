@@ -24,7 +24,7 @@ async function make() {
   // Beside its place and then moved, so that two commands at once never see half a bundle
   const made = mkdtempSync(join(cli, 'dist-'));
   await build({
-    entryPoints: [join(cli, 'src/main.ts')],
+    entryPoints: { main: join(cli, 'src/main.ts'), helper: join(core, 'node/helper.ts') },
     outdir: made,
     bundle: true,
     splitting: true,
@@ -50,7 +50,7 @@ async function make() {
 
 if (
   !existsSync(main) ||
-  statSync(main).mtimeMs < Math.max(newest(join(cli, 'src')), newest(join(core, 'src')))
+  statSync(main).mtimeMs < Math.max(...[join(cli, 'src'), join(core, 'src'), join(core, 'node')].map(newest))
 )
   await make();
 await import(pathToFileURL(main).href);

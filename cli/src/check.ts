@@ -1,14 +1,20 @@
 import { checkToFile, fail, readModel, type CheckOptions } from '@hashira/core/validation';
 import { readText, valueOf, writeDocument } from './output.js';
+import { progressOf, type CommandOptions } from './progress.js';
+import { useThreads } from './threads.js';
 
 /** `hashira check`: frame model file → checks document. */
 export async function check(
   file: string,
-  options: Omit<CheckOptions, 'code'> & { code?: string; out?: string },
+  options: Omit<CheckOptions, 'code' | 'progress'> & CommandOptions & { code?: string },
 ): Promise<void> {
-  const { code, out, ...rest } = options;
+  const { code, out, progress, ...rest } = options;
   if (code !== undefined && code !== 'EN1993' && code !== 'AISC360')
     fail('unknown-code', `There is no design code "${code}"; use EN1993 or AISC360.`, { code });
+  useThreads();
   const model = valueOf(readModel(await readText(file)));
-  await writeDocument(valueOf(checkToFile(model, { ...rest, ...(code ? { code } : {}) })), out);
+  await writeDocument(
+    valueOf(checkToFile(model, { ...rest, ...(code ? { code } : {}), ...progressOf(progress) })),
+    out,
+  );
 }

@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { tower } from '../../core/bench/towers.js';
 
 const bin = fileURLToPath(new URL('../bin/hashira.mjs', import.meta.url));
 const shed = fileURLToPath(new URL('../../core/demo/slip-shed.json', import.meta.url));
@@ -90,6 +91,32 @@ describe('hashira', () => {
     expect(Object.keys(first!.shape).length).toBe(built.nodes.length);
     expect(file.modes.length).toBe(3);
     expect(file.modes[0]!.frequency).toBeGreaterThan(0);
+  });
+
+  it('tells its progress where asked, and leaves the results as they are', () => {
+    const model = path('tower.json');
+    writeFileSync(model, JSON.stringify(tower(5, 5, 12)));
+    const quiet = hashira('solve', model, '--buckling', '2', '--stations', '2', '--out', path('quiet.json'));
+    expect([quiet.code, quiet.err]).toEqual([0, '']);
+    const told = hashira(
+      'solve',
+      model,
+      '--buckling',
+      '2',
+      '--stations',
+      '2',
+      '--progress',
+      '--out',
+      path('told.json'),
+    );
+    expect(told.code).toBe(0);
+    expect(told.err).toMatch(/^(Forces and displacements|Buckling of \w+): \d+ %, \d+\.\d s$/m);
+    interface Factors {
+      buckling: Record<string, { factor: number }[]>;
+    }
+    const factors = (file: string) =>
+      (JSON.parse(readFileSync(path(file), 'utf8')) as Factors).buckling['U']!.map(({ factor }) => factor);
+    factors('told.json').forEach((factor, i) => expect(factor / factors('quiet.json')[i]!).toBeCloseTo(1, 6));
   });
 
   it('gives the modes of a free body, whose loads have nothing to rest on', () => {

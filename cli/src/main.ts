@@ -1,6 +1,7 @@
 import { Command } from 'commander';
 import { exitWith } from './output.js';
-import type { SolveOptions } from '@hashira/core/validation';
+import type { CheckOptions, SolveOptions } from '@hashira/core/validation';
+import type { CommandOptions } from './progress.js';
 import { countOf, lengthOf, stationsOf } from './numbers.js';
 
 // A command's code is loaded when it runs, so that none waits for the others
@@ -16,8 +17,9 @@ program
   .option('--buckling <n>', 'lowest critical factors of every load case and combination', countOf)
   .option('--modes <n>', 'lowest natural modes; needs no support', countOf)
   .option('--stations <n>', 'equally spaced places along each member, at least 2', stationsOf, 11)
+  .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write the results to a file instead of standard output')
-  .action((file: string, options: SolveOptions & { out?: string }) =>
+  .action((file: string, options: Omit<SolveOptions, 'progress'> & CommandOptions) =>
     exitWith(async () => (await import('./solve.js')).solve(file, options)),
   );
 
@@ -38,9 +40,11 @@ program
   .option('--code <name>', 'EN1993 or AISC360; wins over the file')
   .option('--second-order', 'equilibrium on the displaced structure (P-Δ and P-δ)')
   .option('--all', 'an item for each combination, not only the worst')
+  .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write the checks to a file instead of standard output')
-  .action((file: string, options: { code?: string; secondOrder?: boolean; all?: boolean; out?: string }) =>
-    exitWith(async () => (await import('./check.js')).check(file, options)),
+  .action(
+    (file: string, options: Omit<CheckOptions, 'code' | 'progress'> & CommandOptions & { code?: string }) =>
+      exitWith(async () => (await import('./check.js')).check(file, options)),
   );
 
 program

@@ -6,12 +6,14 @@ import {
   prepareEquations,
   prepareFrame,
   solveStatic,
+  useHelpers,
   vibrationModes,
 } from '../src/analysis/index.js';
 import { analyseTopology } from '../src/analysis/plan.js';
 import { Factor } from '../src/analysis/sparse/factor.js';
 import { localMatrices } from '../src/analysis/static.js';
 import { assembleMembers, assembleSprings } from '../src/analysis/system.js';
+import { nodeHelpers } from '../node/helpers.js';
 import type { FrameModel } from '../src/model/types.js';
 import { forceExtremes, memberField, resultSelections } from '../src/results/index.js';
 import { machineFrame, tower, wall } from './towers.js';
@@ -48,6 +50,23 @@ function solver(name: string, model: FrameModel): void {
   console.log(
     `${name.padEnd(18)} ${frame.memberIds.length} members, ${prepared.plan.size} unknowns: ${seconds(best(analysis))} + ${seconds(best(factorization))} + ${seconds(best(solution))} = ${seconds(sum)} (first run ${seconds(first)}); ${ordering}, ${flops.toExponential(1)} operations, ${(flops / best(factorization) / 1e9).toFixed(1)} Gflop/s, factor ${((8 * valueStart[valueStart.length - 1]!) / 1e6).toFixed(0)} MB, process ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB`,
   );
+  const helpers = nodeHelpers(new URL('./helper.mjs', import.meta.url), {
+    onFailure: (error) => console.error(error),
+  });
+  if (flops >= helpers.worth) {
+    useHelpers(helpers);
+    const shared: number[] = [];
+    for (let run = 0; run < 3; run++) {
+      factor = new Factor(prepared.plan.symbolic);
+      assembleMembers(frame, constraints, prepared.plan, localMatrices(prepared), factor.values);
+      assembleSprings(frame, constraints, prepared.plan, factor.values);
+      shared.push(time(() => factor.factorize()));
+    }
+    useHelpers(undefined);
+    console.log(
+      `${''.padEnd(18)} factorization by ${helpers.count + 1} threads ${seconds(best(shared))} against ${seconds(best(factorization))} by one`,
+    );
+  }
   let whole: ReturnType<typeof solveStatic> | undefined;
   const all = time(() => {
     whole = solveStatic(prepareFrame(model));

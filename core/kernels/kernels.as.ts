@@ -139,113 +139,99 @@ function put(row: usize, c0: usize, c1: usize, x: v128, y: v128): void {
 }
 
 /**
- * Signed Cholesky of a panel of `rows` × `width`: the top square becomes L (A = L·S·Lᵀ, S = ±1), the rows below L₂₁.
- * `diagonal` holds the diagonal before any update; a pivot below `suspicious` × it is written to `suspects` (column
- * numbers of this panel) and one that has lost everything is held (its column becomes zero).
+ * Signed Cholesky A = L·S·Lᵀ, S = ±1, of the square of a panel's columns first … first + count. `work` receives what `solveRows`
+ * needs: the signed inverses of the pivots and the square transposed. `diagonal` holds the diagonal before any update; the column
+ * of a pivot below `suspicious` × it is written to `suspects`, and one that has lost everything is held (it becomes zero).
  *
  * @returns how many suspects were written
  */
-export function factorPanel(
-  rows: i32, width: i32, panel: usize, signs: usize, diagonal: usize, work: usize,
-  identityRows: usize, suspects: usize, suspicious: f64,
+export function factorBlock(
+  width: i32, first: i32, count: i32, panel: usize, signs: usize, diagonal: usize, work: usize,
+  suspects: usize, suspicious: f64,
 ): i32 {
   let found: i32 = 0;
-  let anyNegative = false;
   const bytes = <usize>width << 3;
-  const inverse = work;
   const transposed = work + (<usize>blockColumns << 3);
-  const signed = transposed + ((<usize>blockColumns * blockColumns) << 3);
-  for (let first = 0; first < width; first += blockColumns) {
-    const count = min(blockColumns, width - first);
-    const top = panel + <usize>first * bytes;
-    if (first > 0) {
-      let b = top;
-      let ldb = width;
-      if (anyNegative) {
-        for (let j = 0; j < count; j++)
-          for (let k = 0; k < first; k++)
-            store<f64>(signed + ((<usize>j * first + k) << 3),
-              load<f64>(top + <usize>j * bytes + (<usize>k << 3)) * load<f64>(signs + (<usize>k << 3)));
-        b = signed;
-        ldb = first;
-      }
-      // Rows first… of the panel: their offsets from the panel's start are i·width
-      for (let j = 0; j < count; j++) store<i32>(identityRows + ((<usize>rows + j) << 2), first + j);
-      update(rows - first, count, first, top, width, b, ldb, panel, identityRows + (<usize>first << 2),
-        identityRows + (<usize>rows << 2), 1);
+  const top = panel + <usize>first * bytes;
+  for (let j = 0; j < count; j++) {
+    const column = first + j;
+    const row = top + <usize>j * bytes + (<usize>first << 3);
+    let d = load<f64>(row + (<usize>j << 3));
+    for (let k = 0; k < j; k++) {
+      const l = load<f64>(row + (<usize>k << 3));
+      d -= l * l * load<f64>(signs + (<usize>(first + k) << 3));
     }
-    for (let j = 0; j < count; j++) {
-      const column = first + j;
-      const row = top + <usize>j * bytes + (<usize>first << 3);
-      let d = load<f64>(row + (<usize>j << 3));
-      for (let k = 0; k < j; k++) {
-        const l = load<f64>(row + (<usize>k << 3));
-        d -= l * l * load<f64>(signs + (<usize>(first + k) << 3));
-      }
-      const scale = Math.abs(load<f64>(diagonal + (<usize>column << 3)));
-      if (!(Math.abs(d) > suspicious * scale)) {
-        store<i32>(suspects + (<usize>found << 2), column);
-        found++;
-        if (!(Math.abs(d) > 1e-15 * scale)) d = Infinity;
-      }
-      const sign: f64 = d < 0 ? -1 : 1;
-      if (d < 0) anyNegative = true;
-      store<f64>(signs + (<usize>column << 3), sign);
-      const pivot = Math.sqrt(Math.abs(d));
-      store<f64>(row + (<usize>j << 3), pivot);
-      const scaled = sign / pivot;
-      store<f64>(inverse + (<usize>j << 3), scaled);
-      for (let i = j + 1; i < count; i++) {
-        const other = top + <usize>i * bytes + (<usize>first << 3);
-        let sum = load<f64>(other + (<usize>j << 3));
-        for (let k = 0; k < j; k++)
-          sum -= load<f64>(other + (<usize>k << 3)) * load<f64>(row + (<usize>k << 3)) *
-            load<f64>(signs + (<usize>(first + k) << 3));
-        const l = sum * scaled;
-        store<f64>(other + (<usize>j << 3), l);
-        store<f64>(transposed + ((<usize>j * blockColumns + i) << 3), l * sign);
-      }
+    const scale = Math.abs(load<f64>(diagonal + (<usize>column << 3)));
+    if (!(Math.abs(d) > suspicious * scale)) {
+      store<i32>(suspects + (<usize>found << 2), column);
+      found++;
+      if (!(Math.abs(d) > 1e-15 * scale)) d = Infinity;
     }
-    let i = first + count;
-    for (; i + 2 <= rows; i += 2) {
-      const x = panel + <usize>i * bytes + (<usize>first << 3);
-      const y = x + bytes;
-      for (let j = 0; j < count; j++) {
-        const o = <usize>j << 3;
-        const factor = load<f64>(inverse + o);
-        const xj = load<f64>(x + o) * factor;
-        const yj = load<f64>(y + o) * factor;
-        store<f64>(x + o, xj);
-        store<f64>(y + o, yj);
-        const xs = f64x2.splat(xj);
-        const ys = f64x2.splat(yj);
-        const t = transposed + ((<usize>j * blockColumns) << 3);
-        let c = j + 1;
-        for (; c + 2 <= count; c += 2) {
-          const p = <usize>c << 3;
-          const l = v128.load(t + p);
-          v128.store(x + p, f64x2.sub(v128.load(x + p), f64x2.mul(xs, l)));
-          v128.store(y + p, f64x2.sub(v128.load(y + p), f64x2.mul(ys, l)));
-        }
-        if (c < count) {
-          const p = <usize>c << 3;
-          const l = load<f64>(t + p);
-          store<f64>(x + p, load<f64>(x + p) - xj * l);
-          store<f64>(y + p, load<f64>(y + p) - yj * l);
-        }
-      }
-    }
-    if (i < rows) {
-      const x = panel + <usize>i * bytes + (<usize>first << 3);
-      for (let j = 0; j < count; j++) {
-        const xj = load<f64>(x + (<usize>j << 3)) * load<f64>(inverse + (<usize>j << 3));
-        store<f64>(x + (<usize>j << 3), xj);
-        const t = transposed + ((<usize>j * blockColumns) << 3);
-        for (let c = j + 1; c < count; c++) subtract(x + (<usize>c << 3), xj * load<f64>(t + (<usize>c << 3)));
-      }
+    const sign: f64 = d < 0 ? -1 : 1;
+    store<f64>(signs + (<usize>column << 3), sign);
+    const pivot = Math.sqrt(Math.abs(d));
+    store<f64>(row + (<usize>j << 3), pivot);
+    const scaled = sign / pivot;
+    store<f64>(work + (<usize>j << 3), scaled);
+    for (let i = j + 1; i < count; i++) {
+      const other = top + <usize>i * bytes + (<usize>first << 3);
+      let sum = load<f64>(other + (<usize>j << 3));
+      for (let k = 0; k < j; k++)
+        sum -= load<f64>(other + (<usize>k << 3)) * load<f64>(row + (<usize>k << 3)) *
+          load<f64>(signs + (<usize>(first + k) << 3));
+      const l = sum * scaled;
+      store<f64>(other + (<usize>j << 3), l);
+      store<f64>(transposed + ((<usize>j * blockColumns + i) << 3), l * sign);
     }
   }
   return found;
+}
+
+/** The rows from … to of the columns that `factorBlock` factored: L₂₁ = A₂₁·L₁₁⁻ᵀ·S. */
+export function solveRows(
+  width: i32, first: i32, count: i32, panel: usize, signs: usize, from: i32, to: i32, work: usize,
+): void {
+  const bytes = <usize>width << 3;
+  const inverse = work;
+  const transposed = work + (<usize>blockColumns << 3);
+  let i = from;
+  for (; i + 2 <= to; i += 2) {
+    const x = panel + <usize>i * bytes + (<usize>first << 3);
+    const y = x + bytes;
+    for (let j = 0; j < count; j++) {
+      const o = <usize>j << 3;
+      const factor = load<f64>(inverse + o);
+      const xj = load<f64>(x + o) * factor;
+      const yj = load<f64>(y + o) * factor;
+      store<f64>(x + o, xj);
+      store<f64>(y + o, yj);
+      const xs = f64x2.splat(xj);
+      const ys = f64x2.splat(yj);
+      const t = transposed + ((<usize>j * blockColumns) << 3);
+      let c = j + 1;
+      for (; c + 2 <= count; c += 2) {
+        const p = <usize>c << 3;
+        const l = v128.load(t + p);
+        v128.store(x + p, f64x2.sub(v128.load(x + p), f64x2.mul(xs, l)));
+        v128.store(y + p, f64x2.sub(v128.load(y + p), f64x2.mul(ys, l)));
+      }
+      if (c < count) {
+        const p = <usize>c << 3;
+        const l = load<f64>(t + p);
+        store<f64>(x + p, load<f64>(x + p) - xj * l);
+        store<f64>(y + p, load<f64>(y + p) - yj * l);
+      }
+    }
+  }
+  if (i < to) {
+    const x = panel + <usize>i * bytes + (<usize>first << 3);
+    for (let j = 0; j < count; j++) {
+      const xj = load<f64>(x + (<usize>j << 3)) * load<f64>(inverse + (<usize>j << 3));
+      store<f64>(x + (<usize>j << 3), xj);
+      const t = transposed + ((<usize>j * blockColumns) << 3);
+      for (let c = j + 1; c < count; c++) subtract(x + (<usize>c << 3), xj * load<f64>(t + (<usize>c << 3)));
+    }
+  }
 }
 
 /** Forward substitution with one panel; x holds `stride` right-hand sides a row, an even number. */

@@ -1,5 +1,6 @@
 /** Reading files from outside: JSON Schema validation, which compiles code and so runs on the server and command line. */
 export * from './problem.js';
+export { useHelpers, type Progress } from './analysis/index.js';
 export { solveToFile, type ResultsFile, type SolveOptions } from './exchange/results-file.js';
 export { readModel } from './exchange/model-file.js';
 export { parseModel, validateModel } from './model/parse.js';

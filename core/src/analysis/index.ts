@@ -46,3 +46,4 @@ export {
   type Imperfections,
 } from './imperfections.js';
 export { gaussPoints } from './eigen/gauss.js';
+export { helpFactorize, useHelpers, type FactorizationJob, type Helpers } from './sparse/threads.js';

@@ -75,6 +75,7 @@ export function checkToFile(given: FrameModel, options: CheckOptions = {}): Outc
     for (const { id, state } of selections) {
       const linear = first.states.get(id);
       if (state !== 'strength' || !linear) continue;
+      options.progress?.stage?.(`Buckling of ${id}`);
       const modes = bucklingModes(first.prepared, linear, wanted ? 6 : 1, options.progress);
       stability[id] = combinationStability(model.code?.name ?? 'EN1993', modes[0]?.factor);
       if (wanted) lengths.set(id, effectiveLengths(first.prepared, linear, modes));

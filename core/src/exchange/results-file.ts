@@ -63,7 +63,8 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
         'The frame has no supports: its load cases are left out, its modes are those of a free body.',
       );
     else if (selections.length > 0 || options.modes === undefined) addStates(file, model, frame, options);
-    if (options.modes !== undefined && options.modes > 0)
+    if (options.modes !== undefined && options.modes > 0) {
+      options.progress?.stage?.('Natural modes');
       file.modes = vibrationModes(prepareEquations(frame), options.modes, options.progress).map(
         ({ frequency, shape, effectiveMass }) => ({
           frequency,
@@ -71,6 +72,7 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
           effectiveMass: [...effectiveMass],
         }),
       );
+    }
     assertFinite(file, () => '');
     return file;
   });
@@ -78,6 +80,7 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
 
 function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: SolveOptions): void {
   const selections = resultSelections(model);
+  options.progress?.stage?.('Forces and displacements');
   const outcome = analyse(frame, selections, options);
   if (!outcome.ok) throw new ProblemError(outcome.problems);
   const { prepared, states, notes } = outcome.value;
@@ -96,6 +99,7 @@ function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: 
   for (const { id } of selections) {
     const state = first.value.states.get(id);
     if (!state) continue;
+    options.progress?.stage?.(`Buckling of ${id}`);
     file.buckling[id] = bucklingModes(prepared, state, options.buckling, options.progress).map(
       ({ factor, shape }) => ({ factor, shape: shapeOf(frame, shape) }),
     );

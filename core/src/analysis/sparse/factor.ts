@@ -1,6 +1,9 @@
-import { makeArena } from './kernels.js';
-import { blockColumns, type Arena } from './kernels-types.js';
+import { Elimination } from './elimination.js';
+import { makeArena, makeSharedMemory, sharedArena, type WasmMemory } from './kernels.js';
+import type { Arena } from './kernels-types.js';
+import { atOnce, layOutArena, type Layout } from './layout.js';
 import type { Symbolic } from './symbolic.js';
+import { availableHelpers, factorizeTogether, makeControl, planThreads } from './threads.js';
 
 /** Pivot that lost nearly all of its diagonal: where the matrix may be singular. */
 export interface Suspect {
@@ -12,12 +15,9 @@ export interface Suspect {
 export interface Progress {
   /** Called now and then with the share done, 0 … 1; throws to stop the work. */
   step(done: number): void;
+  /** Told what begins now, where work has several parts. */
+  stage?(name: string): void;
 }
-
-/** Supernodes that were factored before and still have rows to update, as one list a supernode. */
-const most = 8;
-/** A pivot this small against its own diagonal is looked at as a possible mechanism. */
-const suspicious = 1e-8;
 
 /**
  * A matrix in panels, factored in place as K = L·S·Lᵀ with S = ±1 (S = 1 throughout: Cholesky): left-looking by
@@ -29,169 +29,98 @@ export class Factor {
   readonly values: Float64Array;
   /** Negative pivots after `factorize`: the eigenvalues below zero (Sylvester). */
   negatives = 0;
-  /** Largest over smallest |pivot|: a lower bound of the condition number. */
-  spread = 1;
   readonly suspects: Suspect[] = [];
   private readonly arena: Arena;
-  private readonly signs: number;
-  private readonly diagonal: number;
-  private readonly work: number;
-  private readonly x: number;
-  private readonly rowNumbers: number;
-  private readonly rowOffsets: number;
-  private readonly columnOffsets: number;
-  private readonly identity: number;
-  private readonly suspectList: number;
-  private anyNegative = false;
+  private readonly layout: Layout;
+  private readonly memory: WasmMemory | undefined;
 
+  /** @param plain with the TypeScript kernels, or not; by size when absent */
   constructor(symbolic: Symbolic, plain?: boolean) {
     this.symbolic = symbolic;
-    const { unknowns, superStart, rowStart, rows, valueStart } = symbolic;
-    const panels = superStart.length - 1;
-    const entries = valueStart[panels]!;
-    let widest = 0;
-    let longest = 0;
-    for (let s = 0; s < panels; s++) {
-      widest = Math.max(widest, superStart[s + 1]! - superStart[s]!);
-      longest = Math.max(longest, rowStart[s + 1]! - rowStart[s]!);
-    }
-    this.signs = entries;
-    this.diagonal = this.signs + unknowns;
-    this.work = this.diagonal + unknowns;
-    const workSize = blockColumns * (blockColumns + 1) + Math.max(blockColumns, widest) * widest;
-    this.x = this.work + workSize;
-    this.rowNumbers = 0;
-    this.rowOffsets = rows.length;
-    this.columnOffsets = this.rowOffsets + longest;
-    this.identity = this.columnOffsets + Math.max(widest, 1);
-    this.suspectList = this.identity + longest + blockColumns;
-    this.arena = makeArena(this.x + most * unknowns + 2, this.suspectList + widest, plain);
-    this.arena.integers.set(rows, this.rowNumbers);
-    this.values = this.arena.numbers.subarray(0, entries);
+    const helpers = plain ? undefined : availableHelpers();
+    const count = helpers && symbolic.flops >= helpers.worth ? helpers.count : 0;
+    this.layout = layOutArena(symbolic, count + 1);
+    const { numbers, integers } = this.layout;
+    this.memory = count > 0 ? makeSharedMemory(numbers, integers) : undefined;
+    this.arena = this.memory
+      ? sharedArena(this.memory, numbers, integers)
+      : makeArena(numbers, integers, plain);
+    this.arena.integers.set(symbolic.rows);
+    this.values = this.arena.numbers.subarray(0, this.layout.signs);
   }
 
   /** Diagonal of the matrix by unknown as it was before `factorize`. */
   get diagonals(): Float64Array {
-    return this.arena.numbers.subarray(this.diagonal, this.diagonal + this.symbolic.unknowns);
+    return this.arena.numbers.subarray(this.layout.diagonal, this.layout.x);
   }
 
   /** Replaces the matrix by its factor. */
   factorize(progress?: Progress): void {
-    const { superStart, rowStart, rows, valueStart, unknowns, flops } = this.symbolic;
-    const { numbers, integers, kernels } = this.arena;
+    const { superStart, valueStart, unknowns, flops } = this.symbolic;
+    const { numbers } = this.arena;
+    const { signs, diagonal } = this.layout;
     const panels = superStart.length - 1;
-    this.suspects.length = 0;
-    this.negatives = 0;
-    this.anyNegative = false;
     for (let s = 0; s < panels; s++) {
       const width = superStart[s + 1]! - superStart[s]!;
       for (let j = 0; j < width; j++)
-        numbers[this.diagonal + superStart[s]! + j] = numbers[valueStart[s]! + j * (width + 1)]!;
+        numbers[diagonal + superStart[s]! + j] = numbers[valueStart[s]! + j * (width + 1)]!;
     }
-    // Panels whose next rows to update belong to each panel, as linked lists; `next row` within the panel
-    const head = new Int32Array(panels).fill(-1);
-    const link = new Int32Array(panels).fill(-1);
-    const nextRow = new Int32Array(panels);
-    const panelOf = new Int32Array(unknowns);
-    for (let s = 0; s < panels; s++) panelOf.fill(s, superStart[s], superStart[s + 1]);
-    const local = new Int32Array(unknowns);
-    let done = 0;
-    let reported = 0;
-
-    for (let s = 0; s < panels; s++) {
-      const first = superStart[s]!;
-      const width = superStart[s + 1]! - first;
-      const count = rowStart[s + 1]! - rowStart[s]!;
-      const panel = valueStart[s]!;
-      for (let i = 0; i < count; i++) {
-        local[rows[rowStart[s]! + i]!] = i * width;
-        integers[this.identity + i] = i * width;
-      }
-
-      for (let d = head[s]!; d !== -1;) {
-        const following = link[d]!;
-        const from = rowStart[d]! + nextRow[d]!;
-        const end = rowStart[d + 1]!;
-        let to = from;
-        while (to < end && rows[to]! < first + width) to++;
-        const depth = superStart[d + 1]! - superStart[d]!;
-        for (let i = from; i < end; i++) integers[this.rowOffsets + i - from] = local[rows[i]!]!;
-        for (let j = from; j < to; j++) integers[this.columnOffsets + j - from] = rows[j]! - first;
-        const a = valueStart[d]! + nextRow[d]! * depth;
-        let b = a;
-        if (this.anyNegative && this.signed(d)) {
-          b = this.work;
-          for (let j = 0; j < to - from; j++)
-            for (let k = 0; k < depth; k++)
-              numbers[b + j * depth + k] =
-                numbers[a + j * depth + k]! * numbers[this.signs + superStart[d]! + k]!;
-        }
-        kernels.update(
-          end - from,
-          to - from,
-          depth,
-          a,
-          depth,
-          b,
-          depth,
-          panel,
-          this.rowOffsets,
-          this.columnOffsets,
-          1,
-        );
-        done += 2 * (end - from) * (to - from) * depth;
-        nextRow[d] = to - rowStart[d]!;
-        if (to < end) {
-          const into = panelOf[rows[to]!]!;
-          link[d] = head[into]!;
-          head[into] = d;
-        }
-        d = following;
-      }
-
-      const found = kernels.factorPanel(
-        count,
-        width,
-        panel,
-        this.signs + first,
-        this.diagonal + first,
-        this.work,
-        this.identity,
-        this.suspectList,
-        suspicious,
-      );
-      done += width * width * count;
-      for (let k = 0; k < found; k++) {
-        const j = integers[this.suspectList + k]!;
-        const l = numbers[panel + j * (width + 1)]!;
-        const sign = numbers[this.signs + first + j]!;
-        this.suspects.push({ column: first + j, pivot: l === Infinity ? 0 : sign * l * l });
-      }
-      for (let j = 0; j < width; j++) if (numbers[this.signs + first + j]! < 0) this.negatives++;
-      this.anyNegative ||= this.negatives > 0;
-      if (count > width) {
-        nextRow[s] = width;
-        const into = panelOf[rows[rowStart[s]! + width]!]!;
-        link[s] = head[into]!;
-        head[into] = s;
-      }
-      if (progress && done - reported > 2e8) {
-        reported = done;
-        progress.step(Math.min(1, done / (2 * flops)));
-      }
-    }
+    const step = progress && ((millions: number) => progress.step(Math.min(1, millions / (2e-6 * flops))));
+    const found = this.memory ? this.factorizeShared(this.memory, step) : this.factorizeAlone(step);
+    this.negatives = 0;
+    for (let i = 0; i < unknowns; i++) if (numbers[signs + i]! < 0) this.negatives++;
+    this.collectSuspects(found);
   }
 
-  private signed(s: number): boolean {
-    const { superStart } = this.symbolic;
-    for (let c = superStart[s]!; c < superStart[s + 1]!; c++)
-      if (this.arena.numbers[this.signs + c]! < 0) return true;
-    return false;
+  private factorizeAlone(step?: (millions: number) => void): ArrayLike<number> {
+    const { symbolic, arena, layout } = this;
+    const elimination = new Elimination(symbolic, arena, layout, layout.scratch[0]!);
+    const panels = symbolic.superStart.length - 1;
+    let [done, reported] = [0, 0];
+    for (let s = 0; s < panels; s++) {
+      done += elimination.panel(s);
+      if (step && done - reported > 2e8) step((reported = done) / 1e6);
+    }
+    return [elimination.found];
+  }
+
+  private factorizeShared(memory: WasmMemory, step?: (millions: number) => void): Int32Array {
+    const { symbolic, layout } = this;
+    const { unknowns, superStart, rowStart, rows, valueStart } = symbolic;
+    const threads = layout.scratch.length;
+    const job = {
+      memory,
+      structure: { unknowns, superStart, rowStart, valueStart, rowCount: rows.length },
+      layout,
+      plan: planThreads(symbolic, threads),
+      control: makeControl(threads),
+    };
+    availableHelpers()?.send(job);
+    return factorizeTogether(job, symbolic, this.arena, step);
+  }
+
+  /** Lists the suspicious pivots that every thread found, by column. */
+  private collectSuspects(found: ArrayLike<number>): void {
+    const { numbers, integers } = this.arena;
+    const { superStart, valueStart } = this.symbolic;
+    const columns = this.layout.scratch.flatMap(({ suspects }, t) => [
+      ...integers.subarray(suspects, suspects + (found[t] ?? 0)),
+    ]);
+    columns.sort((a, b) => a - b);
+    this.suspects.length = 0;
+    let s = 0;
+    for (const column of columns) {
+      while (superStart[s + 1]! <= column) s++;
+      const width = superStart[s + 1]! - superStart[s]!;
+      const l = numbers[valueStart[s]! + (column - superStart[s]!) * (width + 1)]!;
+      const sign = numbers[this.layout.signs + column]!;
+      this.suspects.push({ column, pivot: l === Infinity ? 0 : sign * l * l });
+    }
   }
 
   /** Solves K·x = b in place for right-hand sides given one after the other, each by unknown. */
   solve(b: readonly Float64Array[]): void {
-    for (let first = 0; first < b.length; first += most) this.solveSome(b.slice(first, first + most));
+    for (let first = 0; first < b.length; first += atOnce) this.solveSome(b.slice(first, first + atOnce));
   }
 
   private solveSome(b: readonly Float64Array[]): void {
@@ -199,7 +128,7 @@ export class Factor {
     const { numbers, kernels } = this.arena;
     const panels = superStart.length - 1;
     const stride = b.length + (b.length & 1);
-    const x = this.x;
+    const { x, signs } = this.layout;
     for (let r = 0; r < stride; r++) {
       const column = b[r];
       for (let i = 0; i < unknowns; i++) numbers[x + i * stride + r] = column ? column[i]! : 0;
@@ -209,13 +138,13 @@ export class Factor {
         rowStart[s + 1]! - rowStart[s]!,
         superStart[s + 1]! - superStart[s]!,
         valueStart[s]!,
-        this.rowNumbers + rowStart[s]!,
+        rowStart[s]!,
         x,
         stride,
       );
-    if (this.anyNegative)
+    if (this.negatives > 0)
       for (let i = 0; i < unknowns; i++)
-        if (numbers[this.signs + i]! < 0) for (let r = 0; r < stride; r++) numbers[x + i * stride + r]! *= -1;
+        if (numbers[signs + i]! < 0) for (let r = 0; r < stride; r++) numbers[x + i * stride + r]! *= -1;
     for (let s = panels - 1; s >= 0; s--) this.backwardPanel(s, stride);
     b.forEach((column, r) => {
       for (let i = 0; i < unknowns; i++) column[i] = numbers[x + i * stride + r]!;
@@ -228,8 +157,8 @@ export class Factor {
       rowStart[s + 1]! - rowStart[s]!,
       superStart[s + 1]! - superStart[s]!,
       valueStart[s]!,
-      this.rowNumbers + rowStart[s]!,
-      this.x,
+      rowStart[s]!,
+      this.layout.x,
       stride,
     );
   }
@@ -238,16 +167,17 @@ export class Factor {
   pivotShape(column: number): Float64Array {
     const { unknowns, superStart } = this.symbolic;
     const { numbers } = this.arena;
-    numbers.fill(0, this.x, this.x + 2 * unknowns);
+    const { x } = this.layout;
+    numbers.fill(0, x, x + 2 * unknowns);
     let s = 0;
     while (superStart[s + 1]! <= column) s++;
     const width = superStart[s + 1]! - superStart[s]!;
     const own = this.symbolic.valueStart[s]! + (column - superStart[s]!) * (width + 1);
     const pivot = numbers[own]!;
     numbers[own] = 1;
-    numbers[this.x + 2 * column] = 1;
+    numbers[x + 2 * column] = 1;
     for (let t = s; t >= 0; t--) this.backwardPanel(t, 2);
     numbers[own] = pivot;
-    return Float64Array.from({ length: unknowns }, (_, i) => numbers[this.x + 2 * i]!);
+    return Float64Array.from({ length: unknowns }, (_, i) => numbers[x + 2 * i]!);
   }
 }

@@ -1,4 +1,4 @@
-import { blockColumns, type Kernels } from './kernels-types.js';
+import type { Kernels } from './kernels-types.js';
 
 /** The kernels in TypeScript: the reference for the compiled ones, and what small frames use. */
 export function plainKernels(A: Float64Array, I: Int32Array): Kernels {
@@ -62,71 +62,48 @@ export function plainKernels(A: Float64Array, I: Int32Array): Kernels {
     }
   };
 
+  const solveEntry = (
+    other: number,
+    column: number,
+    first: number,
+    row: number,
+    signs: number,
+    work: number,
+  ): void => {
+    let sum = A[other + column]!;
+    for (let k = first; k < column; k++) sum -= A[other + k]! * A[row + k]! * A[signs + k]!;
+    A[other + column] = sum * A[work + column - first]!;
+  };
+
   return {
     update,
 
-    factorPanel(rows, width, panel, signs, diagonal, work, identityRows, suspects, suspicious) {
+    factorBlock(width, first, count, panel, signs, diagonal, work, suspects, suspicious) {
       let found = 0;
-      let anyNegative = false;
-      for (let first = 0; first < width; first += blockColumns) {
-        const count = Math.min(blockColumns, width - first);
-        const top = panel + first * width;
-        if (first > 0) {
-          let b = top;
-          let ldb = width;
-          if (anyNegative) {
-            b = work + blockColumns * (blockColumns + 1);
-            ldb = first;
-            for (let j = 0; j < count; j++)
-              for (let k = 0; k < first; k++) A[b + j * first + k] = A[top + j * width + k]! * A[signs + k]!;
-          }
-          for (let j = 0; j < count; j++) I[identityRows + rows + j] = first + j;
-          update(
-            rows - first,
-            count,
-            first,
-            top,
-            width,
-            b,
-            ldb,
-            panel,
-            identityRows + first,
-            identityRows + rows,
-            1,
-          );
+      for (let column = first; column < first + count; column++) {
+        const row = panel + column * width;
+        let d = A[row + column]!;
+        for (let k = first; k < column; k++) d -= A[row + k]! ** 2 * A[signs + k]!;
+        const scale = Math.abs(A[diagonal + column]!);
+        if (!(Math.abs(d) > suspicious * scale)) {
+          I[suspects + found++] = column;
+          if (!(Math.abs(d) > 1e-15 * scale)) d = Infinity;
         }
-        for (let column = first; column < first + count; column++) {
-          const row = panel + column * width;
-          let d = A[row + column]!;
-          for (let k = first; k < column; k++) d -= A[row + k]! ** 2 * A[signs + k]!;
-          const scale = Math.abs(A[diagonal + column]!);
-          if (!(Math.abs(d) > suspicious * scale)) {
-            I[suspects + found++] = column;
-            if (!(Math.abs(d) > 1e-15 * scale)) d = Infinity;
-          }
-          const sign = d < 0 ? -1 : 1;
-          if (d < 0) anyNegative = true;
-          A[signs + column] = sign;
-          const pivot = Math.sqrt(Math.abs(d));
-          A[row + column] = pivot;
-          A[work + column - first] = sign / pivot;
-          // Rows below in the block need this column before the next pivot
-          for (let i = column + 1; i < first + count; i++) solveEntry(i, column, first, row);
-        }
-        for (let i = first + count; i < rows; i++)
-          for (let column = first; column < first + count; column++)
-            solveEntry(i, column, first, panel + column * width);
+        const sign = d < 0 ? -1 : 1;
+        A[signs + column] = sign;
+        const pivot = Math.sqrt(Math.abs(d));
+        A[row + column] = pivot;
+        A[work + column - first] = sign / pivot;
+        for (let i = column + 1; i < first + count; i++)
+          solveEntry(panel + i * width, column, first, row, signs, work);
       }
       return found;
+    },
 
-      function solveEntry(i: number, column: number, first: number, row: number): void {
-        const other = panel + i * width;
-        let sum = A[other + column]!;
-        if (anyNegative)
-          for (let k = first; k < column; k++) sum -= A[other + k]! * A[row + k]! * A[signs + k]!;
-        else for (let k = first; k < column; k++) sum -= A[other + k]! * A[row + k]!;
-        A[other + column] = sum * A[work + column - first]!;
-      }
+    solveRows(width, first, count, panel, signs, from, to, work) {
+      for (let i = from; i < to; i++)
+        for (let column = first; column < first + count; column++)
+          solveEntry(panel + i * width, column, first, panel + column * width, signs, work);
     },
 
     forward(rows, width, panel, rowNumbers, x, stride) {

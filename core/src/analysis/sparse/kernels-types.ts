@@ -24,18 +24,32 @@ export interface Kernels {
     columnOffsets: number,
     lower: number,
   ): void;
-  /** Signed Cholesky A = L·S·Lᵀ of the panel's top square and L₂₁ below; returns the number of suspicious pivots. */
-  factorPanel(
-    rows: number,
+  /**
+   * Signed Cholesky A = L·S·Lᵀ of the square of a panel's columns first … first + count (`blockColumns` at most); returns the
+   * number of suspicious pivots. Leaves in `work` what `solveRows` needs.
+   */
+  factorBlock(
     width: number,
+    first: number,
+    count: number,
     panel: number,
     signs: number,
     diagonal: number,
     work: number,
-    identityRows: number,
     suspects: number,
     suspicious: number,
   ): number;
+  /** The rows from … to below that square: L₂₁. */
+  solveRows(
+    width: number,
+    first: number,
+    count: number,
+    panel: number,
+    signs: number,
+    from: number,
+    to: number,
+    work: number,
+  ): void;
   /** Forward substitution with one panel for `stride` right-hand sides a row (even). */
   forward(rows: number, width: number, panel: number, rowNumbers: number, x: number, stride: number): void;
   /** Backward substitution with one panel. */
@@ -44,3 +58,6 @@ export interface Kernels {
 
 /** Columns of a panel that are factored before the rest is updated. */
 export const blockColumns = 32;
+
+/** Numbers that `factorBlock` leaves in its work. */
+export const blockWork = blockColumns * (blockColumns + 1);
