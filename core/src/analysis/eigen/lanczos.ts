@@ -35,10 +35,10 @@ export interface LanczosOptions {
 export function largestPairs(
   operator: Operator,
   wanted: number,
-  { known = [], begin = [], tolerance = 1e-6, step }: LanczosOptions = {},
+  { known = [], begin = [], tolerance = 1e-5, step }: LanczosOptions = {},
 ): EigenPair[] {
   const { size } = operator;
-  const block = Math.min(size, Math.max(2, Math.min(6, wanted)));
+  const block = Math.min(size, Math.max(2, Math.min(6, Math.ceil(wanted / 3))));
   const most = Math.min(size, Math.max(120, 16 * wanted + 10 * block));
   const V: Float64Array[] = [];
   const CV: Float64Array[] = [];
@@ -61,7 +61,7 @@ export function largestPairs(
     }
     const finished = fresh === 0 || V.length >= most;
     if (!finished && V.length < check) continue;
-    check = V.length + Math.max(block, Math.ceil(V.length / 3));
+    check = V.length + Math.max(block, Math.ceil(V.length / 6));
     const pairs = ritz(V, H);
     const scale = Math.abs(pairs[0]?.theta ?? 0);
     const positive = pairs.filter(({ theta }) => theta > 1e-12 * scale).slice(0, wanted);

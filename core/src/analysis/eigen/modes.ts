@@ -112,9 +112,10 @@ interface Mode {
 
 /** Lowest eigenvalues of K·x = λ·M·x, zero where the motion has no strain. */
 function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: Progress): Mode[] {
+  const still = rigidMotions(pencil, prepared);
   let shift = 0;
-  let factored = pencil.shifted(0);
-  if (factored.factor.suspects.length > 0 || factored.negatives > 0) {
+  let factored = still.length > 0 ? undefined : pencil.shifted(0);
+  if (!factored || factored.factor.suspects.length > 0 || factored.negatives > 0) {
     shift = -1e-6 * stiffnessOverMass(pencil);
     factored = pencil.shifted(shift);
   }
@@ -124,20 +125,23 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: P
     largestPairs(
       {
         size: pencil.size,
-        apply: (_, cv) => factored.solve(cv),
+        apply: (_, cv) => factored!.solve(cv),
         inner: (x) => pencil.timesB(x),
       },
       more,
-      { ...options, step },
+      { ...options, known: [...rigid, ...(options.known ?? [])], step },
     );
+  const rigid = still.map((vector): EigenPair => ({ theta: Infinity, vector }));
   const toModes = (pairs: readonly EigenPair[]): Mode[] =>
     pairs
-      .map(({ theta, vector }) => ({ lambda: shift + 1 / theta, vector }))
+      .map(({ theta, vector }) => ({ lambda: theta === Infinity ? 0 : shift + 1 / theta, vector }))
       .sort((a, b) => a.lambda - b.lambda);
   const free = shift !== 0;
-  const isElastic = (mode: Mode) => !isRigid(prepared, pencil, mode);
+  const isElastic = (mode: Mode) => !isRigid(prepared, pencil, mode.vector);
   let pairs: EigenPair[] = [];
-  if (free || pencil.size < small) pairs = find(free ? Math.max(wanted, 7) : wanted, {});
+  // Of a free frame one elastic mode at least tells whether the shift lies well
+  const others = Math.max(1, (free ? Math.max(wanted, 7) : wanted) - rigid.length);
+  if (free || pencil.size < small) pairs = find(others, {});
   // A large frame: a rough first mode, then a shift below it. A free one whose shift lies too high: one near its modes
   const rough = pairs.length > 0 ? toModes(pairs) : toModes(find(1, { tolerance: 1e-2 }));
   const lowestElastic = rough.find(isElastic)?.lambda ?? 0;
@@ -148,8 +152,9 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: P
       shift *= 0.7;
       factored = pencil.shifted(shift);
     }
-    pairs = find(wanted, { begin: rough.map(({ vector }) => vector) });
+    pairs = find(others, { begin: rough.map(({ vector }) => vector) });
   }
+  pairs = [...rigid, ...pairs];
   let modes = toModes(pairs).slice(0, wanted);
   for (let round = 0; round < 4 && modes.length > 0; round++) {
     const upTo = modes[modes.length - 1]!.lambda * (1 - 1e-5) - 1e-9 * Math.abs(shift);
@@ -164,20 +169,66 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: P
           'The natural modes could not all be found; ask for a few more or fewer of them.',
         ),
       ]);
-    pairs = [...pairs, ...find(expected - below + 1, { known: pairs })];
+    pairs = [...pairs, ...find(expected - below + 1, { known: pairs.slice(rigid.length) })];
     modes = toModes(pairs).slice(0, wanted);
   }
-  const rigid = modes.map((mode) => isRigid(prepared, pencil, mode));
-  const elastic = modes.find((_, i) => !rigid[i]);
+  const unstrained = modes.map(({ vector }) => isRigid(prepared, pencil, vector));
+  const elastic = modes.find((_, i) => !unstrained[i]);
   return modes.map((mode, i) =>
-    rigid[i] && (!elastic || Math.abs(mode.lambda) < rigidShare ** 2 * elastic.lambda)
+    unstrained[i] && (!elastic || Math.abs(mode.lambda) < rigidShare ** 2 * elastic.lambda)
       ? { ...mode, lambda: 0 }
       : mode,
   );
 }
 
-/** True where a mode strains nothing: its energy is rounding against that of its displacements one by one. */
-function isRigid(prepared: Prepared, pencil: Pencil, { vector }: Mode): boolean {
+/** Motions of the whole frame as one body that nothing holds, of unit length in B and apart from one another. */
+function rigidMotions(pencil: Pencil, prepared: Prepared): Float64Array[] {
+  const { frame, plan } = prepared;
+  const nodes = frame.nodeIds.length;
+  const middle = [0, 1, 2].map((k) => {
+    let sum = 0;
+    for (let n = 0; n < nodes; n++) sum += frame.xyz[3 * n + k]!;
+    return sum / nodes;
+  });
+  const arms = frame.xyz.map((value, i) => value - middle[i % 3]!);
+  const found: { x: Float64Array; bx: Float64Array }[] = [];
+  for (let motion = 0; motion < 6; motion++) {
+    const x = new Float64Array(pencil.size);
+    for (let n = 0; n < nodes; n++)
+      for (let k = 0; k < 6; k++) {
+        const e = plan.nodeEquation[6 * n + k]!;
+        if (e >= 0) x[e] = motionOf(arms, n, motion, k);
+      }
+    const size = x.reduce((sum, value) => sum + value * value, 0);
+    if (!(size > 0) || !isRigid(prepared, pencil, x)) continue;
+    for (const { x: other, bx } of found) {
+      const share = bx.reduce((sum, value, i) => sum + value * x[i]!, 0);
+      for (let i = 0; i < x.length; i++) x[i]! -= share * other[i]!;
+    }
+    const bx = pencil.timesB(x);
+    const norm = Math.sqrt(bx.reduce((sum, value, i) => sum + value * x[i]!, 0));
+    if (!(norm > 1e-9 * Math.sqrt(size))) continue;
+    for (let i = 0; i < x.length; i++) {
+      x[i]! /= norm;
+      bx[i]! /= norm;
+    }
+    found.push({ x, bx });
+  }
+  return found.map(({ x }) => x);
+}
+
+/** Freedom k of node n in a unit translation along (0 … 2) or rotation about (3 … 5) a global axis. */
+function motionOf(arms: Float64Array, n: number, motion: number, k: number): number {
+  if (motion < 3 || k >= 3) return motion === k ? 1 : 0;
+  const axis = motion - 3;
+  if (k === axis) return 0;
+  const third = 3 - axis - k;
+  // ω × r
+  return ((third - k + 3) % 3 === 1 ? -1 : 1) * arms[3 * n + third]!;
+}
+
+/** True where a motion strains nothing: its energy is rounding against that of its displacements one by one. */
+function isRigid(prepared: Prepared, pencil: Pencil, vector: Float64Array): boolean {
   const u = pencil.nodes(vector);
   let apart = 0;
   const { frame, elements } = prepared;
@@ -190,6 +241,7 @@ function isRigid(prepared: Prepared, pencil: Pencil, { vector }: Mode): boolean 
 
 /** Energy of what moves inside members beyond their ends' response. */
 function innerEnergy(pencil: Pencil, vector: Float64Array): number {
+  if (vector.subarray(pencil.outer).every((value) => value === 0)) return 0;
   const kx = pencil.timesK(vector);
   let energy = 0;
   for (let i = pencil.outer; i < vector.length; i++) energy += vector[i]! * kx[i]!;

@@ -11,7 +11,6 @@ import { bucklingModes } from '../eigen/buckling.js';
 import { analyse } from '../states.js';
 import { prepareEquations, solveStatic } from '../static.js';
 import { resultSelections } from '../../results/index.js';
-import type { Symbolic } from './symbolic.js';
 import { planThreads, useHelpers, type Helpers } from './threads.js';
 
 describe('threads of a factorization', () => {
