@@ -20,7 +20,6 @@ export function checkModel(model: FrameModel, skipped: ReadonlySet<string> = new
   };
 
   known = new WeakMap();
-  if (!checkFinite(model, report)) checkFinite(model, report, '');
   checkUnique(model.materials, '/materials', 'material', report);
   checkUnique(model.sections, '/sections', 'section', report);
   checkUnique(model.nodes, '/nodes', 'node', report);
@@ -48,27 +47,8 @@ function isWithin(path: string, skipped: ReadonlySet<string>): boolean {
   return false;
 }
 
-/** Deeper than any field of the format lies. */
-const deepest = 12;
-
-/** Numbers that JSON can write and a double cannot hold; paths are made only where there is one. */
-function checkFinite(value: unknown, report: Report, path?: string, depth = 0): boolean {
-  let fine = true;
-  const look = (item: unknown, key: string | number): void => {
-    if (typeof item === 'number') {
-      if (Number.isFinite(item)) return;
-      fine = false;
-      if (path !== undefined) report(`${path}/${key}`, `The number is ${item}; give a finite number`);
-    } else if (typeof item === 'object' && item !== null && depth < deepest)
-      if (!checkFinite(item, report, path === undefined ? undefined : `${path}/${key}`, depth + 1))
-        fine = false;
-  };
-  if (Array.isArray(value)) value.forEach(look);
-  else for (const key in value as object) look((value as Record<string, unknown>)[key], key);
-  return fine;
-}
-
 function checkUnique(items: readonly { id: string }[], path: string, what: string, report: Report): void {
+  if (byId(items).size === items.length) return;
   const seen = new Set<string>();
   items.forEach((item, i) => {
     if (seen.has(item.id))
@@ -77,21 +57,21 @@ function checkUnique(items: readonly { id: string }[], path: string, what: strin
   });
 }
 
-let known = new WeakMap<readonly { id: string }[], Set<string>>();
+let known = new WeakMap<readonly { id: string }[], Map<string, { id: string }>>();
 
-/** The ids of a list, gathered once a check. */
-function ids(items: readonly { id: string }[]): ReadonlySet<string> {
-  let set = known.get(items);
-  if (!set) {
-    set = new Set();
-    for (const item of items) set.add(item.id);
-    known.set(items, set);
+/** The items of a list by their ids, gathered once a check; of several with one id the last. */
+function byId<T extends { id: string }>(items: readonly T[]): ReadonlyMap<string, T> {
+  let map = known.get(items);
+  if (!map) {
+    map = new Map();
+    for (const item of items) map.set(item.id, item);
+    known.set(items, map);
   }
-  return set;
+  return map as ReadonlyMap<string, unknown> as ReadonlyMap<string, T>;
 }
 
 function checkSections(model: FrameModel, report: Report): void {
-  const materials = ids(model.materials);
+  const materials = byId(model.materials);
   model.sections.forEach((section: Section, i) => {
     const path = `/sections/${i}`;
     if (!materials.has(section.material))
@@ -115,8 +95,8 @@ function checkSections(model: FrameModel, report: Report): void {
 }
 
 function checkMembers(model: FrameModel, report: Report): void {
-  const nodes = new Map(model.nodes.map((node) => [node.id, node]));
-  const sections = new Map(model.sections.map((section) => [section.id, section]));
+  const nodes = byId(model.nodes);
+  const sections = byId(model.sections);
   if (model.space === 'plane')
     model.nodes.forEach((node, i) => {
       if ((node.y ?? 0) !== 0)
@@ -126,18 +106,19 @@ function checkMembers(model: FrameModel, report: Report): void {
         );
     });
   model.members.forEach((member: Member, i) => {
-    const path = `/members/${i}`;
     const start = nodes.get(member.start);
     const end = nodes.get(member.end);
-    if (!start) report(`${path}/start`, `Member "${member.id}" starts at unknown node "${member.start}"`);
-    if (!end) report(`${path}/end`, `Member "${member.id}" ends at unknown node "${member.end}"`);
+    if (!start)
+      report(`/members/${i}/start`, `Member "${member.id}" starts at unknown node "${member.start}"`);
+    if (!end) report(`/members/${i}/end`, `Member "${member.id}" ends at unknown node "${member.end}"`);
     const section = sections.get(member.section);
-    if (!section) report(`${path}/section`, `Member "${member.id}" has unknown section "${member.section}"`);
+    if (!section)
+      report(`/members/${i}/section`, `Member "${member.id}" has unknown section "${member.section}"`);
     else if (section.properties && (member.action ?? 'frame') === 'frame') {
       const { Iy, Iz, J } = section.properties;
       if (Iy === undefined || (model.space === 'solid' && (Iz === undefined || J === undefined)))
         report(
-          `${path}/section`,
+          `/members/${i}/section`,
           `Frame member "${member.id}" needs Iy${model.space === 'solid' ? ', Iz and J' : ''} in section "${section.id}"`,
         );
     }
@@ -145,12 +126,12 @@ function checkMembers(model: FrameModel, report: Report): void {
       const other = sections.get(member.endSection);
       if (!other)
         report(
-          `${path}/endSection`,
+          `/members/${i}/endSection`,
           `Member "${member.id}" has unknown section "${member.endSection}" at its end`,
         );
       else if (section && other.material !== section.material)
         report(
-          `${path}/endSection`,
+          `/members/${i}/endSection`,
           `Member "${member.id}" tapers between two materials, "${section.material}" and "${other.material}"; use one`,
         );
     }
@@ -163,15 +144,18 @@ function checkMembers(model: FrameModel, report: Report): void {
         end.z + b[2] - start.z - a[2],
       );
       if (length < 1e-9)
-        report(path, `Member "${member.id}" has no length between "${member.start}" and "${member.end}"`);
+        report(
+          `/members/${i}`,
+          `Member "${member.id}" has no length between "${member.start}" and "${member.end}"`,
+        );
       if (model.space === 'plane' && (a[1] !== 0 || b[1] !== 0))
-        report(`${path}/offsets`, `Member "${member.id}" has an arm out of the plane`);
+        report(`/members/${i}/offsets`, `Member "${member.id}" has an arm out of the plane`);
     }
   });
 }
 
 function checkSupports(model: FrameModel, report: Report): void {
-  const nodes = ids(model.nodes);
+  const nodes = byId(model.nodes);
   const seen = new Set<string>();
   (model.supports ?? []).forEach((support, i) => {
     const path = `/supports/${i}`;
@@ -198,24 +182,24 @@ function checkSupports(model: FrameModel, report: Report): void {
 }
 
 function checkLoadCases(model: FrameModel, report: Report): void {
-  const nodes = ids(model.nodes);
-  const members = ids(model.members);
+  const nodes = byId(model.nodes);
+  const members = byId(model.members);
   const held = new Map((model.supports ?? []).map((support) => [support.node, support]));
   (model.loadCases ?? []).forEach((loadCase, c) => {
     (loadCase.loads ?? []).forEach((load, i) => {
-      const path = `/loadCases/${c}/loads/${i}`;
+      const path = () => `/loadCases/${c}/loads/${i}`;
       if ('node' in load && !nodes.has(load.node))
-        report(`${path}/node`, `A load of case "${loadCase.id}" is on unknown node "${load.node}"`);
+        report(`${path()}/node`, `A load of case "${loadCase.id}" is on unknown node "${load.node}"`);
       if ('member' in load && !members.has(load.member))
-        report(`${path}/member`, `A load of case "${loadCase.id}" is on unknown member "${load.member}"`);
+        report(`${path()}/member`, `A load of case "${loadCase.id}" is on unknown member "${load.member}"`);
       if (load.kind === 'distributed' && (load.from ?? 0) >= (load.to ?? 1))
-        report(path, `The distributed load on "${load.member}" ends before it begins`);
+        report(path(), `The distributed load on "${load.member}" ends before it begins`);
       if (load.kind === 'settlement') {
         const support = held.get(load.node);
         for (const freedom of ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] as const)
           if (load[freedom] !== undefined && support?.[freedom] === undefined)
             report(
-              `${path}/${freedom}`,
+              `${path()}/${freedom}`,
               `Node "${load.node}" settles in ${freedom} but nothing holds it there`,
             );
       }
@@ -224,9 +208,9 @@ function checkLoadCases(model: FrameModel, report: Report): void {
   });
 }
 
-function checkInPlane(load: Load, path: string, report: Report): void {
+function checkInPlane(load: Load, path: () => string, report: Report): void {
   const out = (what: string) =>
-    report(path, `A load acts out of the plane (${what}); plane models have X–Z loads and M about Y only`);
+    report(path(), `A load acts out of the plane (${what}); plane models have X–Z loads and M about Y only`);
   if (load.kind === 'node' || load.kind === 'point') {
     if ((load.F?.[1] ?? 0) !== 0) out('F along y');
     if ((load.M?.[0] ?? 0) !== 0 || (load.M?.[2] ?? 0) !== 0) out('M about x or z');
@@ -240,7 +224,7 @@ function checkInPlane(load: Load, path: string, report: Report): void {
 }
 
 function checkCombinations(model: FrameModel, report: Report): void {
-  const cases = ids(model.loadCases ?? []);
+  const cases = byId(model.loadCases ?? []);
   (model.combinations ?? []).forEach((combination, i) => {
     for (const id of Object.keys(combination.factors))
       if (!cases.has(id))
@@ -253,7 +237,7 @@ function checkCombinations(model: FrameModel, report: Report): void {
 
 function checkRigidGroups(model: FrameModel, report: Report): void {
   if ((model.rigidGroups ?? []).length === 0) return;
-  const nodes = new Map(model.nodes.map((node) => [node.id, node]));
+  const nodes = byId(model.nodes);
   checkUnique(model.rigidGroups ?? [], '/rigidGroups', 'rigid group', report);
   (model.rigidGroups ?? []).forEach((group, i) => {
     const path = `/rigidGroups/${i}`;
@@ -302,7 +286,7 @@ function distance(a: FrameNode, b: FrameNode): number {
 }
 
 function checkMasses(model: FrameModel, report: Report): void {
-  const nodes = ids(model.nodes);
+  const nodes = byId(model.nodes);
   (model.masses ?? []).forEach((mass, i) => {
     if (!nodes.has(mass.node)) report(`/masses/${i}/node`, `A mass is on unknown node "${mass.node}"`);
   });

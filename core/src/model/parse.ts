@@ -4,7 +4,14 @@ import { checkModel } from './check.js';
 import { frameModelSchema } from './schema.js';
 import type { FrameModel } from './types.js';
 
-const ajv = new Ajv({ allErrors: true, strict: false, discriminator: true });
+// `verbose` keeps what was found at an error
+const ajv = new Ajv({
+  allErrors: true,
+  strict: false,
+  strictNumbers: true,
+  discriminator: true,
+  verbose: true,
+});
 const compiled = new Map<object, ValidateFunction>();
 
 /**
@@ -17,7 +24,22 @@ export function checkSchema(schema: object, value: unknown, code: string): Probl
   if (!validate) compiled.set(schema, (validate = ajv.compile(schema)));
   if (validate(value)) return [];
   const errors = validate.errors ?? [];
-  // Paths at which, or within which, something more telling than "no alternative fits" was found
+  const told = errors.some(({ keyword }) => isSummary(keyword)) ? toldPaths(errors) : undefined;
+  const seen = new Set<string>();
+  const problems: Problem[] = [];
+  for (const error of errors) {
+    if (isSummary(error.keyword) && told?.has(error.instancePath)) continue;
+    const path = error.instancePath || '/';
+    const message = `${describe(error)} (${path})`;
+    if (seen.has(message)) continue;
+    seen.add(message);
+    problems.push(problem(code, message, { path }));
+  }
+  return problems;
+}
+
+/** Paths at which, or within which, something more telling than "no alternative fits" was found. */
+function toldPaths(errors: readonly ErrorObject[]): Set<string> {
   const told = new Set<string>();
   for (const { keyword, instancePath } of errors) {
     if (isSummary(keyword)) continue;
@@ -31,15 +53,7 @@ export function checkSchema(schema: object, value: unknown, code: string): Probl
       told.add(prefix);
     }
   }
-  const seen = new Set<string>();
-  return errors.flatMap((error) => {
-    if (isSummary(error.keyword) && told.has(error.instancePath)) return [];
-    const path = error.instancePath || '/';
-    const message = `${describe(error)} (${path})`;
-    if (seen.has(message)) return [];
-    seen.add(message);
-    return [problem(code, message, { path })];
-  });
+  return told;
 }
 
 /** Keywords that only say that something within them failed. */
@@ -58,6 +72,10 @@ function describe(error: ErrorObject): string {
       return `The value must be one of ${(params['allowedValues'] as unknown[]).join(', ')}`;
     case 'const':
       return `The value must be ${JSON.stringify(params['allowedValue'])}`;
+    case 'type':
+      return typeof error.data === 'number' && params['type'] === 'number'
+        ? `The number is ${error.data}; give a finite number`
+        : `The value ${error.message ?? 'is not valid'}`;
     case 'discriminator':
       return `The value of "${String(params['tag'])}" is not one of the known kinds`;
     default:
@@ -100,38 +118,53 @@ export function validateModel(value: unknown): Outcome<FrameModel> {
   return { ok: false, problems: [...shape, ...checkModel(withPlaceholders(value, skipped), skipped)] };
 }
 
+/** What stands for an item of a list that lacks its shape. */
+const placeholders: Readonly<Record<string, (id: string) => unknown>> = {
+  materials: (id) => ({ id, E: 1, G: 1, density: 1 }),
+  sections: (id) => ({ id, material: '', properties: { A: 1, Iy: 1, Iz: 1, J: 1 } }),
+  nodes: (id) => ({ id }),
+  members: (id) => ({ id, start: '', end: '', section: '' }),
+  supports: () => ({ node: '' }),
+  rigidGroups: (id) => ({ id, nodes: [], kind: 'body' }),
+  masses: () => ({ node: '', m: 1 }),
+  loadCases: (id) => ({ id }),
+  combinations: (id) => ({ id, state: 'strength', factors: {} }),
+};
+
 /** A copy in which every item that lacks its shape is one that has it, with the id it came with. */
 function withPlaceholders(value: unknown, skipped: ReadonlySet<string>): FrameModel {
-  const model = { ...(value as FrameModel) };
-  const placeholders: Record<string, (id: string) => unknown> = {
-    materials: (id) => ({ id, E: 1, G: 1, density: 1 }),
-    sections: (id) => ({ id, material: '', properties: { A: 1, Iy: 1, Iz: 1, J: 1 } }),
-    nodes: (id) => ({ id }),
-    members: (id) => ({ id, start: '', end: '', section: '' }),
-    supports: () => ({ node: '' }),
-    rigidGroups: (id) => ({ id, nodes: [], kind: 'body' }),
-    masses: () => ({ node: '', m: 1 }),
-    loadCases: (id) => ({ id }),
-    combinations: (id) => ({ id, state: 'strength', factors: {} }),
+  const model = { ...(value as Record<string, unknown[]>) };
+  const copied = new Set<string>();
+  const own = (list: string): unknown[] => {
+    if (!copied.has(list)) {
+      copied.add(list);
+      model[list] = [...model[list]!];
+    }
+    return model[list]!;
   };
-  for (const [list, make] of Object.entries(placeholders)) {
-    const items = (model as unknown as Record<string, unknown>)[list] as unknown[] | undefined;
-    if (!items) continue;
-    (model as unknown as Record<string, unknown>)[list] = items.map((item, i) => {
-      const path = `/${list}/${i}`;
-      if (skipped.has(path)) {
-        const id = (item as { id?: unknown } | null)?.id;
-        return make(typeof id === 'string' ? id : `\u0000${path}`);
-      }
-      if (list !== 'loadCases') return item;
-      const { loads } = item as { loads?: unknown[] };
-      return {
-        ...(item as object),
-        loads: (loads ?? []).map((load, k) => (skipped.has(`${path}/loads/${k}`) ? { kind: 'none' } : load)),
-      };
-    });
+  const cases: { c: number; load: number }[] = [];
+  for (const path of skipped) {
+    const [, list, index, , load] = path.split('/') as [string, string, string, string?, string?];
+    const i = Number(index);
+    if (load !== undefined) {
+      cases.push({ c: i, load: Number(load) });
+      continue;
+    }
+    const id = (model[list]![i] as { id?: unknown } | null)?.id;
+    own(list)[i] = placeholders[list]!(typeof id === 'string' ? id : `\u0000${path}`);
   }
-  return model;
+  const loadsOf = new Map<number, unknown[]>();
+  for (const { c, load } of cases) {
+    if (skipped.has(`/loadCases/${c}`)) continue;
+    let loads = loadsOf.get(c);
+    if (!loads) {
+      const one = model['loadCases']![c] as { loads: unknown[] };
+      loadsOf.set(c, (loads = [...one.loads]));
+      own('loadCases')[c] = { ...one, loads };
+    }
+    loads[load] = { kind: 'none' };
+  }
+  return model as unknown as FrameModel;
 }
 
 /** JSON text of a frame model → model. */

@@ -1,4 +1,5 @@
 import { checkModel } from '../model/check.js';
+import { findNotFinite } from '../model/finite.js';
 import type { FrameModel } from '../model/types.js';
 import { attempt, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
 import { applyAlternative } from './alternatives.js';
@@ -94,7 +95,7 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
       combinations: own.combinations.map(({ id, state, factors }) => ({ id, state, factors })),
     };
     model.sections = [...sectionIds.values()];
-    const wrong = checkModel(model);
+    const wrong = [...findNotFinite(model), ...checkModel(model)];
     if (wrong.length > 0) throw new ProblemError(wrong);
     return { model, geometry, parameters, givenBy: rules.givenBy, notes: rules.notes };
   });
