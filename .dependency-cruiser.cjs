@@ -1,5 +1,6 @@
 // The order of the core's folders: each may import from those before it, never from those behind it.
 const order = [
+  'numeric',
   'units',
   'model',
   'library',

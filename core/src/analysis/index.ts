@@ -45,5 +45,4 @@ export {
   withImperfections,
   type Imperfections,
 } from './imperfections.js';
-export { gaussPoints } from './eigen/gauss.js';
 export { helpFactorize, useHelpers, type FactorizationJob, type Helpers } from './sparse/threads.js';

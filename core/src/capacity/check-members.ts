@@ -1,9 +1,9 @@
 import type { Frame, MemberField } from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
 import type { ResultSelection } from '../results/index.js';
-import { aisc360Checks } from './aisc360/index.js';
+import { aisc360 } from './aisc360/index.js';
 import type { CheckStatus, CoveredItem, MemberCheck, MemberState } from './check.js';
-import { en1993Checks, en1993Class } from './en1993/index.js';
+import { en1993 } from './en1993/index.js';
 import {
   joinedField,
   physicalMembers,
@@ -53,10 +53,7 @@ export class MemberChecker {
     if ('reason' in member) return notCovered(member, member.reason);
     if (this.strength.length === 0) return notCovered(member, 'The model has no strength combination.');
     const states = this.strength.map((selection) => this.state(member, selection));
-    const result =
-      member.code.name === 'AISC360'
-        ? runChecks(aisc360Checks, member, states, options)
-        : runChecks(en1993Checks, member, states, options, en1993Class);
+    const result = runChecks(member.code.name === 'AISC360' ? aisc360 : en1993, member, states, options);
     if (!member.design.deflection) return result;
     const service = this.service.map((selection) => ({
       id: selection.id,

@@ -113,6 +113,15 @@ export interface MemberCheckRule extends CheckHead {
 
 export type Check = SectionCheck | MemberCheckRule;
 
+/** The checks of a design code, and what the runner needs to know of it. */
+export interface CodeRules {
+  readonly checks: readonly Check[];
+  /** Whether a section's resistances are the same whatever stresses act: then the greatest force decides. */
+  sameResistance(section: CheckSection): boolean;
+  /** Class of the cross-section that an item went by, where the code has classes. */
+  classAt?(member: PhysicalMember, item: CheckItem, state: MemberState): number;
+}
+
 /** A greatest magnitude along a member: where, and the force with its sign. */
 export interface ExtremeForce {
   readonly value: number;

@@ -1,5 +1,5 @@
 import type { MemberField } from '../analysis/index.js';
-import { gaussPoints } from '../analysis/index.js';
+import { gaussPoints } from '../numeric/gauss.js';
 import { diagram, type Diagram } from './diagram.js';
 import type { CheckSection } from './section.js';
 

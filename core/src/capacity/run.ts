@@ -4,6 +4,7 @@ import {
   type CalculationStep,
   type Check,
   type CheckItem,
+  type CodeRules,
   type CoveredItem,
   type Extreme,
   type MemberCheck,
@@ -14,7 +15,6 @@ import {
   type Verdict,
 } from './check.js';
 import type { PhysicalMember } from './physical-member.js';
-import { staysPlastic } from './en1993/classification.js';
 import { forcesAt, placeOf, places, worstBetween, type Place } from './stations.js';
 
 export interface RunOptions {
@@ -42,19 +42,17 @@ const alike = 1e-9;
 /**
  * Runs a code's checks over one physical member under its combinations.
  *
- * @param classAt class of the cross-section at a place, for the governing item
  * @returns the items, each at its worst combination and place, and the worst of them
  */
 export function runChecks(
-  checks: readonly Check[],
+  code: CodeRules,
   member: PhysicalMember,
   states: readonly MemberState[],
   options: RunOptions = {},
-  classAt?: (member: PhysicalMember, item: CheckItem, state: MemberState) => number | undefined,
 ): MemberCheck {
   const items: CheckItem[] = [];
-  const run = new MemberRun(member, states, options.all ?? false);
-  for (const check of checks) {
+  const run = new MemberRun(code, member, states, options.all ?? false);
+  for (const check of code.checks) {
     const covered = check.covers(member);
     if (covered === false) continue;
     if (covered !== true) {
@@ -64,7 +62,7 @@ export function runChecks(
     const found = check.scope === 'member' ? run.ofMember(check) : run.ofSections(check);
     for (const one of found) items.push(itemOf(check, member, one, options));
   }
-  return summary(member, items, states, classAt);
+  return summary(code, member, items, states);
 }
 
 /** One physical member under its combinations while the checks go over it. */
@@ -76,12 +74,13 @@ class MemberRun {
   private readonly bounds: Float64Array;
 
   constructor(
+    code: CodeRules,
     private readonly member: PhysicalMember,
     private readonly states: readonly MemberState[],
     private readonly all: boolean,
   ) {
     this.reach = reachOf(states);
-    this.uniform = !member.tapered && staysPlastic(member.section);
+    this.uniform = !member.tapered && code.sameResistance(member.section);
     this.bounds = new Float64Array(states.length);
   }
 
@@ -286,10 +285,10 @@ function itemOf(check: Check, member: PhysicalMember, found: Found, options: Run
 }
 
 function summary(
+  code: CodeRules,
   member: PhysicalMember,
   items: readonly CheckItem[],
   states: readonly MemberState[],
-  classAt?: (member: PhysicalMember, item: CheckItem, state: MemberState) => number | undefined,
 ): MemberCheck {
   let governs: CoveredItem | undefined;
   const reasons: string[] = [];
@@ -298,7 +297,7 @@ function summary(
       if (!governs || item.utilisation > governs.utilisation) governs = item;
     } else if (item.reason !== undefined && !reasons.includes(item.reason)) reasons.push(item.reason);
   const state = governs && states.find(({ id }) => id === governs.combination);
-  const cls = governs && state && classAt?.(member, governs, state);
+  const cls = governs && state && code.classAt?.(member, governs, state);
   const failed = governs?.status === 'fail';
   return {
     member: member.id,

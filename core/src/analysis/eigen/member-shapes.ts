@@ -4,7 +4,7 @@ import type { Frame } from '../frame.js';
 import { displaceInside } from '../hinges.js';
 import { addStartForces, integrate, memberFlexibility } from '../member-field.js';
 import { evaluate, shiftOrigin } from '../polynomial.js';
-import { gaussPoints } from './gauss.js';
+import { gaussPoints } from '../../numeric/gauss.js';
 
 /** How many shapes inside a member: bending by moments of degree 2 …, stretch and twist by forces of degree 1 … */
 export interface Richness {

@@ -249,6 +249,12 @@ describe('ANSI/AISC 360-22 by hand', () => {
     close(item.capacity, 0.9 * ((0.71 * 29000 * ksi) / 16 ** 2) * Sv, 0.002);
   });
 
+  it('G4: a flat in shear is all web, 0.9·0.6·Fy·d·t', () => {
+    const checked = bar('FL 100x10', 'A36', 1, [uniform(1e3)]);
+    close(itemOf(checked, 'G4', 'z').capacity, 0.9 * 0.6 * 36 * ksi * 0.1 * 0.01, 1e-6);
+    expect(checked.reasons).toBeUndefined();
+  });
+
   it('F11: a flat on edge by its Lb·d/t²', () => {
     const held = bar('FL 100x10', 'A36', 2, [uniform(100)], { design: { LLT: 0 } });
     // Z = 10·100²/4 = 25 cm³
@@ -280,10 +286,10 @@ describe('ANSI/AISC 360-22 by hand', () => {
     expect(itemOf(checked, 'H3.2').status).toBeDefined();
   });
 
-  it('says what it does not cover: shear of solid bars, tapers', () => {
+  it('says what it does not cover: shear of round bars, tapers', () => {
     const solid = bar('RD 50', 'A36', 1, [uniform(1e3)]);
     expect(solid.status).toBe('not covered');
-    expect(solid.reasons![0]).toContain('no shear strength for solid bars');
+    expect(solid.reasons![0]).toContain('no shear strength for round bars');
     const model = barModel({
       section: { shape: { type: 'i', h: 0.3, b: 0.2, tw: 0.008, tf: 0.012 } },
       L: 5,

@@ -1,4 +1,4 @@
-import type { Check } from '../check.js';
+import type { Check, CodeRules } from '../check.js';
 import { flexureAndForce, torsion, unsymmetric } from './combined.js';
 import { compressionChecks } from './compression.js';
 import { flexureChecks } from './flexure.js';
@@ -8,7 +8,7 @@ import { tension } from './tension.js';
 import { notTapered, slenderBeyond } from './uncovered.js';
 
 /** Every check of ANSI/AISC 360-22, LRFD. */
-export const aisc360Checks: readonly Check[] = [
+const checks: readonly Check[] = [
   tension,
   ...compressionChecks,
   ...flexureChecks,
@@ -20,3 +20,6 @@ export const aisc360Checks: readonly Check[] = [
   slenderBeyond,
   notTapered,
 ];
+
+/** ANSI/AISC 360-22: no resistance goes by the stresses of its place. */
+export const aisc360: CodeRules = { checks, sameResistance: () => true };

@@ -113,17 +113,24 @@ const flanges = check('G6', 'y', ['i', 'unequal-i', 'channel', 'tee'], (s, _, lo
   return strength(s, phi, A, cv2(s, slender, 1.2), 'flanges, Σbf·tf', log);
 });
 
-/** Solid bars: chapter G has none. */
+/** G4 for solid rectangles, doubly symmetric sections that are all web: Aw = d·tw. */
+const bar = (axis: 'y' | 'z') =>
+  check('G4', axis, ['rectangle'], (s, _, log) => {
+    const [depth, thick] = axis === 'z' ? [s.h, s.b] : [s.b, s.h];
+    return strength(s, phi, depth * thick, cv2(s, depth / thick, 5), 'd·tw', log);
+  });
+
+/** Round bars: chapter G has none. */
 const solid = (axis: 'y' | 'z'): SectionCheck => ({
   scope: 'section',
   clause: 'G1',
-  title: `Shear along ${axis} of a solid bar`,
+  title: `Shear along ${axis} of a round bar`,
   axis,
-  covers: ({ section }) => section.kind === 'rectangle' || section.kind === 'round',
+  covers: ({ section }) => section.kind === 'round',
   evaluate(s, f) {
     return small(s, axis === 'y' ? f.Vy : f.Vz)
       ? undefined
-      : { reason: `Chapter G gives no shear strength for solid bars (${s.name}).` };
+      : { reason: `Chapter G gives no shear strength for round bars (${s.name}).` };
   },
 });
 
@@ -137,6 +144,8 @@ export const shearChecks: readonly SectionCheck[] = [
   round('z'),
   round('y'),
   flanges,
+  bar('z'),
+  bar('y'),
   solid('z'),
   solid('y'),
 ];

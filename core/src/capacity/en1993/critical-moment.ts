@@ -1,4 +1,5 @@
-import { gaussPoints, type MemberField } from '../../analysis/index.js';
+import type { MemberField } from '../../analysis/index.js';
+import { gaussPoints } from '../../numeric/gauss.js';
 import type { StepLog } from '../check.js';
 import { curvatureOf, slopeOf, valueOf, type Diagram } from '../diagram.js';
 import type { CheckSection } from '../section.js';

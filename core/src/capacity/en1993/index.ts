@@ -1,8 +1,8 @@
-import type { Check, CheckItem, MemberState } from '../check.js';
+import type { Check, CheckItem, CodeRules, MemberState } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import { forcesAtX } from '../stations.js';
 import { angleInteractions, angleLateralTorsionalBuckling } from './angles.js';
-import { classify } from './classification.js';
+import { classify, staysPlastic } from './classification.js';
 import { flexuralBucklingChecks } from './flexural-buckling.js';
 import { generalMethod } from './general-method.js';
 import { interactionAboutY, interactionAboutZ } from './interaction.js';
@@ -12,7 +12,7 @@ import { sectionChecks } from './section-checks.js';
 import { torsionalBucklingChecks } from './torsional-buckling.js';
 
 /** Every check of EN 1993-1-1. */
-export const en1993Checks: readonly Check[] = [
+const checks: readonly Check[] = [
   ...sectionChecks,
   ...flexuralBucklingChecks,
   ...torsionalBucklingChecks,
@@ -28,8 +28,11 @@ export const en1993Checks: readonly Check[] = [
 const local = /^6\.2\.(1|4|5|8|9|10)/;
 
 /** Class of the cross-section that an item went by: at its place, or under the member's largest forces. */
-export function en1993Class(member: PhysicalMember, item: CheckItem, state: MemberState): number {
+function classAt(member: PhysicalMember, item: CheckItem, state: MemberState): number {
   if (member.tapered || local.test(item.clause))
     return classify(member.sectionAt(item.x), forcesAtX(state.field, item.x));
   return classify(member.section, memberForces(state));
 }
+
+/** EN 1993-1-1. */
+export const en1993: CodeRules = { checks, sameResistance: staysPlastic, classAt };

@@ -1,4 +1,4 @@
-import { gaussPoints } from '../../analysis/index.js';
+import { gaussPoints } from '../../numeric/gauss.js';
 import type { MemberState } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';

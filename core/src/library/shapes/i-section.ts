@@ -40,9 +40,17 @@ export function iSection(d: IDimensions): Required<Omit<SectionProperties, 'Iyz'
     Welz: (2 * Iz) / b,
     Wply,
     Wplz,
-    Avz: Math.max(A - 2 * b * tf + (tw + 2 * r) * tf, hw * tw),
-    Avy: A - hw * tw,
+    ...shearAreas(d, A),
     h,
     b,
   };
+}
+
+/** Shear areas of an I of area A: EN 1993-1-1 6.2.6(3)a with η = 1, and c. m² */
+export function shearAreas(
+  { h, b, tw, tf, r = 0 }: Pick<IDimensions, 'h' | 'b' | 'tw' | 'tf'> & { readonly r?: number },
+  A: number,
+): { readonly Avz: number; readonly Avy: number } {
+  const web = (h - 2 * tf) * tw;
+  return { Avz: Math.max(A - 2 * b * tf + (tw + 2 * r) * tf, web), Avy: A - web };
 }

@@ -1,3 +1,5 @@
+import { gaussPoints } from '../../numeric/gauss.js';
+
 /**
  * A closed polygon whose corners may be rounded: [y, z, radius] in m, the material on the left when walked along
  * (counter-clockwise; holes clockwise). The general description of every section.
@@ -29,15 +31,7 @@ export interface AreaIntegrals {
   readonly left: number;
 }
 
-/** Nodes and weights of Gauss and Legendre's rule with 12 points on −1 … 1 (half of them; the rule is symmetric). */
-const gauss = [
-  [0.1252334085114689, 0.2491470458134028],
-  [0.3678314989981802, 0.2334925365383548],
-  [0.5873179542866175, 0.2031674267230659],
-  [0.7699026741943047, 0.1600783285433462],
-  [0.9041172563704749, 0.1069393259953184],
-  [0.9815606342467192, 0.0471753363865118],
-] as const;
+const gauss = gaussPoints(12);
 
 /** Boundary of a ring: between the rounded corners straight lines, at them arcs tangent to both sides. */
 export function edges(ring: Ring): Edge[] {
@@ -141,12 +135,11 @@ function alongEdge(edge: Edge, add: (y: number, z: number, dy: number, dz: numbe
     return;
   }
   const { y, z, r, from, sweep } = edge;
-  for (const [node, weight] of gauss)
-    for (const t of [-node, node]) {
-      const angle = from + (sweep * (1 + t)) / 2;
-      const d = (weight * sweep * r) / 2;
-      add(y + r * Math.cos(angle), z + r * Math.sin(angle), -Math.sin(angle) * d, Math.cos(angle) * d);
-    }
+  for (const [place, weight] of gauss) {
+    const angle = from + sweep * place;
+    const d = weight * sweep * r;
+    add(y + r * Math.cos(angle), z + r * Math.sin(angle), -Math.sin(angle) * d, Math.cos(angle) * d);
+  }
 }
 
 function widen(range: { top: number; bottom: number; right: number; left: number }, edge: Edge): void {

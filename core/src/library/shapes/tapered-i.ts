@@ -1,6 +1,7 @@
 import type { IShape, SectionProperties } from '../../model/types.js';
 import { flangeThicknesses, integralsOf } from './outlines.js';
 import { plasticModuli } from './plastic.js';
+import { shearAreas } from './i-section.js';
 import { outlineOf } from './outlines.js';
 import { endLoss, taperedPlate, teeJunction } from './torsion-constants.js';
 
@@ -13,7 +14,6 @@ export function taperedI(d: IShape): SectionProperties {
   const { A, Iy, Iz } = integralsOf(d);
   const { tip, root } = flangeThicknesses(tf, slope, d.tfAt, (b - tw) / 2);
   const { Wply, Wplz } = plasticModuli(outlineOf(d));
-  const hw = h - 2 * tf;
   const J =
     4 * taperedPlate((b - tw) / 2, tip, root) +
     (2 * tw * root ** 3) / 3 +
@@ -30,8 +30,7 @@ export function taperedI(d: IShape): SectionProperties {
     Welz: (2 * Iz) / b,
     Wply,
     Wplz,
-    Avz: Math.max(A - 2 * b * tf + (tw + 2 * r) * tf, hw * tw),
-    Avy: A - hw * tw,
+    ...shearAreas(d, A),
     h,
     b,
   };
