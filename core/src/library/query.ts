@@ -144,7 +144,7 @@ function splitConditions(text: string): string[] {
 }
 
 const number = '([+-]?\\d+(?:[.,]\\d+)?(?:e[+-]?\\d+)?)';
-const unit = '\\s*([a-zA-Z"]+(?:[²³⁴⁶]|\\^?[2346])?(?:/m)?)?';
+const unit = '\\s*([a-zA-Z"]+(?:[²³⁴⁶]|\\^?[2346])?(?:/(?:m|ft))?)?';
 const above = /^(?:is |of )?(above|over|more than|greater than|at least|from|min|≥|>=|>)\s*/i;
 const below = /^(?:is |of )?(below|under|less than|at most|up to|max|≤|<=|<)\s*/i;
 
@@ -183,8 +183,8 @@ function inSI(value: string, unitText: string | undefined, dimension: number, te
   const amount = Number(value.replace(',', '.'));
   if (dimension === 0) {
     if (unitText === undefined || /^kg(\/m)?$/i.test(unitText)) return amount;
-    if (/^lb\/ft|^plf$/i.test(unitText)) return (amount * 0.45359237) / 0.3048;
-    return notUnderstood(text, 'mass is in kg/m');
+    if (/^(lb\/ft|plf)$/i.test(unitText)) return (amount * 0.45359237) / 0.3048;
+    return notUnderstood(text, 'mass is in kg/m or lb/ft');
   }
   const match = /^([a-z"]+?)(?:([²³⁴⁶])|\^?([2346]))?$/i.exec(unitText ?? '');
   const size = match && lengths[match[1]!.toLowerCase()];
