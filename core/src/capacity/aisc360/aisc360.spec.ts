@@ -286,6 +286,16 @@ describe('ANSI/AISC 360-22 by hand', () => {
     expect(itemOf(checked, 'H3.2').status).toBeDefined();
   });
 
+  // Manual Table 1-12, HSS6X6X1/4: C = 15.4 in³; h/t = 22.8 is below 2.45·√(E/Fy) = 59
+  it('H3: torsion of a square hollow section, 0.9·0.6·Fy·C', () => {
+    const fixed = { ux: 'fixed', uy: 'fixed', uz: 'fixed', rx: 'fixed' } as const;
+    const checked = bar('HSS6X6X1/4', 'A500 Gr C', 3, [{ kind: 'point', member: 'm', at: 0.5, M: [20e3, 0, 0] }], {
+      space: 'solid',
+      supports: [{ node: 'a', ...fixed }, { node: 'b', ...fixed }],
+    }); // prettier-ignore
+    close(itemOf(checked, 'H3.1').capacity, 0.9 * 0.6 * 50 * 15.4 * kip * inch, 0.005);
+  });
+
   it('says what it does not cover: shear of round bars, tapers', () => {
     const solid = bar('RD 50', 'A36', 1, [uniform(1e3)]);
     expect(solid.status).toBe('not covered');
