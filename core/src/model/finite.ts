@@ -4,19 +4,20 @@ import { problem, type Problem } from '../problem.js';
 const deepest = 12;
 
 /** Numbers of a model that are not finite, each with its path. The schema refuses them in files; this is for models that are built. */
-export function findNotFinite(value: unknown, path = '', depth = 0): Problem[] {
-  const problems: Problem[] = [];
-  const look = (item: unknown, key: string | number): void => {
+export function findNotFinite(model: object): Problem[] {
+  const paths: string[] = [];
+  look(model, '', 0, paths);
+  return paths.map((path) =>
+    problem('invalid-model', `The number at ${path} is not finite; give a finite number (${path})`, { path }),
+  );
+}
+
+function look(value: object, path: string, depth: number, found: string[]): void {
+  for (const key in value) {
+    const item = (value as Record<string, unknown>)[key];
     if (typeof item === 'number') {
-      if (Number.isFinite(item)) return;
-      const at = `${path}/${key}`;
-      problems.push(
-        problem('invalid-model', `The number is ${item}; give a finite number (${at})`, { path: at }),
-      );
+      if (!Number.isFinite(item)) found.push(`${path}/${key}`);
     } else if (typeof item === 'object' && item !== null && depth < deepest)
-      problems.push(...findNotFinite(item, `${path}/${key}`, depth + 1));
-  };
-  if (Array.isArray(value)) value.forEach(look);
-  else for (const key in value as object) look((value as Record<string, unknown>)[key], key);
-  return problems;
+      look(item, `${path}/${key}`, depth + 1, found);
+  }
 }
