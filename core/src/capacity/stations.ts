@@ -1,5 +1,5 @@
-import { rootsBetween, type MemberField } from '../analysis/index.js';
-import { forceExtremes } from '../results/index.js';
+import { evaluate, rootsBetween, type MemberField } from '../analysis/index.js';
+import { forceExtremesInto } from '../results/index.js';
 import type { ExtremeForce, Forces, MemberState } from './check.js';
 
 /** A place of a member with its forces. `segment` tells on which side of a jump. */
@@ -8,8 +8,6 @@ export interface Place {
   readonly segment: number;
   readonly forces: Forces;
 }
-
-const inner = [1 / 3, 2 / 3];
 
 /**
  * Places where a condition can be at its worst: both sides of every break, where the moments turn, and thirds between;
@@ -20,8 +18,7 @@ export function places(field: MemberField): Place[] {
   const { breaks, forceTerms: terms, forces } = field;
   for (let s = 0; s + 1 < breaks.length; s++) {
     const h = breaks[s + 1]! - breaks[s]!;
-    const at = [0];
-    for (const share of inner) at.push(share * h);
+    const at = [0, h / 3, (2 * h) / 3];
     for (const k of [4, 5]) {
       const from = terms * (6 * s + k);
       if (terms <= 4) cubicTurns(forces[from + 1]!, forces[from + 2]!, forces[from + 3] ?? 0, h, at);
@@ -34,7 +31,7 @@ export function places(field: MemberField): Place[] {
       }
     }
     at.push(h);
-    at.sort((a, b) => a - b);
+    ascend(at);
     let last = -1;
     for (const t of at) {
       if (t - last < 1e-9 * h) continue;
@@ -43,6 +40,16 @@ export function places(field: MemberField): Place[] {
     }
   }
   return out;
+}
+
+/** Sorts a few numbers that are nearly in order. */
+function ascend(list: number[]): void {
+  for (let i = 1; i < list.length; i++) {
+    const value = list[i]!;
+    let k = i;
+    for (; k > 0 && list[k - 1]! > value; k--) list[k] = list[k - 1]!;
+    list[k] = value;
+  }
 }
 
 /** Where a cubic with coefficients c1 … c3 turns inside (0, h): roots of c1 + 2·c2·t + 3·c3·t². */
@@ -56,14 +63,15 @@ export function cubicTurns(c1: number, c2: number, c3: number, h: number, out: n
 /** Forces on a segment at t from its start. */
 export function forcesAt(field: MemberField, segment: number, t: number): Forces {
   const { forceTerms: terms, forces } = field;
-  const base = 6 * terms * segment;
-  const value = (k: number): number => {
-    const at = base + terms * k;
-    let sum = 0;
-    for (let i = terms - 1; i >= 0; i--) sum = sum * t + forces[at + i]!;
-    return sum;
+  const at = 6 * terms * segment;
+  return {
+    N: evaluate(forces, at, terms, t),
+    Vy: evaluate(forces, at + terms, terms, t),
+    Vz: evaluate(forces, at + 2 * terms, terms, t),
+    T: evaluate(forces, at + 3 * terms, terms, t),
+    My: evaluate(forces, at + 4 * terms, terms, t),
+    Mz: evaluate(forces, at + 5 * terms, terms, t),
   };
-  return { N: value(0), Vy: value(1), Vz: value(2), T: value(3), My: value(4), Mz: value(5) };
 }
 
 /** Forces at x of the member, on the segment that begins there (the last at its end). */
@@ -104,22 +112,27 @@ export function worstBetween(
   return fLeft >= fRight ? { place: left, value: fLeft } : { place: right, value: fRight };
 }
 
+/** x and value of a smallest, then of a largest force. */
+const found = new Float64Array(4);
+
+function largest(field: MemberField, name: 'Vy' | 'Vz' | 'T' | 'My' | 'Mz'): ExtremeForce {
+  forceExtremesInto(field, name, found);
+  const at = -found[1]! > found[3]! ? 0 : 2;
+  const signed = found[at + 1]!;
+  return { value: Math.abs(signed), x: found[at]!, signed };
+}
+
 /** A member's forces in one combination with their extremes. */
 export function memberState(id: string, field: MemberField, buckling?: MemberState['buckling']): MemberState {
-  const N = forceExtremes(field, 'N');
-  const largest = (name: 'Vy' | 'Vz' | 'T' | 'My' | 'Mz'): ExtremeForce => {
-    const { min, max } = forceExtremes(field, name);
-    const { x, value } = -min.value > max.value ? min : max;
-    return { value: Math.abs(value), x, signed: value };
-  };
+  forceExtremesInto(field, 'N', found);
   const extremes = {
-    tension: { value: Math.max(0, N.max.value), x: N.max.x, signed: N.max.value },
-    compression: { value: Math.max(0, -N.min.value), x: N.min.x, signed: N.min.value },
-    Vy: largest('Vy'),
-    Vz: largest('Vz'),
-    T: largest('T'),
-    My: largest('My'),
-    Mz: largest('Mz'),
+    tension: { value: Math.max(0, found[3]!), x: found[2]!, signed: found[3]! },
+    compression: { value: Math.max(0, -found[1]!), x: found[0]!, signed: found[1]! },
+    Vy: largest(field, 'Vy'),
+    Vz: largest(field, 'Vz'),
+    T: largest(field, 'T'),
+    My: largest(field, 'My'),
+    Mz: largest(field, 'Mz'),
   };
   const { compression, My, Mz } = extremes;
   return { id, field, extremes, compression, My, Mz, memo: new Map(), ...(buckling ? { buckling } : {}) };

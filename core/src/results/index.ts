@@ -11,6 +11,7 @@ export {
   forceAt,
   forceCandidates,
   forceExtremes,
+  forceExtremesInto,
   forceFormula,
   forceNames,
   globalDisplacementAt,

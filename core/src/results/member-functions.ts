@@ -132,13 +132,28 @@ export function forceCandidates(field: MemberField, name: ForceName): PlacedValu
 
 /** Smallest and largest value of an internal force along the member, found and not sampled. */
 export function forceExtremes(field: MemberField, name: ForceName): { min: PlacedValue; max: PlacedValue } {
+  forceExtremesInto(field, name, four);
+  return { min: { x: four[0]!, value: four[1]! }, max: { x: four[2]!, value: four[3]! } };
+}
+
+const four = new Float64Array(4);
+
+/** The same as x and value of the smallest, then of the largest, into `out`. */
+export function forceExtremesInto(field: MemberField, name: ForceName, out: Float64Array): void {
   const terms = field.forceTerms;
-  if (terms > 4) return extremes(forceCandidates(field, name));
-  return cubicExtremes(field, terms * forceNames.indexOf(name));
+  if (terms <= 4) {
+    cubicExtremes(field, terms * forceNames.indexOf(name), out);
+    return;
+  }
+  const { min, max } = extremes(forceCandidates(field, name));
+  out[0] = min.x;
+  out[1] = min.value;
+  out[2] = max.x;
+  out[3] = max.value;
 }
 
 /** Extremes of polynomials up to the third degree: their derivatives' roots are in closed form. */
-function cubicExtremes(field: MemberField, offset: number): { min: PlacedValue; max: PlacedValue } {
+function cubicExtremes(field: MemberField, offset: number, out: Float64Array): void {
   const { breaks, forces, forceTerms: terms } = field;
   let minX = breaks[0]!;
   let maxX = minX;
@@ -174,7 +189,10 @@ function cubicExtremes(field: MemberField, offset: number): { min: PlacedValue; 
       }
     }
   }
-  return { min: { x: minX, value: min }, max: { x: maxX, value: max } };
+  out[0] = minX;
+  out[1] = min;
+  out[2] = maxX;
+  out[3] = max;
 }
 
 /** Smallest and largest displacement along the member, local axes. */

@@ -82,10 +82,11 @@ function partClass(s: CheckSection, part: Part, f: Forces, log?: StepLog): Secti
   const second = stress(s, f, part.y1, part.z1);
   if (Math.max(first, second) <= 1e-9 * s.fy) return 1;
   const slenderness = part.c / part.t;
-  const [one, two, three] =
-    part.kind === 'internal'
-      ? internalLimits(s, part, f, first, second, log)
-      : outstandLimits(s, part, f, first, second, log);
+  // No stresses give a lower limit for class 1 than uniform compression
+  if (!log && slenderness <= (part.kind === 'internal' ? 33 : 9) * s.epsilon) return 1;
+  const limits = part.kind === 'internal' ? internalLimits : outstandLimits;
+  limits(s, part, f, first, second, log);
+  const { one, two, three } = found;
   log?.(
     `c/t ${part.name}`,
     slenderness,
@@ -96,6 +97,9 @@ function partClass(s: CheckSection, part: Part, f: Forces, log?: StepLog): Secti
   return slenderness <= one ? 1 : slenderness <= two ? 2 : slenderness <= three ? 3 : 4;
 }
 
+/** Limits of classes 1 to 3 that were found last. */
+const found = { one: 0, two: 0, three: 0 };
+
 function internalLimits(
   s: CheckSection,
   part: Part,
@@ -103,17 +107,21 @@ function internalLimits(
   first: number,
   second: number,
   log?: StepLog,
-): [number, number, number] {
+): void {
   const e = s.epsilon;
   const most = Math.max(first, second);
   const psi = Math.min(first, second) / most;
   const alpha = psi > 0.99 ? 1 : compressedShare(s, part, f);
   log?.('α', alpha, '', `share of the ${part.name} in compression when plastic`, 'Table 5.2 sheet 1');
   log?.('ψ', psi, '', 'ratio of the end stresses when elastic', 'Table 5.2 sheet 1');
-  const plastic = (high: number, low: number) =>
-    alpha > 0.5 ? (high * e) / (13 * alpha - 1) : alpha > 0 ? (low * e) / alpha : Infinity;
-  const elastic = psi > -1 ? (42 * e) / (0.67 + 0.33 * psi) : 62 * e * (1 - psi) * Math.sqrt(-psi);
-  return [plastic(396, 36), plastic(456, 41.5), elastic];
+  if (alpha > 0.5) {
+    found.one = (396 * e) / (13 * alpha - 1);
+    found.two = (456 * e) / (13 * alpha - 1);
+  } else {
+    found.one = alpha > 0 ? (36 * e) / alpha : Infinity;
+    found.two = alpha > 0 ? (41.5 * e) / alpha : Infinity;
+  }
+  found.three = psi > -1 ? (42 * e) / (0.67 + 0.33 * psi) : 62 * e * (1 - psi) * Math.sqrt(-psi);
 }
 
 function outstandLimits(
@@ -123,16 +131,22 @@ function outstandLimits(
   root: number,
   tip: number,
   log?: StepLog,
-): [number, number, number] {
+): void {
   const e = s.epsilon;
-  if (Math.abs(root - tip) <= 0.01 * Math.max(root, tip)) return [9 * e, 10 * e, 14 * e];
+  if (Math.abs(root - tip) <= 0.01 * Math.max(root, tip)) {
+    found.one = 9 * e;
+    found.two = 10 * e;
+    found.three = 14 * e;
+    return;
+  }
   const k = outstandBuckling(root, tip);
   log?.('kσ', k, '', `${part.name}, by the stresses at root and tip`, 'EN 1993-1-5 Table 4.2');
   // Flanges across the axis of bending are in compression throughout when plastic
   const alpha = part.direction === 'z' ? compressedShare(s, part, f) : tip > 0 ? 1 : root / (root - tip);
-  const [one, two] =
-    tip > root ? [(9 * e) / alpha, (10 * e) / alpha] : [(9 * e) / alpha ** 1.5, (10 * e) / alpha ** 1.5];
-  return [one, two, 21 * e * Math.sqrt(k)];
+  const share = tip > root ? alpha : alpha ** 1.5;
+  found.one = (9 * e) / share;
+  found.two = (10 * e) / share;
+  found.three = 21 * e * Math.sqrt(k);
 }
 
 /** Buckling factor kσ of an outstand part (EN 1993-1-5 Table 4.2), stresses at root and tip, compression positive. */

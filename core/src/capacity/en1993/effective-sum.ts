@@ -3,7 +3,7 @@ import { beyondClass3 } from './beyond-class-3.js';
 import { compressedClass, resistanceClass } from './classification.js';
 import { effectiveSection } from './effective-section.js';
 import { bendingModulus, compressionArea, leastModulus, logStrength } from './resistance.js';
-import { hasAxial, hasMy, hasMz } from './significant.js';
+import { countOf } from './significant.js';
 
 /** Axial force with bending in class 4, EN 1993-1-1 6.2.9.3(2) eq. 6.44, with the shift eN of the effective centroid. */
 export const effectiveSum: SectionCheck = {
@@ -21,7 +21,7 @@ export const effectiveSum: SectionCheck = {
     return ((N / Math.min(whole.A, s.p.A) + y + z) * code.gammaM0) / s.fy;
   },
   evaluate(s, f, { code }, log) {
-    if ([hasAxial(s, f), hasMy(s, f), hasMz(s, f)].filter(Boolean).length < 2) return undefined;
+    if (countOf(s, f) < 2) return undefined;
     const cls = resistanceClass(s, f, log);
     if (cls < 4) return undefined;
     const beyond = beyondClass3(s, cls);

@@ -2,7 +2,7 @@ import type { Forces, SectionCheck } from '../check.js';
 import type { CheckSection } from '../section.js';
 import { resistanceClass, staysPlastic } from './classification.js';
 import { logStrength } from './resistance.js';
-import { hasAxial, hasMy, hasMz } from './significant.js';
+import { countOf, hasMy, hasMz } from './significant.js';
 
 /** Corners of a section from its centroid, m, where σx can be greatest. */
 function corners(s: CheckSection): readonly (readonly [y: number, z: number])[] {
@@ -52,8 +52,7 @@ export const elasticStress: SectionCheck = {
           code.gammaM0) /
         s.fy,
   evaluate(s, f, { code }, log) {
-    const [N, My, Mz] = [hasAxial(s, f), hasMy(s, f), hasMz(s, f)];
-    const enough = s.kind === 'angle' ? My || Mz : [N, My, Mz].filter(Boolean).length > 1;
+    const enough = s.kind === 'angle' ? hasMy(s, f) || hasMz(s, f) : countOf(s, f) > 1;
     if (!enough) return undefined;
     const cls = resistanceClass(s, f, log);
     if (s.kind === 'angle' && cls === 4)

@@ -102,7 +102,7 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
   covers(member) {
     return !member.tapered && !member.axialOnly && member.section.kind !== 'angle';
   },
-  atMost: (member, state) => interactionBound(member, state, axis),
+  atMost: (member, state) => bounds(member, state)[axis],
   evaluate(member, state, log) {
     const { section: s, code } = member;
     const bent = state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
@@ -139,25 +139,39 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
   },
 });
 
+interface Bounds {
+  readonly y: number;
+  readonly z: number;
+}
+
+const boundless: Bounds = { y: Infinity, z: Infinity };
+
+function bounds(member: PhysicalMember, state: MemberState): Bounds {
+  let both = state.memo.get(bounds) as Bounds | undefined;
+  if (!both) state.memo.set(bounds, (both = boundsOf(member, state)));
+  return both;
+}
+
 /**
- * At most the left side of an equation by Annex B: Cm of straight diagrams and 1 of others, χLT too small. Infinity where something
+ * At most the left sides of both equations by Annex B: Cm of straight diagrams and 1 of others, χLT too small. Infinity where something
  * given, another method or an effective section keeps it from being one.
  */
-function interactionBound(member: PhysicalMember, state: MemberState, axis: 'y' | 'z'): number {
+function boundsOf(member: PhysicalMember, state: MemberState): Bounds {
   const { section: s, code, design } = member;
   if (code.interaction !== 'B' || !tabulated(member) || design.lengths === 'buckling-analysis')
-    return Infinity;
-  if (design.Cmy !== undefined || design.Cmz !== undefined || design.CmLT !== undefined) return Infinity;
+    return boundless;
+  if (design.Cmy !== undefined || design.Cmz !== undefined || design.CmLT !== undefined) return boundless;
   const cls = memberClass(member, state);
   const twists = canBuckleLaterally(member);
   const Mb = twists
     ? leastCapacity(member, state)
     : (bendingModulus(s, cls, 'y', state.My.signed) * s.fy) / code.gammaM1;
-  if (cls === 4 || !(Mb > 0)) return Infinity;
+  if (cls === 4 || !(Mb > 0)) return boundless;
   const y = flexuralSlenderness(member, 'y', state, s.p.A);
   const z = flexuralSlenderness(member, 'z', state, s.p.A);
   const n = (state.compression.value * code.gammaM1) / (s.p.A * s.fy);
-  const [ny, nz] = [n / y.chi, n / z.chi];
+  const ny = n / y.chi;
+  const nz = n / z.chi;
   const k = tableB(cls <= 2, s.kind !== 'i', twists, {
     Cmy: cmAtMost(member, state, 'My'),
     Cmz: cmAtMost(member, state, 'Mz'),
@@ -169,7 +183,7 @@ function interactionBound(member: PhysicalMember, state: MemberState, axis: 'y' 
   });
   const My = state.My.value / Mb;
   const Mz = (state.Mz.value * code.gammaM1) / (bendingModulus(s, cls, 'z', state.Mz.signed) * s.fy);
-  return axis === 'y' ? ny + k.kyy * My + k.kyz * Mz : nz + k.kzy * My + k.kzz * Mz;
+  return { y: ny + k.kyy * My + k.kyz * Mz, z: nz + k.kzy * My + k.kzz * Mz };
 }
 
 /** Cm of Table B.3 where the diagram is one straight line, else 1, which is the most of all. */

@@ -2,7 +2,7 @@ import type { SectionCheck } from '../check.js';
 import { resistanceClass } from './classification.js';
 import { bendingResistance } from './resistance.js';
 import { hasReducedMoment } from './reduced-moment.js';
-import { hasAxial, hasMy, hasMz } from './significant.js';
+import { countOf } from './significant.js';
 
 /**
  * Axial force with bending in classes 1 and 2 of sections for which 6.2.9.1 gives no formula (channels, tees, unequal I): the
@@ -14,8 +14,7 @@ export const linearSum: SectionCheck = {
   title: 'Axial force with bending, sum of utilisations (conservative)',
   covers: ({ section }) => !hasReducedMoment(section) && section.kind !== 'angle',
   evaluate(s, f, { code }, log) {
-    const count = [hasAxial(s, f), hasMy(s, f), hasMz(s, f)].filter(Boolean).length;
-    if (count < 2) return undefined;
+    if (countOf(s, f) < 2) return undefined;
     const cls = resistanceClass(s, f, log);
     if (cls > 2) return undefined;
     const N = (s.p.A * s.fy) / code.gammaM0;
