@@ -1,7 +1,6 @@
 import type { MemberCheckRule, MemberState, SectionCheck, StepLog } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
-import { forceExtremes } from '../../results/index.js';
 import { torsionModulus } from '../torsion-modulus.js';
 import { logSteel, phi, small, smallMoment } from './common.js';
 import { beyondE7, compressiveStrength } from './compression.js';
@@ -15,8 +14,11 @@ function axialOf(
   const { section: s } = member;
   if (!small(s, state.compression.value))
     return { Pr: state.compression.value, Pc: compressiveStrength(member, state), compression: true };
-  const N = forceExtremes(state.field, 'N').max.value;
-  return { Pr: Math.max(0, N), Pc: Math.min(phi * s.fy, 0.75 * s.fu) * s.p.A, compression: false };
+  return {
+    Pr: state.extremes.tension.value,
+    Pc: Math.min(phi * s.fy, 0.75 * s.fu) * s.p.A,
+    compression: false,
+  };
 }
 
 /** Where an axial force meets bending, and the axes it bends about. */
@@ -25,7 +27,9 @@ function situation(member: PhysicalMember, state: MemberState) {
   const bentY = !smallMoment(s, state.My.value, 'y');
   const bentZ = !smallMoment(s, state.Mz.value, 'z');
   const axial = axialOf(member, state);
-  return { ...axial, bentY, bentZ, meets: (!small(s, axial.Pr) && (bentY || bentZ)) || (bentY && bentZ) };
+  const { Pr, Pc, compression } = axial;
+  const meets = (!small(s, Pr) && (bentY || bentZ)) || (bentY && bentZ);
+  return { Pr, Pc, compression, bentY, bentZ, meets };
 }
 
 /** What chapter H needs and chapters E and F do not have for the section. */

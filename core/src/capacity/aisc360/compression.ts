@@ -130,8 +130,17 @@ export function beyondE7(s: CheckSection): string | undefined {
     : undefined;
 }
 
-/** Least φ·Pn over all modes of buckling, N: what H1 takes. */
+const least = new WeakMap<PhysicalMember, number>();
+
+/** Least φ·Pn over all modes of buckling, N: what H1 takes. Kept where the lengths are the same in every combination. */
 export function compressiveStrength(member: PhysicalMember, state: MemberState): number {
+  if (member.design.lengths === 'buckling-analysis') return leastStrength(member, state);
+  let Pc = least.get(member);
+  if (Pc === undefined) least.set(member, (Pc = leastStrength(member, state)));
+  return Pc;
+}
+
+function leastStrength(member: PhysicalMember, state: MemberState): number {
   const stresses = flexuralAxes(member).map((axis) => flexuralStress(member, axis, state));
   if (oneLeg(member)) stresses.push(oneLegStress(member, state));
   if (twists(member)) stresses.push(torsionalStress(member, state));

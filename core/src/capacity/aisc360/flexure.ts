@@ -83,13 +83,24 @@ function strengthIn(
   return { demand: Math.abs(d.peak.value), capacity: phi * Mn, x: d.peak.x };
 }
 
+interface WorstStretch {
+  readonly stretch: Stretch;
+  readonly demand: number;
+  readonly capacity: number;
+  readonly x: number;
+}
+
 /** The worst stretch by a rule: its demand and φ·Mn; undefined where nothing bends. */
-function worst(rule: FlexureRule, member: PhysicalMember, state: MemberState) {
-  let found: { stretch: Stretch; demand: number; capacity: number; x: number } | undefined;
+function worst(rule: FlexureRule, member: PhysicalMember, state: MemberState): WorstStretch | undefined {
+  const known = state.memo.get(rule) as WorstStretch | undefined;
+  if (known) return known;
+  let found: WorstStretch | undefined;
   for (const stretch of stretchesOf(rule, member, state)) {
     const one = strengthIn(rule, member, state, stretch);
-    if (!found || one.demand / one.capacity > found.demand / found.capacity) found = { stretch, ...one };
+    if (!found || one.demand / one.capacity > found.demand / found.capacity)
+      found = { stretch, demand: one.demand, capacity: one.capacity, x: one.x };
   }
+  state.memo.set(rule, found);
   return found;
 }
 
