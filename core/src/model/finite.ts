@@ -8,7 +8,9 @@ export function findNotFinite(model: object): Problem[] {
   const paths: string[] = [];
   look(model, '', 0, paths);
   return paths.map((path) =>
-    problem('invalid-model', `The number at ${path} is not finite; give a finite number (${path})`, { path }),
+    problem('invalid-model', `The number is not finite; correct what it is worked out from (${path})`, {
+      path,
+    }),
   );
 }
 

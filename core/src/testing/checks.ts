@@ -45,6 +45,18 @@ export function barModel(bar: CheckedBar): FrameModel {
   };
 }
 
+/** Both ends held against turning about the bar's axis, so that a moment about it inside is shared by them. */
+export const heldAgainstTwist: FrameModel['supports'] = ['a', 'b'].map((node) => ({
+  node,
+  ux: 'fixed',
+  uy: 'fixed',
+  uz: 'fixed',
+  rx: 'fixed',
+}));
+
+/** Moment about the bar's axis in the middle, N·m: half of it in each half of a bar {@link heldAgainstTwist}. */
+export const twist = (T: number): Load => ({ kind: 'point', member: 'm', at: 0.5, M: [T, 0, 0] });
+
 /** Uniform load downwards, N/m. */
 export const uniform = (q: number, direction: 'x' | 'y' | 'z' = 'z'): Load => ({
   kind: 'distributed',

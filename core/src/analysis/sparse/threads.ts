@@ -236,6 +236,10 @@ export function factorizeTogether(
 /** What a helper does with a job that it was sent: its share, unless it comes too late. */
 export function helpFactorize(job: FactorizationJob): void {
   const { control, layout } = job;
+  if (Atomics.load(control, Control.joined) >= layout.scratch.length - 1) return;
+  // Before it has joined nobody counts on it: what fails here harms no one
+  const arena = sharedArena(job.memory, layout.numbers, layout.integers);
+  const rows = arena.integers.subarray(0, job.structure.rowCount);
   let index: number;
   for (;;) {
     const joined = Atomics.load(control, Control.joined);
@@ -246,8 +250,6 @@ export function helpFactorize(job: FactorizationJob): void {
     }
   }
   try {
-    const arena = sharedArena(job.memory, layout.numbers, layout.integers);
-    const rows = arena.integers.subarray(0, job.structure.rowCount);
     const helper = new Share(job, { ...job.structure, rows }, arena, index);
     helper.alone();
     while (Atomics.load(control, Control.parts) === 0) {

@@ -3,8 +3,10 @@ import {
   barModel,
   checkBar,
   checkFile,
+  heldAgainstTwist,
   itemOf,
   stepOf,
+  twist,
   uniform,
   type CheckedBar,
   near as close,
@@ -276,11 +278,10 @@ describe('ANSI/AISC 360-22 by hand', () => {
   });
 
   it('H3: torsion of a round hollow section, 0.9·0.6·Fy·C', () => {
-    const fixed = { ux: 'fixed', uy: 'fixed', uz: 'fixed', rx: 'fixed' } as const;
-    const checked = bar('HSS6.625X0.280', 'A500 Gr C', 3, [{ kind: 'point', member: 'm', at: 0.5, M: [20e3, 0, 0] }], {
+    const checked = bar('HSS6.625X0.280', 'A500 Gr C', 3, [twist(20e3)], {
       space: 'solid',
-      supports: [{ node: 'a', ...fixed }, { node: 'b', ...fixed }],
-    }); // prettier-ignore
+      supports: heldAgainstTwist!,
+    });
     // J = 52.7 in⁴, C = 52.7/3.3125 = 15.9 in³
     close(itemOf(checked, 'H3.1').capacity, 0.9 * 0.6 * 46 * 15.91 * kip * inch, 0.008);
     expect(itemOf(checked, 'H3.2').status).toBeDefined();
@@ -288,11 +289,10 @@ describe('ANSI/AISC 360-22 by hand', () => {
 
   // Manual Table 1-12, HSS6X6X1/4: C = 15.4 in³; h/t = 22.8 is below 2.45·√(E/Fy) = 59
   it('H3: torsion of a square hollow section, 0.9·0.6·Fy·C', () => {
-    const fixed = { ux: 'fixed', uy: 'fixed', uz: 'fixed', rx: 'fixed' } as const;
-    const checked = bar('HSS6X6X1/4', 'A500 Gr C', 3, [{ kind: 'point', member: 'm', at: 0.5, M: [20e3, 0, 0] }], {
+    const checked = bar('HSS6X6X1/4', 'A500 Gr C', 3, [twist(20e3)], {
       space: 'solid',
-      supports: [{ node: 'a', ...fixed }, { node: 'b', ...fixed }],
-    }); // prettier-ignore
+      supports: heldAgainstTwist!,
+    });
     close(itemOf(checked, 'H3.1').capacity, 0.9 * 0.6 * 50 * 15.4 * kip * inch, 0.005);
   });
 

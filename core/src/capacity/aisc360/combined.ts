@@ -5,6 +5,7 @@ import { torsionModulus } from '../torsion-modulus.js';
 import { logSteel, phi, small, smallMoment } from './common.js';
 import { beyondE7, compressiveStrength } from './compression.js';
 import { flexuralStrength, flexureRule } from './flexure.js';
+import { tooSlender } from './uncovered.js';
 
 /** The force along a member that bends: the largest compression, else the largest tension. */
 function axialOf(
@@ -37,9 +38,7 @@ function uncovered(member: PhysicalMember): string | undefined {
   const beyond = beyondE7(member.section);
   if (beyond) return beyond;
   const axes = member.section.kind === 'angle' ? (['u', 'v'] as const) : (['y', 'z'] as const);
-  return axes.every((axis) => flexureRule(member, axis))
-    ? undefined
-    : `Chapter F does not cover ${member.section.name} in flexure: its walls are too slender; choose a thicker one.`;
+  return axes.every((axis) => flexureRule(member, axis)) ? undefined : tooSlender(member.section);
 }
 
 /**

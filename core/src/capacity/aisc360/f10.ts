@@ -37,7 +37,7 @@ export const angleMajor: FlexureRule = {
       const term = (4.4 * beta * rz) / (Lb * s.tw);
       const Mcr =
         ((9 * s.E * p.A * rz * s.tw * Math.min(1.5, Cb)) / (8 * Lb)) * (Math.sqrt(1 + term * term) + term);
-      log?.('βw', beta, 'm', 'asymmetry of the legs', 'F10.2');
+      if (beta !== 0) log?.('βw', beta, 'm', 'asymmetry of the legs', 'F10.2');
       log?.(
         'Mcr',
         Mcr,

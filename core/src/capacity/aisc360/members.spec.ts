@@ -2,10 +2,12 @@ import type { IShape, Load } from '../../model/types.js';
 import {
   axial,
   checkBar,
+  heldAgainstTwist,
   itemOf,
   near as close,
   profileBar,
   stepOf,
+  twist,
   uniform,
   type CheckedBar,
 } from '../../testing/checks.js';
@@ -155,16 +157,11 @@ describe('ANSI/AISC 360-22 F8 and chapter H by hand', () => {
   });
 
   it('H3.2: torsion of more than a fifth takes part, less does not', () => {
-    const fixed = { ux: 'fixed', uy: 'fixed', uz: 'fixed', rx: 'fixed' } as const;
-    const supports = [
-      { node: 'a', ...fixed },
-      { node: 'b', ...fixed },
-    ];
     const twisted = (T: number) =>
-      bar('HSS6X6X1/4', 'A500 Gr C', 3, [
-        { kind: 'point', member: 'm', at: 0.5, M: [2 * T, 0, 0] },
-        uniform(5e3),
-      ], { space: 'solid', supports }); // prettier-ignore
+      bar('HSS6X6X1/4', 'A500 Gr C', 3, [twist(2 * T), uniform(5e3)], {
+        space: 'solid',
+        supports: heldAgainstTwist!,
+      });
     const Tc = 0.9 * 0.6 * 50 * 15.4 * kip * inch;
     expect(twisted(0.15 * Tc).items.some(({ clause }) => clause.startsWith('H3.2'))).toBeFalse();
     const item = itemOf(twisted(0.5 * Tc), 'H3.2');

@@ -1,6 +1,11 @@
 import type { MemberCheckRule } from '../check.js';
+import type { CheckSection } from '../section.js';
 import { smallMoment } from './common.js';
 import { flexureRule } from './flexure.js';
+
+/** Why chapter F has nothing for a section. */
+export const tooSlender = (s: CheckSection): string =>
+  `Chapter F does not cover ${s.name} in flexure: its walls are too slender; choose a thicker one.`;
 
 /** Bending of sections whose walls chapter F leaves out. */
 export const slenderBeyond: MemberCheckRule = {
@@ -15,9 +20,7 @@ export const slenderBeyond: MemberCheckRule = {
   evaluate(member, state) {
     const { section: s } = member;
     if (smallMoment(s, state.My.value, 'y') && smallMoment(s, state.Mz.value, 'z')) return undefined;
-    return {
-      reason: `Chapter F does not cover ${s.name} in flexure: its walls are too slender; choose a thicker one.`,
-    };
+    return { reason: tooSlender(s) };
   },
 };
 

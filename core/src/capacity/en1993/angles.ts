@@ -3,6 +3,7 @@ import type { Diagram } from '../diagram.js';
 import { lateralStretches, type Stretch } from '../lengths.js';
 import type { PhysicalMember } from '../physical-member.js';
 import { aboutPrincipalAxes, angleAsymmetry, principalDiagram } from '../principal-axes.js';
+import { bentAngleBeyondClass3 } from './beyond-class-3.js';
 import { criticalMoment } from './critical-moment.js';
 import { flexuralSlenderness, oneLeg } from './flexural-buckling.js';
 import { generalChi, lateralFactors } from './lateral-torsional.js';
@@ -23,14 +24,6 @@ const isAngle = ({ section, tapered, axialOnly }: PhysicalMember): boolean =>
 
 function isBent({ section: s }: PhysicalMember, state: MemberState): boolean {
   return state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
-}
-
-function beyondClass3(member: PhysicalMember, state: MemberState): { reason: string } | undefined {
-  return memberClass(member, state) === 4
-    ? {
-        reason: `${member.section.name} is a class 4 angle in bending, for which no effective section about its principal axes is given; choose a thicker one.`,
-      }
-    : undefined;
 }
 
 /** Bending about u in one stretch: Wel,u with χLT of 6.3.2.2 and Mcr about the principal axes. */
@@ -85,7 +78,7 @@ export const angleLateralTorsionalBuckling: MemberCheckRule = {
   covers: (member) => isAngle(member) && member.design.LLT !== 0,
   evaluate(member, state, log): Verdict {
     if (!isBent(member, state)) return undefined;
-    const beyond = beyondClass3(member, state);
+    const beyond = bentAngleBeyondClass3(member.section, memberClass(member, state));
     if (beyond) return beyond;
     const { stretch, u, MuRd } = bentAngle(member, state);
     if (log) inStretch(member, state, stretch, log);
@@ -110,7 +103,7 @@ const angleInteraction = (axis: 'u' | 'v'): MemberCheckRule => {
       const { section: s, code } = member;
       const N = state.compression.value;
       if (tooSmall(s, N) || !isBent(member, state)) return undefined;
-      const beyond = beyondClass3(member, state);
+      const beyond = bentAngleBeyondClass3(member.section, memberClass(member, state));
       if (beyond) return beyond;
       const buckling = {
         u: flexuralSlenderness(member, 'u', state, s.p.A, axis === 'u' ? log : undefined),

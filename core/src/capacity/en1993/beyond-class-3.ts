@@ -9,3 +9,12 @@ export function beyondClass3(s: CheckSection, cls: SectionClass): { reason: stri
       }
     : undefined;
 }
+
+/** Angles of class 4 in bending: no effective section about their principal axes is given. */
+export function bentAngleBeyondClass3(s: CheckSection, cls: SectionClass): { reason: string } | undefined {
+  return cls === 4
+    ? {
+        reason: `${s.name} is a class 4 angle in bending, for which no effective section about its principal axes is given; choose a thicker one.`,
+      }
+    : undefined;
+}

@@ -1,5 +1,6 @@
 import type { Forces, SectionCheck } from '../check.js';
 import type { CheckSection } from '../section.js';
+import { bentAngleBeyondClass3 } from './beyond-class-3.js';
 import { resistanceClass, staysPlastic } from './classification.js';
 import { logStrength } from './resistance.js';
 import { countOf, hasMy, hasMz } from './significant.js';
@@ -55,11 +56,10 @@ export const elasticStress: SectionCheck = {
     const enough = s.kind === 'angle' ? hasMy(s, f) || hasMz(s, f) : countOf(s, f) > 1;
     if (!enough) return undefined;
     const cls = resistanceClass(s, f, log);
-    if (s.kind === 'angle' && cls === 4)
-      return {
-        reason: `${s.name} is a class 4 angle in bending, for which no effective section about its principal axes is given; choose a thicker one.`,
-      };
-    if (s.kind !== 'angle' && cls !== 3) return undefined;
+    if (s.kind === 'angle') {
+      const beyond = bentAngleBeyondClass3(s, cls);
+      if (beyond) return beyond;
+    } else if (cls !== 3) return undefined;
     logStrength(s, 'γM0', code, log);
     log?.('A', s.p.A, 'm2', s.name);
     log?.('Iy', s.p.Iy, 'm4', s.name);

@@ -3,7 +3,7 @@ import { diagram } from '../diagram.js';
 import { resolveSections } from '../../library/sections.js';
 import { barModel } from '../../testing/checks.js';
 import { checkSection, type CheckSection } from '../section.js';
-import { c1Of, leastC1 } from './critical-moment.js';
+import { c1Of, leastC1 } from './moment-factors.js';
 
 function sectionOf(profile: string): CheckSection {
   const resolved = resolveSections(
