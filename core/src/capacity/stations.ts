@@ -145,11 +145,19 @@ export function placeOf(
   wanted: (forces: Forces) => number,
   value: number,
 ): Place {
-  let best: Place | undefined;
-  for (let s = 0; s + 1 < field.breaks.length; s++) {
-    if (x < field.breaks[s]! || x > field.breaks[s + 1]!) continue;
-    const place = { x, segment: s, forces: forcesAt(field, s, x - field.breaks[s]!) };
-    if (!best || Math.abs(wanted(place.forces) - value) < Math.abs(wanted(best.forces) - value)) best = place;
-  }
-  return best!;
+  const { breaks } = field;
+  const last = breaks.length - 2;
+  // An end found as start + length of a segment may miss the next break by rounding
+  const slack = 1e-12 * Math.abs(breaks[last + 1]!);
+  const on = (segment: number): Place => ({
+    x,
+    segment,
+    forces: forcesAt(field, segment, x - breaks[segment]!),
+  });
+  let before = 0;
+  while (before < last && x > breaks[before + 1]! + slack) before++;
+  const first = on(before);
+  if (before === last || x < breaks[before + 1]! - slack) return first;
+  const second = on(before + 1);
+  return Math.abs(wanted(second.forces) - value) < Math.abs(wanted(first.forces) - value) ? second : first;
 }

@@ -119,7 +119,7 @@ function candidates(
     found.push({ x: from, value: c[0]! });
     for (const root of rootsBetween(derivative(Float64Array.from(c)), 0, t))
       found.push({ x: from + root, value: evaluate(c, 0, terms, root) });
-    found.push({ x: from + t, value: evaluate(c, 0, terms, t) });
+    found.push({ x: breaks[s + 1]!, value: evaluate(c, 0, terms, t) });
   }
   return found;
 }
@@ -181,11 +181,11 @@ function cubicExtremes(field: MemberField, offset: number, out: Float64Array): v
       const value = c0 + (c1 + (c2 + c3 * t) * t) * t;
       if (value < min) {
         min = value;
-        minX = from + t;
+        minX = k === 1 ? breaks[s + 1]! : from + t;
       }
       if (value > max) {
         max = value;
-        maxX = from + t;
+        maxX = k === 1 ? breaks[s + 1]! : from + t;
       }
     }
   }
