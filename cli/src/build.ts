@@ -1,15 +1,17 @@
-import { buildFrame, fail, type Alternative, type Design } from '@hashira/core';
-import { parseDesign } from '@hashira/core/validation';
-import { readText, valueOf, writeDocument } from './output.js';
+import { buildFrame, fail, parseDesign, type Alternative, type Design } from '@hashira/core/validation';
+import { readText, valueOf, writeDocument, writeNotes } from './output.js';
 
-/** `hashira build`: design file → frame model of one alternative. */
+/** `hashira build`: design file → frame model of one alternative; what is worth saying goes to standard error. */
 export async function build(file: string, options: { alternative?: string; out?: string }): Promise<void> {
   const design = valueOf(parseDesign(await readText(file)));
   const alternative = findAlternative(design, options.alternative ?? design.reference);
-  await writeDocument(valueOf(buildFrame(design, alternative)).model, options.out);
+  const { model, notes } = valueOf(buildFrame(design, alternative));
+  writeNotes(notes);
+  await writeDocument(model, options.out);
 }
 
-function findAlternative(design: Design, name: string): Alternative {
+/** The alternative of that id or title. @throws ProblemError `unknown-alternative` */
+export function findAlternative(design: Design, name: string): Alternative {
   const found = design.alternatives.find((a) => a.id === name || a.title === name);
   if (found) return found;
   const titles = design.alternatives.map((a) => `"${a.title}"`).join(', ');

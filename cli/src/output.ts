@@ -51,3 +51,8 @@ export function valueOf<T>(outcome: Outcome<T>): T {
   if (outcome.ok) return outcome.value;
   throw new ProblemError(outcome.problems);
 }
+
+/** Notes as `{ "notes": [...] }` on standard error; nothing where there are none. */
+export function writeNotes(notes: readonly unknown[]): void {
+  if (notes.length > 0) process.stderr.write(`${JSON.stringify({ notes }, null, 2)}\n`);
+}

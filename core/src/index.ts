@@ -2,23 +2,32 @@
 export * from './library.js';
 export * from './analysis/index.js';
 export * from './capacity/index.js';
+export * from './pipeline/index.js';
 export * from './compare/index.js';
+export * from './drawing/index.js';
 export * from './results/index.js';
 export type { ResolvedSection } from './library/sections.js';
 export type * from './model/types.js';
 export { applyAlternative, pickedOption } from './recipe/alternatives.js';
 export { buildFrame, type BuiltFrame } from './recipe/build.js';
 export * from './recipe/changes/index.js';
-export { evaluateQuantity, type QuantityValue, type Scope } from './recipe/evaluate.js';
-export type { Dimension, Geometry, GeometryMember, GeometryNode } from './recipe/geometry.js';
-export { evaluateParameters, type ParameterValues } from './recipe/parameters.js';
+export { combinationRules } from './recipe/combine/index.js';
+export { listItems, quantityOf, splitList, type Written, type WrittenList } from './recipe/expressions/evaluate.js';
+export type { Scope } from './recipe/expressions/types.js';
+export type { Dimension, Geometry, GeometryMember, GeometryNode, Note } from './recipe/geometry/geometry.js';
+export { evaluateParameters, parameterNameProblem, type ParameterValues } from './recipe/parameters.js';
+export { ruleKinds } from './recipe/rules/index.js';
+export { ruleWords } from './recipe/rules/words.js';
+export { runSteps } from './recipe/run-steps.js';
+export { kindOf, stepKinds, type StepKind } from './recipe/steps/index.js';
+export type { Field, FieldForm, Fields } from './recipe/steps/fields.js';
 export type {
   Alternative,
   Choice,
   Design,
+  FigureSpec,
   Option,
   Parameter,
-  PortalStep,
   QuantityParameter,
   Rule,
   Step,

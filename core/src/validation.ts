@@ -8,3 +8,5 @@ export { frameModelSchema } from './model/schema.js';
 export { parseDesign, validateDesign } from './recipe/parse.js';
 export { designSchema } from './recipe/schema.js';
 export { checkToFile, type ChecksFile, type CheckOptions } from './exchange/checks-file.js';
+export { buildFrame, type BuiltFrame } from './recipe/build.js';
+export type { Alternative, Design } from './recipe/types.js';

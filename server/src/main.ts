@@ -34,7 +34,14 @@ const command = new Command('hashira-server')
 async function serve(options: Options): Promise<void> {
   const log = pino({ level: options.logLevel }, pino.destination(2));
   const database = await openDatabase(options.database);
-  const loaded = await loadDemo(new DesignStore(database));
+  const store = new DesignStore(database);
+  const purge = async () => {
+    const gone = await store.purge();
+    if (gone > 0) log.info({ designs: gone }, 'designs deleted long ago were purged');
+  };
+  await purge();
+  setInterval(() => void purge(), 86_400_000).unref();
+  const loaded = await loadDemo(store);
   if (loaded > 0) log.info({ designs: loaded }, 'demo designs stored');
   const app = createApp({ database, log, webRoot: here('../../web/dist/browser') });
   const server = app.listen(options.port, options.host);
@@ -53,7 +60,7 @@ async function serve(options: Options): Promise<void> {
 async function stop(server: Server, closeDatabase: () => Promise<void>): Promise<void> {
   const closed = new Promise((resolve) => server.close(resolve));
   server.closeIdleConnections();
-  const late = setTimeout(() => server.closeAllConnections(), 5000);
+  const late = setTimeout(() => server.closeAllConnections(), 1200);
   await closed;
   clearTimeout(late);
   await closeDatabase();

@@ -103,7 +103,7 @@ export function withImperfections(
     const state = states.get(combination.id);
     if (!state) return combination;
     const id = `imperfection ${combination.id}`;
-    cases.push({ id, nature: 'permanent', loads: equivalentForces(prepared, state, imperfections) });
+    cases.push({ id, category: 'permanent', loads: equivalentForces(prepared, state, imperfections) });
     return { ...combination, factors: { ...combination.factors, [id]: 1 } };
   });
   return { ...model, loadCases: cases, combinations };

@@ -44,7 +44,7 @@ export function withStrengthImperfections(
     const id = `imperfection ${combination.id}`;
     cases.push({
       id,
-      nature: 'permanent',
+      category: 'permanent',
       loads: equivalentForces(prepared, state, { direction, sway: phi, bow: (member) => bows.get(member) }),
     });
     notes.push(

@@ -62,7 +62,7 @@ export interface UncoveredMember {
 
 export interface PhysicalMembers {
   readonly members: readonly (PhysicalMember | UncoveredMember)[];
-  /** Groups that are none: not in line, of different sections. */
+  /** Groups that are none: not in line. */
   readonly problems: readonly Problem[];
 }
 
@@ -97,7 +97,7 @@ function report(problems: Problem[], model: FrameModel, member: number, message:
   );
 }
 
-/** The pieces of a group from its start to its end; problems where they are not one line of one section. */
+/** The pieces of a group from its start to its end; problems where they are not one line. */
 function chain(model: FrameModel, frame: Frame, numbers: number[], problems: Problem[]): number[] {
   if (numbers.length === 1) return numbers;
   const of = (m: number): Member => model.members[m]!;
@@ -127,17 +127,6 @@ function chain(model: FrameModel, frame: Frame, numbers: number[], problems: Pro
         model,
         m,
         `Member "${of(m).id}" is not in line with "${of(first).id}" of group "${name}", or turned against it`,
-      );
-    if (
-      of(m).section !== of(first).section ||
-      of(m).endSection !== undefined ||
-      of(first).endSection !== undefined
-    )
-      report(
-        problems,
-        model,
-        m,
-        `Member "${of(m).id}" has another section than "${of(first).id}" of group "${name}", or tapers; a group has one section`,
       );
   }
   return line;
@@ -176,14 +165,39 @@ function physicalMember(
     code,
     axialOnly: line.every((m) => frame.axialOnly[m] === 1),
   };
-  const end = first.endSection === undefined ? undefined : sections.get(first.endSection);
-  if (!end || !resolved.shape || !end.shape) return { ...common, tapered: false, sectionAt: () => section };
-  const along = taperedSections(resolved, end, length);
-  // A taper is as thick as its thickest end: both ends must have a strength
-  const atEnd = along(length);
-  return typeof atEnd === 'string'
-    ? { id, of, reason: atEnd }
-    : { ...common, tapered: true, sectionAt: (x) => along(x) as CheckSection };
+  const along = varyingSection(model, sections, pieces, frame);
+  if (!along) return { ...common, tapered: false, sectionAt: () => section };
+  // A taper is as thick as its thickest end: all pieces must have a strength at both ends
+  for (const { member, from } of pieces)
+    for (const share of [1e-9, 1 - 1e-9]) {
+      const at = along(from + share * frame.length[member]!);
+      if (typeof at === 'string') return { id, of, reason: at };
+    }
+  return { ...common, tapered: true, sectionAt: (x) => along(x) as CheckSection };
+}
+
+/** The section at x of a physical member whose pieces taper or have sections of their own; undefined where it is the same throughout. */
+function varyingSection(
+  model: FrameModel,
+  sections: ReadonlyMap<string, ResolvedSection>,
+  pieces: PhysicalMember['pieces'],
+  frame: Frame,
+): ((x: number) => CheckSection | string) | undefined {
+  const own = pieces.map(({ member }) => model.members[member]!);
+  const tapers = (m: Member) => m.endSection !== undefined && m.endSection !== m.section;
+  if (own.every((m) => !tapers(m) && m.section === own[0]!.section)) return undefined;
+  const along = own.map((m, k): ((x: number) => CheckSection | string) => {
+    const start = sections.get(m.section)!;
+    const end = tapers(m) ? sections.get(m.endSection!) : undefined;
+    if (end && start.shape && end.shape) return taperedSections(start, end, frame.length[pieces[k]!.member]!);
+    const plain = checkSection(start);
+    return () => plain;
+  });
+  return (x) => {
+    let k = pieces.length - 1;
+    while (k > 0 && x < pieces[k]!.from) k--;
+    return along[k]!(x - pieces[k]!.from);
+  };
 }
 
 function taperedSections(
@@ -232,7 +246,29 @@ function restraintPlaces(
 
 /** The functions along a physical member: those of its pieces one after the other, x from its start. */
 export function joinedField(member: PhysicalMember, fieldOf: (member: number) => MemberField): MemberField {
-  const { pieces } = member;
+  return joined(member.pieces, member.length, fieldOf);
+}
+
+/** The same for pieces by their numbers, which follow one another; `lengths` of all members of the frame, m. */
+export function joinedFieldOf(
+  numbers: readonly number[],
+  lengths: ArrayLike<number>,
+  fieldOf: (member: number) => MemberField,
+): MemberField {
+  let from = 0;
+  const pieces = numbers.map((member) => {
+    const piece = { member, from };
+    from += lengths[member]!;
+    return piece;
+  });
+  return joined(pieces, from, fieldOf);
+}
+
+function joined(
+  pieces: PhysicalMember['pieces'],
+  length: number,
+  fieldOf: (member: number) => MemberField,
+): MemberField {
   if (pieces.length === 1) return fieldOf(pieces[0]!.member);
   const fields = pieces.map(({ member: m }) => fieldOf(m));
   const terms = Math.max(...fields.map((field) => field.forceTerms));
@@ -261,6 +297,6 @@ export function joinedField(member: PhysicalMember, fieldOf: (member: number) =>
         );
     }
   });
-  breaks[count] = member.length;
+  breaks[count] = length;
   return { breaks, forceTerms: terms, forces, displacementTerms, displacements };
 }

@@ -1,11 +1,14 @@
-export { calculateAlternative, type Calculated } from './calculate.js';
 export { difference, type Difference } from './difference.js';
 export {
-  figures,
-  governingSelections,
-  type Figure,
-  type FigureId,
+  figureKindOf,
+  figureKinds,
+  judging,
+  keepsLimit,
+  limitOf,
+  type FigureKind,
   type FigureResult,
   type FigureSource,
+  type Needs,
 } from './figures/index.js';
-export { memberChecker } from './checker.js';
+export { AlternativeRun, type Reading, type StageName } from './run.js';
+export type { AlternativeSummary, FigureSummary, MemberSummary, ParameterSummary, ResultSummary } from './summary.js';

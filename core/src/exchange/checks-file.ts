@@ -1,24 +1,8 @@
-import {
-  analyse,
-  bucklingModes,
-  effectiveLengths,
-  prepareFrame,
-  type Analysis,
-  type Frame,
-  type FrameState,
-  type Progress,
-} from '../analysis/index.js';
-import {
-  combinationStability,
-  MemberChecker,
-  withStrengthImperfections,
-  type CheckItem,
-  type MemberCheck,
-  type Stability,
-} from '../capacity/index.js';
+import type { Frame, Progress } from '../analysis/index.js';
+import type { CheckItem, MemberCheck, Stability } from '../capacity/index.js';
 import type { CodeName, FrameModel } from '../model/types.js';
-import { attempt, fail, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
-import { resultSelections, type ResultSelection } from '../results/index.js';
+import { assess } from '../pipeline/index.js';
+import { attempt, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
 import { resolveSections } from '../library/sections.js';
 import { assertFinite } from './finite.js';
 
@@ -28,7 +12,7 @@ export interface ChecksFile {
   version: 1;
   code: CodeName;
   /** By strength combination. */
-  stability: Record<string, Stability>;
+  stability: Record<string, { alphaCr?: number; reason?: string; secondOrderNeeded: boolean; clause: string }>;
   /** By member id, a group under its own name. */
   members: Record<string, CheckedMember>;
   summary: {
@@ -67,40 +51,29 @@ export function checkToFile(given: FrameModel, options: CheckOptions = {}): Outc
   return attempt(() => {
     const model = options.code ? { ...given, code: { ...given.code, name: options.code } } : given;
     refuse(model);
-    const { frame, analysis, selections, notes } = solved(model, options);
-    const stability: ChecksFile['stability'] = {};
-    const lengths = new Map<string, ReturnType<typeof effectiveLengths>>();
-    const wanted = model.members.some(({ design }) => design?.lengths === 'buckling-analysis');
-    const first = options.secondOrder ? valueOf(analyse(frame, selections, options)) : analysis;
-    for (const { id, state } of selections) {
-      const linear = first.states.get(id);
-      if (state !== 'strength' || !linear) continue;
-      options.progress?.stage?.(`Buckling of ${id}`);
-      const modes = bucklingModes(first.prepared, linear, wanted ? 6 : 1, options.progress);
-      stability[id] = combinationStability(model.code?.name ?? 'EN1993', modes[0]?.factor);
-      if (wanted) lengths.set(id, effectiveLengths(first.prepared, linear, modes));
-    }
-    const checker = new MemberChecker(
-      model,
-      frame,
-      selections.filter(({ id }) => analysis.states.has(id)),
-      ({ id }, member) => stateOf(analysis, id).field(member),
-      ({ id }, member) => lengths.get(id)?.[member],
-    );
-    if (checker.problems.length > 0) throw new ProblemError(checker.problems);
-    const checks = checker.checkAll({ steps: true, all: options.all ?? false });
+    const { secondOrder = false, all = false, progress } = options;
+    const outcome = assess(model, { secondOrder, all, steps: true, ...(progress ? { progress } : {}) });
+    if (!outcome.ok) throw new ProblemError(outcome.problems);
+    const { forces, checks, stability } = outcome.value;
     const file: ChecksFile = {
       format: 'hashira-checks',
       version: 1,
       code: model.code?.name ?? 'EN1993',
-      stability,
+      stability: Object.fromEntries([...stability].map(([id, one]) => [id, stabilityEntry(one)])),
       members: Object.fromEntries(checks.map((check) => [check.member, entryOf(check)])),
-      summary: summaryOf(checks, frame),
-      notes: [...notes, ...analysis.notes],
+      summary: summaryOf(checks, forces.frame),
+      notes: [...forces.notes],
     };
     assertFinite(file, () => '');
     return file;
   });
+}
+
+/** αcr is left out, with the reason, where nothing buckles. */
+function stabilityEntry({ alphaCr, ...rest }: Stability): ChecksFile['stability'][string] {
+  return alphaCr === null
+    ? { ...rest, reason: 'Nothing is in compression under this combination, so nothing buckles.' }
+    : { alphaCr, ...rest };
 }
 
 /** Everything that keeps the model from being checked, at once. */
@@ -140,42 +113,6 @@ function refuse(model: FrameModel): void {
     }
   });
   if (problems.length > 0) throw new ProblemError(problems);
-}
-
-interface Solved {
-  readonly frame: Frame;
-  readonly analysis: Analysis;
-  readonly selections: readonly ResultSelection[];
-  readonly notes: readonly string[];
-}
-
-/** The model's states; with the equivalent forces of its imperfections where its code asks for them. */
-function solved(model: FrameModel, options: CheckOptions): Solved {
-  const frame = prepareFrame(model);
-  const selections = resultSelections(model).filter(({ kind }) => kind === 'combination');
-  const analysis = valueOf(
-    analyse(
-      frame,
-      selections,
-      options.secondOrder && !model.code?.imperfections ? options : { ...options, secondOrder: false },
-    ),
-  );
-  if (!model.code?.imperfections) return { frame, analysis, selections, notes: [] };
-  const { model: loaded, notes } = withStrengthImperfections(model, analysis, selections);
-  const again = prepareFrame(loaded);
-  const all = resultSelections(loaded).filter(({ kind }) => kind === 'combination');
-  return { frame: again, analysis: valueOf(analyse(again, all, options)), selections: all, notes };
-}
-
-function valueOf<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value;
-  throw new ProblemError(outcome.problems);
-}
-
-function stateOf(analysis: Analysis, id: string): FrameState {
-  return (
-    analysis.states.get(id) ?? fail('not-converged', `Combination "${id}" has no result.`, { result: id })
-  );
 }
 
 function entryOf(check: MemberCheck): CheckedMember {

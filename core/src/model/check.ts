@@ -38,6 +38,7 @@ export function checkModel(model: FrameModel, skipped: ReadonlySet<string> = new
   checkCombinations(model, report);
   checkRigidGroups(model, report);
   checkMasses(model, report);
+  checkTrains(model, report);
   return problems;
 }
 
@@ -289,5 +290,31 @@ function checkMasses(model: FrameModel, report: Report): void {
   const nodes = byId(model.nodes);
   (model.masses ?? []).forEach((mass, i) => {
     if (!nodes.has(mass.node)) report(`/masses/${i}/node`, `A mass is on unknown node "${mass.node}"`);
+  });
+}
+
+function checkTrains(model: FrameModel, report: Report): void {
+  const trains = model.trains ?? [];
+  if (trains.length === 0) return;
+  const cases = byId(model.loadCases ?? []);
+  const members = byId(model.members);
+  checkUnique(trains, '/trains', 'train', report);
+  trains.forEach((train, i) => {
+    const path = `/trains/${i}`;
+    if (!cases.has(train.case))
+      report(`${path}/case`, `Train "${train.id}" names the unknown load case "${train.case}"`);
+    if (train.gaps.length !== train.forces.length - 1)
+      report(`${path}/gaps`, `Train "${train.id}" has ${train.forces.length} forces and ${train.gaps.length} gaps; give one gap fewer than forces`);
+    if (Math.hypot(...train.direction) === 0)
+      report(`${path}/direction`, `The direction of train "${train.id}" is zero`);
+    if (model.space === 'plane' && train.direction[1] !== 0)
+      report(`${path}/direction`, `Train "${train.id}" acts out of the plane; plane models have X–Z loads`);
+    train.members.forEach((id, k) => {
+      const member = members.get(id);
+      if (!member) report(`${path}/members/${k}`, `Train "${train.id}" names the unknown member "${id}"`);
+      const before = k > 0 ? members.get(train.members[k - 1]!) : undefined;
+      if (member && before && before.end !== member.start)
+        report(`${path}/members/${k}`, `Member "${id}" of train "${train.id}" does not start where "${before.id}" ends; list the line in its order`);
+    });
   });
 }

@@ -105,7 +105,8 @@ const lists =
  * Checks an unknown value as a frame model: its schema, and everything in {@link checkModel} about the parts that have
  * their shape. All that is wrong is reported at once.
  */
-export function validateModel(value: unknown): Outcome<FrameModel> {
+export function validateModel(given: unknown): Outcome<FrameModel> {
+  const value = withCategories(given);
   const shape = checkSchema(frameModelSchema, value, 'invalid-model');
   if (shape.length === 0) {
     const model = value as FrameModel;
@@ -117,6 +118,23 @@ export function validateModel(value: unknown): Outcome<FrameModel> {
   if (items.some((path) => path === undefined)) return { ok: false, problems: shape };
   const skipped = new Set(items as string[]);
   return { ok: false, problems: [...shape, ...checkModel(withPlaceholders(value, skipped), skipped)] };
+}
+
+/** Load cases of older files call their category `nature`. */
+function withCategories(value: unknown): unknown {
+  const cases = (value as { loadCases?: unknown } | null)?.loadCases;
+  if (!Array.isArray(cases)) return value;
+  const older = (one: unknown): one is { nature: unknown } =>
+    typeof one === 'object' && one !== null && 'nature' in one && !('category' in one);
+  if (!cases.some(older)) return value;
+  return {
+    ...(value as object),
+    loadCases: cases.map((one: unknown) => {
+      if (!older(one)) return one;
+      const { nature, ...rest } = one;
+      return { ...rest, category: nature };
+    }),
+  };
 }
 
 /** What stands for an item of a list that lacks its shape. */

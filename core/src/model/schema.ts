@@ -94,7 +94,7 @@ const shape = {
   ],
 };
 
-const codeChoice = object({
+export const codeChoiceSchema = object({
   name: { enum: ['EN1993', 'AISC360'] },
   ...six(['gammaM0', 'gammaM1', 'gammaM2', 'eta'], positive),
   interaction: { enum: ['A', 'B'] },
@@ -161,6 +161,31 @@ const load = {
   ],
 };
 
+/** One material: a grade of the library, or all its constants. */
+export const materialSchema = object(
+  {
+    id,
+    kind: { type: 'string' },
+    ...six(['E', 'G', 'density', 'fy', 'fu'], positive),
+    expansion: number,
+  },
+  ['id'],
+);
+
+/** One section by profile, shape or properties. */
+export const sectionSchema = object(
+  {
+    id,
+    material: id,
+    profile: id,
+    shape,
+    properties: rawProperties,
+    shearDeformation: { type: 'boolean' },
+    fabrication: { enum: ['rolled', 'welded', 'hot-finished', 'cold-formed'] },
+  },
+  ['id', 'material'],
+);
+
 /** The frame model's definition. */
 export const frameModelSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
@@ -172,31 +197,8 @@ export const frameModelSchema = {
       version: { const: 1 },
       title: { type: 'string' },
       space: { enum: ['plane', 'solid'] },
-      materials: list(
-        object(
-          {
-            id,
-            kind: { type: 'string' },
-            ...six(['E', 'G', 'density', 'fy', 'fu'], positive),
-            expansion: number,
-          },
-          ['id'],
-        ),
-      ),
-      sections: list(
-        object(
-          {
-            id,
-            material: id,
-            profile: id,
-            shape,
-            properties: rawProperties,
-            shearDeformation: { type: 'boolean' },
-            fabrication: { enum: ['rolled', 'welded', 'hot-finished', 'cold-formed'] },
-          },
-          ['id', 'material'],
-        ),
-      ),
+      materials: list(materialSchema),
+      sections: list(sectionSchema),
       nodes: list(object({ id, x: number, y: number, z: number }, ['id', 'x', 'z'])),
       members: list(
         object(
@@ -237,12 +239,12 @@ export const frameModelSchema = {
         ),
       ),
       masses: list(object({ node: id, m: positive }, ['node', 'm'])),
-      code: codeChoice,
+      code: codeChoiceSchema,
       loadCases: list(
         object(
           {
             id,
-            nature: {
+            category: {
               enum: ['permanent', 'imposed', 'snow', 'wind', 'temperature', 'crane', 'accidental', 'seismic'],
             },
             selfWeight: number,
@@ -255,10 +257,24 @@ export const frameModelSchema = {
         object(
           {
             id,
+            title: { type: 'string' },
             state: { enum: ['strength', 'service'] },
             factors: { type: 'object', additionalProperties: number },
           },
           ['id', 'state', 'factors'],
+        ),
+      ),
+      trains: list(
+        object(
+          {
+            id,
+            case: id,
+            members: { type: 'array', items: id, minItems: 1 },
+            forces: { type: 'array', items: number, minItems: 1 },
+            gaps: { type: 'array', items: notNegative },
+            direction: vector,
+          },
+          ['id', 'case', 'members', 'forces', 'gaps', 'direction'],
         ),
       ),
     },

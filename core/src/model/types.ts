@@ -18,6 +18,7 @@ export interface FrameModel {
   masses?: NodeMass[];
   loadCases?: LoadCase[];
   combinations?: Combination[];
+  trains?: TrainLoad[];
   code?: CodeChoice;
 }
 
@@ -255,12 +256,12 @@ export type Support = {
   axes?: { x: Vector; y: Vector };
 } & Partial<Record<Freedom, 'fixed' | number>>;
 
-export type Nature =
+export type LoadCategory =
   'permanent' | 'imposed' | 'snow' | 'wind' | 'temperature' | 'crane' | 'accidental' | 'seismic';
 
 export interface LoadCase {
   id: string;
-  nature?: Nature;
+  category?: LoadCategory;
   /** Factor on the members' own weight along −Z. */
   selfWeight?: number;
   loads?: Load[];
@@ -323,8 +324,24 @@ export type Load = NodeLoad | MemberLoad | SettlementLoad;
 
 export interface Combination {
   id: string;
+  title?: string;
   state: 'strength' | 'service';
   factors: Record<string, number>;
+}
+
+/** Forces that travel along a line of members over its whole length, both ends included, the first ahead. */
+export interface TrainLoad {
+  id: string;
+  /** Load case that their envelope belongs to. */
+  case: string;
+  /** The line, in its order. */
+  members: string[];
+  /** N, from the first to the last. */
+  forces: number[];
+  /** Between neighbours, m; one fewer than forces. */
+  gaps: number[];
+  /** In which the forces act, global. */
+  direction: Vector;
 }
 
 /** Standard gravity, m/s². */

@@ -1,5 +1,5 @@
 import { problem, ProblemError, type Problem } from '../problem.js';
-import type { Alternative, Changes, Choice, Design, Rule, Step } from './types.js';
+import type { Alternative, Changes, Choice, Design, Patch, Rule, Step } from './types.js';
 
 /** The option of each choice that an alternative picks; a choice it does not name takes its first option. */
 export function pickedOption(
@@ -14,7 +14,7 @@ export function pickedOption(
 /**
  * The design as one alternative sees it: the options of its choices applied in order, then its own parameter values.
  *
- * @throws ProblemError when a pick, a parameter or a step that is changed does not exist
+ * @throws ProblemError when a pick or a parameter that is changed does not exist
  */
 export function applyAlternative(design: Design, alternative: Alternative): Design {
   const problems: Problem[] = [];
@@ -36,27 +36,45 @@ export function applyAlternative(design: Design, alternative: Alternative): Desi
   return result;
 }
 
-function applyChanges(design: Design, changes: Changes, report: (message: string) => void): Design {
-  const { parameters = {}, steps = {}, rules = [] } = changes;
-  for (const name of Object.keys(parameters))
+/** A design with an option's changes made. */
+export function applyChanges(design: Design, changes: Changes, report: (message: string) => void): Design {
+  const { parameters = {}, steps = [], rules = [] } = changes;
+  const values = new Map(Object.entries(parameters));
+  for (const name of values.keys())
     if (!design.parameters.some((p) => p.name === name)) report(`there is no parameter "${name}".`);
-  for (const id of Object.keys(steps))
-    if (!design.steps.some((s) => s.id === id)) report(`there is no step "${id}".`);
   return {
     ...design,
-    parameters: design.parameters.map((p) => {
-      const value = parameters[p.name];
-      return value === undefined ? p : { ...p, value };
-    }),
-    steps: design.steps.map((s): Step => ({ ...s, ...steps[s.id] })),
-    rules: replaceRules(design.rules, rules),
+    parameters:
+      values.size === 0
+        ? design.parameters
+        : design.parameters.map((p) => {
+            const value = values.get(p.name);
+            return value === undefined ? p : { ...p, value };
+          }),
+    steps: patched(design.steps, steps, 'step', report),
+    rules: patched(design.rules, rules, 'rule', report),
   };
 }
 
-/** Rules with the same id are replaced in their place, new ones come last. */
-function replaceRules(rules: readonly Rule[], changed: readonly Rule[]): Rule[] {
-  const byId = new Map(changed.map((rule) => [rule.id, rule]));
-  const kept = rules.map((rule) => byId.get(rule.id) ?? rule);
-  const existing = new Set(rules.map((rule) => rule.id));
-  return [...kept, ...changed.filter((rule) => !existing.has(rule.id))];
+/** Items with the given fields replaced by id; unknown ids are added, at the end or after the one named. */
+function patched<T extends Step | Rule>(
+  items: readonly T[],
+  patches: readonly Patch[],
+  what: string,
+  report: (message: string) => void,
+): T[] {
+  if (patches.length === 0) return items as T[];
+  const out = [...items];
+  for (const { after, ...patch } of patches) {
+    const at = out.findIndex((item) => item.id === patch.id);
+    if (at >= 0) {
+      out[at] = { ...out[at]!, ...patch };
+      continue;
+    }
+    const behind = after === undefined ? out.length - 1 : out.findIndex((item) => item.id === after);
+    if (after !== undefined && behind < 0)
+      report(`the ${what} "${patch.id}" should come after "${after}", which does not exist.`);
+    out.splice(behind + 1, 0, patch as unknown as T);
+  }
+  return out;
 }

@@ -1,30 +1,42 @@
 import { checkModel } from '../model/check.js';
 import { findNotFinite } from '../model/finite.js';
-import type { FrameModel } from '../model/types.js';
+import { memberAxes } from '../model/axes.js';
+import type { FrameModel, Member, Vector } from '../model/types.js';
 import { attempt, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
 import { applyAlternative } from './alternatives.js';
-import type { Scope } from './evaluate.js';
-import { generate } from './generators/index.js';
-import type { Geometry } from './geometry.js';
+import { axisLookUp, evaluateAxes, type Axis } from './axes.js';
+import { SectionTable } from './build-sections.js';
+import { allCombinations } from './combine/index.js';
+import type { Names } from './expressions/compile.js';
+import type { Geometry, GeometryMember, Note } from './geometry/geometry.js';
+import { minus } from './geometry/vector.js';
 import { evaluateParameters, type ParameterValues } from './parameters.js';
-import { applyRules } from './rules.js';
-import type { Alternative, Design } from './types.js';
+import { runSteps } from './run-steps.js';
+import type { Assignment } from './rules/assignment.js';
+import { applyRules, type RuleMatches } from './rules/index.js';
+import type { Alternative, Design, DesignCombination } from './types.js';
 
 /** A frame model with what it came from. */
 export interface BuiltFrame {
   readonly model: FrameModel;
+  /** The design as the alternative sees it. */
+  readonly design: Design;
   readonly geometry: Geometry;
   readonly parameters: ParameterValues;
-  /** Rules that gave something to each member and node. */
-  readonly givenBy: ReadonlyMap<string, readonly string[]>;
-  readonly notes: readonly string[];
+  readonly axes: readonly Axis[];
+  /** What the rules gave, and which rule gave what. */
+  readonly assignment: Assignment;
+  /** Members and nodes that each rule matches. */
+  readonly matches: RuleMatches;
+  readonly combinations: readonly DesignCombination[];
+  /** Names for expressions that read tags, such as conditions of figures. */
+  readonly names: Names;
+  /** Welds, rules that match nothing or are overridden, area loads. */
+  readonly notes: readonly Note[];
 }
 
-/** Nodes nearer than this are at the same place, m. */
-const coincident = 1e-6;
-
 /**
- * Builds one alternative's frame model: parameters, steps, rules, loads.
+ * Builds one alternative's frame model: parameters, steps, rules, loads, combinations.
  *
  * @returns the frame, or every problem found on the way, each with its place in the design
  */
@@ -32,100 +44,171 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
   return attempt(() => {
     const own = applyAlternative(design, alternative);
     const parameters = evaluateParameters(own);
-    const problems: Problem[] = [...parameters.problems];
-    if (problems.length > 0) throw new ProblemError(problems);
-    const geometry = generateAll(own, parameters.scope, problems);
-    if (problems.length > 0) throw new ProblemError(problems);
-    const rules = applyRules(own, geometry, parameters.scope, problems);
-    for (const member of geometry.members) {
-      if (!rules.section.has(member.id) && problems.length === 0)
-        problems.push(
-          problem(
-            'no-section',
-            `No rule gives the member "${member.id}" a section; add one that matches it.`,
-            { member: member.id },
-          ),
-        );
-      if (!rules.material.has(member.id) && problems.length === 0)
-        problems.push(
-          problem(
-            'no-material',
-            `No rule gives the member "${member.id}" a material; add one that matches it.`,
-            { member: member.id },
-          ),
-        );
-    }
-    if (problems.length > 0) throw new ProblemError(problems);
-
-    const sectionIds = new Map<string, { id: string; material: string; profile: string }>();
-    const sectionOf = (member: string): string => {
-      const profile = rules.section.get(member)!;
-      const material = rules.material.get(member)!;
-      const id = `${profile} ${material}`;
-      sectionIds.set(id, { id, material, profile });
-      return id;
-    };
-    const model: FrameModel = {
-      format: 'hashira-frame',
-      version: 1,
-      title: `${design.title}: ${alternative.title}`,
-      space: own.space,
-      materials: [...new Set(rules.material.values())].map((id) => ({ id })),
-      sections: [],
-      nodes: geometry.nodes.map(({ id, x, y, z }) => ({ id, x, y, z })),
-      members: geometry.members.map(({ id, start, end }) => {
-        const hinges = rules.hinges.get(id);
-        const checked = rules.design.get(id);
-        return {
-          id,
-          start,
-          end,
-          section: sectionOf(id),
-          ...(hinges ? { hinges } : {}),
-          ...(checked ? { design: checked } : {}),
-        };
-      }),
-      supports: [...rules.supports],
-      loadCases: own.loadCases.map(({ id, nature, selfWeight }) => ({
-        id,
-        nature,
-        selfWeight: selfWeight ?? 0,
-        loads: [...(rules.loads.get(id) ?? [])],
-      })),
-      combinations: own.combinations.map(({ id, state, factors }) => ({ id, state, factors })),
-    };
-    model.sections = [...sectionIds.values()];
-    const wrong = [...findNotFinite(model), ...checkModel(model)];
-    if (wrong.length > 0) throw new ProblemError(wrong);
-    return { model, geometry, parameters, givenBy: rules.givenBy, notes: rules.notes };
+    stopAt(parameters.problems);
+    const axes = evaluateAxes(own, parameters.scope);
+    const names: Names = { parameters: parameters.scope, axis: axisLookUp(axes) };
+    const { geometry, problems: wrongSteps } = runSteps(own, names);
+    stopAt(wrongSteps);
+    const problems: Problem[] = [];
+    const { assignment, matches } = applyRules(own, geometry, names, problems);
+    const combinations = attempt(() => allCombinations(own));
+    if (!combinations.ok) problems.push(...combinations.problems);
+    if (problems.length === 0) problems.push(...withoutSection(own, geometry, assignment));
+    stopAt(problems);
+    const made = combinations.ok ? combinations.value : [];
+    const model = modelOf(own, alternative, geometry, assignment, made);
+    stopAt([...findNotFinite(model), ...checkModel(model)]);
+    const notes = [...geometry.notes, ...assignment.notes];
+    return { model, design: own, geometry, parameters, axes, assignment, matches, combinations: made, names, notes };
   });
 }
 
-/** Runs the steps in order; nodes of different steps that fall together are a problem. */
-function generateAll(design: Design, scope: Scope, problems: Problem[]): Geometry {
-  const parts: Geometry[] = [];
-  for (const step of design.steps) {
-    const outcome = attempt(() => generate(step, scope));
-    if (outcome.ok) parts.push(outcome.value);
-    else problems.push(...outcome.problems);
-  }
-  const geometry = {
-    nodes: parts.flatMap((part) => part.nodes),
-    members: parts.flatMap((part) => part.members),
-    dimensions: parts.flatMap((part) => part.dimensions),
+function stopAt(problems: readonly Problem[]): void {
+  if (problems.length > 0) throw new ProblemError(problems);
+}
+
+/** Members that no rule gives a section or a material; a few of many are named. */
+function withoutSection(design: Design, geometry: Geometry, { section, material }: Assignment): Problem[] {
+  const own = new Map(design.sections.map((one) => [one.id, one.material]));
+  const problems: Problem[] = [];
+  const ask = (what: 'section' | 'material', missing: string[]) => {
+    if (missing.length === 0) return;
+    const others = missing.length > 1 ? ` and ${missing.length - 1} more` : '';
+    problems.push(
+      problem(`no-${what}`, `No rule gives the member "${missing[0]!}"${others} a ${what}; add one that matches.`, {
+        member: missing[0]!,
+        count: missing.length,
+      }),
+    );
   };
-  for (let i = 0; i < geometry.nodes.length; i++)
-    for (let j = 0; j < i; j++) {
-      const a = geometry.nodes[i]!;
-      const b = geometry.nodes[j]!;
-      if (Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z) < coincident)
-        problems.push(
-          problem(
-            'coincident',
-            `The nodes "${b.id}" and "${a.id}" are at the same place; move one of their steps.`,
-            { nodes: [b.id, a.id] },
-          ),
-        );
-    }
-  return geometry;
+  const ids = [...geometry.members.keys()];
+  ask('section', ids.filter((id) => !section.has(id)));
+  ask('material', ids.filter((id) => section.has(id) && !material.has(id) && !own.has(section.get(id)!)));
+  return problems;
+}
+
+function modelOf(
+  design: Design,
+  alternative: Alternative,
+  geometry: Geometry,
+  assignment: Assignment,
+  combinations: readonly DesignCombination[],
+): FrameModel {
+  const table = new SectionTable(design);
+  const members = [...geometry.members.values()].map((member) => modelMember(member, geometry, assignment, table));
+  const materials = [...new Set([...table.sections.values()].map((section) => section.material))];
+  const ownMaterials = new Map(design.materials.map((material) => [material.id, material]));
+  const kept = nodesThatStay(geometry, assignment);
+  const only = <T extends { node: string }>(items: Iterable<T>): T[] => [...items].filter(({ node }) => kept.has(node));
+  return {
+    format: 'hashira-frame',
+    version: 1,
+    title: `${design.title}: ${alternative.title}`,
+    space: design.space,
+    materials: materials.map((id) => ownMaterials.get(id) ?? { id }),
+    sections: [...table.sections.values()],
+    nodes: [...geometry.nodes.values()].filter(({ id }) => kept.has(id)).map(({ id, at: [x, y, z] }) => ({ id, x, y, z })),
+    members,
+    supports: only(assignment.supports.values()),
+    ...(geometry.floors.length > 0 ? { rigidGroups: geometry.floors.map(({ id, nodes, kind, normal }) => ({ id, nodes: [...nodes], kind, ...(kind === 'plane' ? { normal: [...normal] as Vector } : {}) })) } : {}),
+    ...(assignment.masses.size > 0 ? { masses: [...assignment.masses].map(([node, m]) => ({ node, m })) } : {}),
+    loadCases: design.loadCases.map(({ id, category, selfWeight }) => ({
+      id,
+      category,
+      selfWeight: selfWeight ?? 0,
+      loads: [...(assignment.loads.get(id) ?? [])],
+    })),
+    combinations: combinations.map(({ id, title, state, factors }) => ({ id, ...(title ? { title } : {}), state, factors })),
+    ...(assignment.trains.length > 0 ? { trains: [...assignment.trains] } : {}),
+    code: { ...design.code, ...(design.analysis.imperfections ? { imperfections: true } : {}) },
+  };
+}
+
+/** Nodes with members, and those that a rigid group, a mass or a load needs. */
+function nodesThatStay(geometry: Geometry, assignment: Assignment): Set<string> {
+  const kept = new Set<string>();
+  for (const { start, end } of geometry.members.values()) kept.add(start).add(end);
+  for (const { nodes } of geometry.floors) for (const node of nodes) kept.add(node);
+  for (const node of assignment.masses.keys()) kept.add(node);
+  for (const loads of assignment.loads.values()) for (const load of loads) if (load.kind === 'node') kept.add(load.node);
+  return kept;
+}
+
+function modelMember(member: GeometryMember, geometry: Geometry, assignment: Assignment, table: SectionTable): Member {
+  const { id, start, end, taper } = member;
+  const name = assignment.section.get(id)!;
+  const material = assignment.material.get(id) ?? table.materialOf(name)!;
+  const at = (share: number) => (taper ? table.tapered(name, material, taper, share, id) : table.plain(name, material));
+  const section = at(taper?.shares[0] ?? 0);
+  const endSection = taper ? at(taper.shares[1]) : section;
+  const action = assignment.action.get(id);
+  const hinges = assignment.hinges.get(id);
+  const design = designOf(member, geometry, assignment);
+  const { roll, offsets } = setting(member, geometry, assignment.roll.get(id) ?? 0, name, table);
+  return {
+    id,
+    start,
+    end,
+    section,
+    ...(endSection === section ? {} : { endSection }),
+    ...(roll === 0 ? {} : { roll }),
+    ...(action && action !== 'frame' ? { action } : {}),
+    ...(hinges ? { hinges } : {}),
+    ...(offsets ? { offsets } : {}),
+    ...(Object.keys(design).length > 0 ? { design } : {}),
+  };
+}
+
+/** What the checks take for a member: what rules say, its physical member, the nodes that hold it. */
+function designOf(member: GeometryMember, geometry: Geometry, assignment: Assignment): NonNullable<Member['design']> {
+  const line = geometry.lines.get(member.line)!;
+  const group = assignment.groups.get(line.id) ?? (line.members.length > 1 ? line.id : undefined);
+  const holding = assignment.restraints.get(member.id);
+  const restraints = holding ? restraintsOf(line.members, geometry, holding) : [];
+  return {
+    ...assignment.design.get(member.id),
+    ...(group === undefined ? {} : { group }),
+    ...(restraints.length > 0 ? { restraints } : {}),
+  };
+}
+
+/** Nodes of a physical member that hold its flange. */
+function restraintsOf(pieces: readonly string[], geometry: Geometry, holding: ReadonlySet<string>): string[] {
+  const nodes = new Set(pieces.flatMap((id) => [geometry.members.get(id)!.start, geometry.members.get(id)!.end]));
+  return [...nodes].filter((node) => holding.has(node));
+}
+
+/** A member's roll, and the arms by which its axis stands off the line it is set out on. */
+function setting(
+  { start, end, setOut, id }: GeometryMember,
+  geometry: Geometry,
+  rolled: number,
+  section: string,
+  table: SectionTable,
+): { roll: number; offsets?: NonNullable<Member['offsets']> } {
+  if (!setOut) return { roll: rolled };
+  const box = table.box(section);
+  if (!box)
+    throw new ProblemError([
+      problem('geometry', `The member "${id}" cannot be set out: its section "${section}" has no outline; give it one by dimensions or from the library.`, { member: id }),
+    ]);
+  const roll = rolled + setOut.turn;
+  const [d0, d1, d2] = minus(geometry.nodes.get(end)!.at, geometry.nodes.get(start)!.at);
+  const axes = new Float64Array(9);
+  memberAxes(d0, d1, d2, roll, axes, 0);
+  const [right, left] = setOut.mirrored ? [-box.left, -box.right] : [box.right, box.left];
+  const y = setOut.across === 1 ? right : setOut.across === -1 ? left : (right + left) / 2;
+  const z = setOut.up === 1 ? box.top : setOut.up === -1 ? box.bottom : (box.top + box.bottom) / 2;
+  const arm = [0, 1, 2].map((k) => -(y * axes[3 + k]! + z * axes[6 + k]!)) as Vector;
+  const mirrorRoll = setOut.mirrored ? mirroredRoll(table.shape(section)) : 0;
+  return {
+    roll: roll + mirrorRoll,
+    ...(Math.hypot(...arm) < 1e-9 ? {} : { offsets: { start: arm, end: [...arm] } }),
+  };
+}
+
+/** Turn that makes a section its own mirror image left to right: channels by 180°, equal angles by 90°. */
+function mirroredRoll(shape: ReturnType<SectionTable['shape']>): number {
+  if (shape?.type === 'channel') return Math.PI;
+  return shape?.type === 'angle' && shape.h === shape.b ? Math.PI / 2 : 0;
 }

@@ -1,31 +1,38 @@
 import { attempt, fail, problem, type Problem } from '../problem.js';
-import { quantities } from '../units/quantities.js';
 import { significant } from '../units/format.js';
-import { evaluateQuantity, type Scope, type ScopeValue } from './evaluate.js';
-import { compileExpression, isReservedName, type Place } from './expression-language.js';
+import { quantities } from '../units/quantities.js';
+import { isReservedWord, namesIn, quantityOf, readTree } from './expressions/evaluate.js';
+import { functions } from './expressions/functions.js';
+import type { Place } from './expressions/tree.js';
+import { tagTypes, text, typeOfQuantity, type Named, type Scope } from './expressions/types.js';
+import { readUnit } from './expressions/units.js';
 import type { Design, QuantityParameter } from './types.js';
+
+/** Range of a quantity's slider, SI. */
+export interface ParameterRange {
+  readonly min?: number;
+  readonly max?: number;
+  readonly step?: number;
+}
 
 /** Every parameter's value, and the range of the quantities. */
 export interface ParameterValues {
   readonly scope: Scope;
-  /** SI; by parameter name. */
-  readonly ranges: ReadonlyMap<string, { min?: number; max?: number; step?: number }>;
+  readonly ranges: ReadonlyMap<string, ParameterRange>;
   /** All that is wrong: names taken or twice, unknown names, cycles, units, values out of range. */
   readonly problems: readonly Problem[];
 }
 
 /** Evaluates all parameters in the order of their dependence; those that fail, or depend on one that does, have no value. */
-export function evaluateParameters(design: Design): ParameterValues {
+export function evaluateParameters(design: Pick<Design, 'parameters'>): ParameterValues {
   const problems: Problem[] = [];
-  const scope = new Map<string, ScopeValue>();
-  const ranges = new Map<string, { min?: number; max?: number; step?: number }>();
+  const scope = new Map<string, Named>();
+  const ranges = new Map<string, ParameterRange>();
   checkNames(design, problems);
-
-  const quantitiesByName = new Map<string, QuantityParameter>();
-  for (const parameter of design.parameters) {
-    if (parameter.kind === 'quantity') quantitiesByName.set(parameter.name, parameter);
-    else scope.set(parameter.name, parameter.value);
-  }
+  const byName = new Map<string, QuantityParameter>();
+  for (const parameter of design.parameters)
+    if (parameter.kind === 'quantity') byName.set(parameter.name, parameter);
+    else scope.set(parameter.name, { type: text, value: parameter.value });
   const failed = new Set<string>();
   const open: string[] = [];
   const visit = (parameter: QuantityParameter): void => {
@@ -34,30 +41,19 @@ export function evaluateParameters(design: Design): ParameterValues {
     if (open.includes(name)) {
       const cycle = [...open.slice(open.indexOf(name)), name];
       for (const member of cycle) failed.add(member);
-      problems.push(
-        problem(
-          'cycle',
-          `The parameters ${cycle.map((n) => `"${n}"`).join(' → ')} depend on each other in a circle; give one of them a value of its own.`,
-          {
-            parameter: name,
-            cycle,
-          },
-        ),
-      );
+      problems.push(cycleProblem(cycle));
       return;
     }
     open.push(name);
     const outcome = attempt(() => {
-      const texts = [parameter.value, parameter.min, parameter.max, parameter.step];
-      for (const text of texts)
-        if (text !== undefined)
-          for (const used of compileExpression(text, placeOf(parameter)).names) {
-            const other = quantitiesByName.get(used);
-            if (other) visit(other);
-            if (failed.has(used)) failed.add(name);
-          }
+      for (const used of namesUsed(parameter)) {
+        const other = byName.get(used);
+        if (other) visit(other);
+        if (failed.has(used)) failed.add(name);
+      }
       if (failed.has(name)) return;
-      scope.set(name, { si: evaluateInRange(parameter, scope, ranges), quantity: parameter.quantity });
+      const value = evaluateInRange(parameter, scope, ranges);
+      scope.set(name, { type: typeOfQuantity(parameter.quantity), value, quantity: parameter.quantity });
     });
     if (!outcome.ok) {
       failed.add(name);
@@ -65,68 +61,84 @@ export function evaluateParameters(design: Design): ParameterValues {
     }
     open.pop();
   };
-  for (const parameter of quantitiesByName.values()) visit(parameter);
+  for (const parameter of byName.values()) visit(parameter);
   return { scope, ranges, problems };
+}
+
+function cycleProblem(cycle: readonly string[]): Problem {
+  const [name] = cycle;
+  const chain = cycle.map((n) => `"${n}"`).join(' → ');
+  return problem('cycle', `The parameters ${chain} depend on each other in a circle; give one of them a value of its own.`, {
+    parameter: name,
+    cycle,
+  });
+}
+
+/** Names in all the expressions of a parameter. */
+function namesUsed(parameter: QuantityParameter): string[] {
+  const { value, min, max, step } = parameter;
+  return [value, min, max, step].flatMap((written) =>
+    written === undefined ? [] : [...namesIn(readTree(written, placeOf(parameter)))],
+  );
 }
 
 function placeOf(parameter: QuantityParameter): Place {
   return { what: `parameter "${parameter.name}"`, where: { parameter: parameter.name } };
 }
 
-function evaluateInRange(
-  parameter: QuantityParameter,
-  scope: Scope,
-  ranges: Map<string, { min?: number; max?: number; step?: number }>,
-): number {
+function evaluateInRange(parameter: QuantityParameter, scope: Scope, ranges: Map<string, ParameterRange>): number {
+  const { name, quantity } = parameter;
   const place = placeOf(parameter);
-  const of = (text: string | undefined) =>
-    text === undefined ? undefined : evaluateQuantity(text, scope, parameter.quantity, place);
-  const value = evaluateQuantity(parameter.value, scope, parameter.quantity, place);
-  const min = of(parameter.min);
-  const max = of(parameter.max);
-  const step = of(parameter.step);
-  ranges.set(parameter.name, {
+  const of = (written: string | undefined) =>
+    written === undefined ? undefined : quantityOf(written, { parameters: scope }, quantity, place);
+  const value = quantityOf(parameter.value, { parameters: scope }, quantity, place);
+  const [min, max, step] = [of(parameter.min), of(parameter.max), of(parameter.step)];
+  ranges.set(name, {
     ...(min === undefined ? {} : { min }),
     ...(max === undefined ? {} : { max }),
     ...(step === undefined ? {} : { step }),
   });
   const slack = 1e-9 * Math.max(Math.abs(min ?? 0), Math.abs(max ?? 0));
   if ((min !== undefined && value < min - slack) || (max !== undefined && value > max + slack)) {
-    const { factor, unit } = quantities[parameter.quantity];
-    const show = (x: number | undefined) => (x === undefined ? '…' : significant(x * factor, 4));
-    fail(
-      'out-of-range',
-      `Parameter "${parameter.name}" is ${show(value)} ${unit}; it may go from ${show(min)} to ${show(max)} ${unit}.`,
-      { parameter: parameter.name, value, min, max },
-    );
+    const { factor, unit } = quantities[quantity];
+    const show = (x: number) => `${significant(x * factor, 3)}${unit === '' ? '' : ` ${unit}`}`;
+    const allowed =
+      min === undefined ? `at most ${show(max!)}` : max === undefined ? `at least ${show(min)}` : `from ${show(min)} to ${show(max)}`;
+    fail('out-of-range', `${parameter.title} ("${name}") is ${show(value)}; it may be ${allowed}.`, {
+      parameter: name,
+      value,
+      min,
+      max,
+    });
   }
   return value;
 }
 
-function checkNames(design: Design, problems: Problem[]): void {
+/** Names that mean a unit, a function, a constant or a tag. */
+export function isReservedName(name: string): boolean {
+  return (
+    readUnit(name) !== undefined ||
+    functions.has(name) ||
+    tagTypes.has(name) ||
+    ['pi', 'e', 'tau'].includes(name) ||
+    isReservedWord(name)
+  );
+}
+
+/** Why a name cannot be a parameter's, or undefined. */
+export function parameterNameProblem(name: string): string | undefined {
+  if (!/^[A-Za-z][A-Za-z0-9_]*$/.test(name))
+    return `"${name}" cannot name a parameter; use letters, digits and _, and begin with a letter.`;
+  if (isReservedName(name))
+    return `"${name}" already means a unit, a function or a tag; choose another name for the parameter.`;
+  return undefined;
+}
+
+function checkNames(design: Pick<Design, 'parameters'>, problems: Problem[]): void {
   const seen = new Set<string>();
   for (const { name } of design.parameters) {
-    const where = { parameter: name };
-    if (!/^[A-Za-z][A-Za-z0-9_]*$/.test(name))
-      problems.push(
-        problem(
-          'parameter-name',
-          `"${name}" cannot name a parameter; use letters, digits and _, and begin with a letter.`,
-          where,
-        ),
-      );
-    else if (isReservedName(name))
-      problems.push(
-        problem(
-          'parameter-name',
-          `"${name}" already means a unit, a function or an attribute; choose another name for the parameter.`,
-          where,
-        ),
-      );
-    else if (seen.has(name))
-      problems.push(
-        problem('parameter-name', `Two parameters are called "${name}"; rename one of them.`, where),
-      );
+    const wrong = parameterNameProblem(name) ?? (seen.has(name) ? `Two parameters are called "${name}"; rename one of them.` : undefined);
+    if (wrong) problems.push(problem('parameter-name', wrong, { parameter: name }));
     seen.add(name);
   }
 }

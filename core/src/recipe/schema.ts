@@ -1,163 +1,157 @@
-/** JSON Schema (draft 7) of the design document. The meaning of each field is in `types.ts`. */
-const text = { type: 'string', minLength: 1, maxLength: 200 } as const;
-const expression = { type: 'string', minLength: 1, maxLength: 400 } as const;
-const object = (properties: Record<string, unknown>, required: string[] = []) => ({
-  type: 'object',
-  properties,
-  required,
-  additionalProperties: false,
-});
+import { codeChoiceSchema, materialSchema, sectionSchema } from '../model/schema.js';
+import { quantities } from '../units/quantities.js';
+import { ruleKinds } from './rules/index.js';
+import { expression, object, text } from './rules/schemas.js';
+import { stepKinds } from './steps/index.js';
+import { objectSchema, requiredOf } from './steps/fields.js';
+
+/** JSON Schema (draft 7) of the design document; steps and rules follow from their declarations. The meaning is in `types.ts`. */
+const formula = { type: 'string', minLength: 1, maxLength: 400 } as const;
 const list = (items: unknown, maxItems: number) => ({ type: 'array', items, maxItems });
 const map = (items: unknown) => ({ type: 'object', additionalProperties: items, maxProperties: 500 });
 
-const nameReference = { anyOf: [text, object({ parameter: text }, ['parameter'])] };
-const freedoms = ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'];
-const support = {
-  anyOf: [
-    { enum: ['fixed', 'pinned', 'roller'] },
-    object(Object.fromEntries(freedoms.map((freedom) => [freedom, expression]))),
+/** Fields that every step has. */
+const stepHead = {
+  id: { type: 'string', pattern: '^[^.@\\s]+$', maxLength: 60 },
+  title: text,
+  off: { type: 'boolean' },
+};
+const generatorHead = { at: { type: 'array', items: expression, minItems: 2, maxItems: 3 }, turn: expression };
+
+/** The schema of a step of each kind, chosen by its `make` or `edit`. */
+const stepSchema = {
+  type: 'object',
+  required: ['id'],
+  properties: { id: stepHead.id },
+  oneOf: [{ required: ['make'] }, { required: ['edit'] }],
+  allOf: [
+    ...(['make', 'edit'] as const).map((verb) => ({
+      if: { required: [verb] },
+      then: { properties: { [verb]: { enum: stepKinds.filter((kind) => kind.verb === verb).map(({ kind }) => kind) } } },
+    })),
+    ...stepKinds.map(({ verb, kind, fields }) => ({
+      if: { properties: { [verb]: { const: kind } }, required: [verb] },
+      then: object(
+        {
+          ...stepHead,
+          [verb]: { const: kind },
+          ...(verb === 'make' ? generatorHead : {}),
+          ...(objectSchema(fields)['properties'] as object),
+        },
+        ['id', verb, ...requiredOf(fields)],
+      ),
+    })),
   ],
 };
-const rule = object(
+
+const ruleHead = { id: text, title: text, off: { type: 'boolean' } };
+const ruleFields = (of: 'members' | 'nodes') =>
+  Object.assign({}, ...ruleKinds.filter((kind) => kind.of === of).map(({ schema }) => schema)) as Record<string, object>;
+const ruleOf = (of: 'members' | 'nodes') => ({
+  ...object({ ...ruleHead, [of]: formula, ...ruleFields(of) }, ['id', of]),
+});
+
+/** A rule selects members or nodes, and gives what its fields say. */
+const ruleSchema = {
+  type: 'object',
+  required: ['id'],
+  allOf: [
+    { if: { required: ['members'] }, then: ruleOf('members'), else: ruleOf('nodes') },
+  ],
+};
+
+const patch = { type: 'object', required: ['id'], properties: { id: text, after: text, off: { type: 'boolean' } } };
+
+const figure = object(
   {
     id: text,
     title: text,
-    where: expression,
-    set: object({
-      section: nameReference,
-      material: nameReference,
-      lengths: object({ Lcy: expression, Lcz: expression, LT: expression, LLT: expression }),
-    }),
-    support,
-    hinge: { type: 'array', items: { enum: ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'] }, minItems: 1, maxItems: 6 },
-    load: object(
-      {
-        case: text,
-        axes: { enum: ['global', 'local'] },
-        direction: { enum: ['x', 'y', 'z'] },
-        q: expression,
-        per: { enum: ['length', 'projected'] },
-      },
-      ['case', 'direction', 'q'],
-    ),
+    kind: text,
+    members: formula,
+    nodes: formula,
+    component: text,
+    number: { type: 'integer', minimum: 1, maximum: 100 },
+    limit: expression,
+    judgedBy: { enum: ['strength', 'service', 'none'] },
+    rates: map(expression),
   },
-  ['id', 'where'],
+  ['id', 'title', 'kind'],
 );
-const portalFields = {
-  bays: { type: 'array', items: expression, minItems: 1, maxItems: 40 },
-  eaves: expression,
-  roof: { enum: ['flat', 'mono', 'duo'] },
-  pitch: expression,
-};
-const changes = object({
-  parameters: map(expression),
-  steps: map(object(portalFields)),
-  rules: list(rule, 200),
-});
 
-/** The design document's definition. */
+const parameter = {
+  type: 'object',
+  discriminator: { propertyName: 'kind' },
+  required: ['kind'],
+  oneOf: [
+    object(
+      {
+        name: text,
+        title: text,
+        kind: { const: 'quantity' },
+        quantity: { enum: Object.keys(quantities) },
+        value: formula,
+        min: formula,
+        max: formula,
+        step: formula,
+        group: text,
+      },
+      ['name', 'title', 'kind', 'quantity', 'value'],
+    ),
+    object({ name: text, title: text, kind: { enum: ['section', 'material'] }, value: text, group: text }, ['name', 'title', 'kind', 'value']),
+  ],
+};
+
+const loadCase = object(
+  {
+    id: text,
+    title: text,
+    category: { enum: ['permanent', 'imposed', 'snow', 'wind', 'temperature', 'crane', 'accidental', 'seismic'] },
+    use: { enum: ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'] },
+    altitude: { enum: ['low', 'high'] },
+    selfWeight: { type: 'number' },
+    excludes: list(text, 100),
+  },
+  ['id', 'title', 'category'],
+);
+
+/** The design document's definition, with lists that are left out filled in. */
 export const designSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
-  $id: 'hashira-design-1',
+  $id: 'hashira-design-2',
   title: 'Hashira design',
   ...object(
     {
       format: { const: 'hashira-design' },
-      version: { const: 1 },
+      version: { const: 2 },
       title: text,
       space: { enum: ['plane', 'solid'] },
-      parameters: list(
-        {
-          type: 'object',
-          discriminator: { propertyName: 'kind' },
-          required: ['kind'],
-          oneOf: [
-            object(
-              {
-                name: text,
-                title: text,
-                kind: { const: 'quantity' },
-                quantity: {
-                  enum: [
-                    'length',
-                    'dimension',
-                    'deflection',
-                    'angle',
-                    'force',
-                    'moment',
-                    'lineLoad',
-                    'areaLoad',
-                    'stress',
-                    'mass',
-                    'rotationalSpring',
-                    'spring',
-                    'area',
-                    'sectionModulus',
-                    'secondMoment',
-                    'number',
-                  ],
-                },
-                value: expression,
-                min: expression,
-                max: expression,
-                step: expression,
-              },
-              ['name', 'title', 'kind', 'quantity', 'value'],
-            ),
-            object({ name: text, title: text, kind: { enum: ['section', 'material'] }, value: text }, [
-              'name',
-              'title',
-              'kind',
-              'value',
-            ]),
-          ],
-        },
-        500,
-      ),
-      steps: list(
-        object({ id: text, make: { enum: ['portal'] }, ...portalFields }, [
-          'id',
-          'make',
-          'bays',
-          'eaves',
-          'roof',
-        ]),
-        100,
-      ),
-      rules: list(rule, 500),
-      loadCases: list(
-        object(
-          {
-            id: text,
-            title: text,
-            nature: {
-              enum: ['permanent', 'imposed', 'snow', 'wind', 'temperature', 'crane', 'accidental', 'seismic'],
-            },
-            selfWeight: { type: 'number' },
-          },
-          ['id', 'title', 'nature'],
-        ),
-        100,
-      ),
+      analysis: object({ order: { enum: [1, 2] }, imperfections: { type: 'boolean' } }),
+      code: codeChoiceSchema,
+      sections: list(sectionSchema, 500),
+      materials: list(materialSchema, 100),
+      parameters: list(parameter, 500),
+      axes: list(object({ along: { enum: ['x', 'y', 'z'] }, at: list(expression, 500), names: { enum: ['A', '1'] } }, ['along', 'at', 'names']), 20),
+      steps: list(stepSchema, 200),
+      rules: list(ruleSchema, 500),
+      loadCases: list(loadCase, 100),
       combinations: list(
-        object(
-          {
-            id: text,
-            title: text,
-            state: { enum: ['strength', 'service'] },
-            factors: map({ type: 'number' }),
-          },
-          ['id', 'state', 'factors'],
-        ),
+        object({ id: text, title: text, state: { enum: ['strength', 'service'] }, factors: map({ type: 'number' }) }, ['id', 'state', 'factors']),
         500,
       ),
+      combine: object({ by: text, states: { type: 'array', items: { enum: ['strength', 'service'] }, minItems: 1, maxItems: 2 } }, ['by', 'states']),
       choices: list(
         object(
           {
             id: text,
             title: text,
             options: {
-              ...list(object({ id: text, title: text, changes }, ['id', 'title', 'changes']), 50),
+              ...list(
+                object(
+                  { id: text, title: text, changes: object({ parameters: map(formula), steps: list(patch, 200), rules: list(patch, 500) }) },
+                  ['id', 'title', 'changes'],
+                ),
+                50,
+              ),
               minItems: 1,
             },
           },
@@ -166,31 +160,15 @@ export const designSchema = {
         50,
       ),
       alternatives: {
-        ...list(
-          object({ id: text, title: text, picks: map(text), parameters: map(expression) }, [
-            'id',
-            'title',
-            'picks',
-          ]),
-          40,
-        ),
+        ...list(object({ id: text, title: text, picks: map(text), parameters: map(formula) }, ['id', 'title', 'picks']), 200),
         minItems: 1,
       },
+      figures: list(figure, 100),
       reference: text,
     },
-    [
-      'format',
-      'version',
-      'title',
-      'space',
-      'parameters',
-      'steps',
-      'rules',
-      'loadCases',
-      'combinations',
-      'choices',
-      'alternatives',
-      'reference',
-    ],
+    ['format', 'version', 'title', 'space', 'steps', 'alternatives'],
   ),
 } as const;
+
+/** Schemas of one step and one rule, for what options change. */
+export const partSchemas = { step: stepSchema, rule: ruleSchema } as const;

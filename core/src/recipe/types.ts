@@ -1,24 +1,40 @@
-import type { Freedom, Nature, Release } from '../model/types.js';
+import type { CodeChoice, LoadCategory, Material, Section } from '../model/types.js';
 import type { QuantityName } from '../units/quantities.js';
+import type { Written, WrittenList } from './expressions/evaluate.js';
 
 /** Text of the expression language, e.g. `22 m`, `span / 8`, `-(g_roof * spacing)`. */
 export type Expression = string;
 
-/** The document that is saved: everything else is computed from it. */
+/** The document that is saved: everything else is computed from it. Lists that a file leaves out are empty. */
 export interface Design {
   format: 'hashira-design';
-  version: 1;
+  version: 2;
   title: string;
   space: 'plane' | 'solid';
+  /** What every alternative is calculated by. */
+  analysis: AnalysisChoice;
+  code: CodeChoice;
+  /** Own sections and materials, as in the frame model. */
+  sections: Section[];
+  materials: Material[];
   parameters: Parameter[];
+  axes: AxisSet[];
   steps: Step[];
   rules: Rule[];
   loadCases: DesignLoadCase[];
   combinations: DesignCombination[];
+  combine?: Combine;
   choices: Choice[];
   alternatives: Alternative[];
+  figures: FigureSpec[];
   /** Id of the alternative that differences refer to. */
   reference: string;
+}
+
+export interface AnalysisChoice {
+  order: 1 | 2;
+  /** Sway and bow imperfections in every strength combination. */
+  imperfections: boolean;
 }
 
 /** A named value with one place: a number with a unit, or the name of a section or material. */
@@ -35,6 +51,8 @@ export interface QuantityParameter {
   max?: Expression;
   /** Step of the slider and of the arrow keys. */
   step?: Expression;
+  /** Heading under which it stands. */
+  group?: string;
 }
 
 export interface NameParameter {
@@ -42,59 +60,111 @@ export interface NameParameter {
   title: string;
   kind: 'section' | 'material';
   value: string;
+  group?: string;
 }
 
-/** One entry of the recipe. */
-export type Step = PortalStep;
+/** Labelled grid lines: a first position, then spacings; `4 * 6 m` repeats. */
+export interface AxisSet {
+  along: 'x' | 'y' | 'z';
+  at: Expression[];
+  names: 'A' | '1';
+}
 
-export interface PortalStep {
+/** One entry of the recipe; its other fields are those of its kind. */
+export interface Step {
   id: string;
-  make: 'portal';
-  /** Widths of the bays, left to right. */
-  bays: Expression[];
-  /** Height of the eaves above the bases. */
-  eaves: Expression;
-  roof: 'flat' | 'mono' | 'duo';
-  /** Slope of the roof; not used by a flat one. */
-  pitch?: Expression;
+  title?: string;
+  off?: boolean;
+  make?: string;
+  edit?: string;
+  at?: Written[];
+  turn?: Written;
+  [field: string]: unknown;
 }
 
 /** A section, material or support given by name, or by a name parameter. */
 export type NameReference = string | { parameter: string };
 
-/** What all members or nodes that match `where` get. Later rules win. */
+/** What all members or nodes that match get. Later rules win; see `rules/`, one kind a file. */
 export interface Rule {
   id: string;
   title?: string;
-  where: Expression;
-  set?: { section?: NameReference; material?: NameReference; lengths?: LengthsRule };
+  off?: boolean;
+  /** Condition on members, or on nodes: exactly one of the two. */
+  members?: Expression;
+  nodes?: Expression;
+  section?: NameReference;
+  material?: NameReference;
+  action?: 'frame' | 'axial' | 'tension-only' | 'compression-only';
+  roll?: Written;
+  lengths?: LengthsRule | 'buckling-analysis';
+  /** Condition on nodes that hold the compression flange sideways. */
+  restraints?: Expression;
+  group?: string;
+  deflection?: { limit: Written; from?: 'chord' | 'start' | 'end' };
   support?: SupportKind;
-  /** Released at all but one of the members that meet at the node. */
-  hinge?: Release[];
-  load?: LineLoadRule;
+  axes?: { x: Written[]; y?: Written[] };
+  hinge?: HingeRule;
+  at?: string;
+  load?: LoadRule;
+  area?: AreaRule;
+  train?: TrainRule;
+  mass?: Written;
 }
 
 /** Buckling lengths and the distance of lateral restraints that the checks take, see the frame model's `design`. */
-export type LengthsRule = Partial<Record<'Lcy' | 'Lcz' | 'LT' | 'LLT', Expression>>;
+export type LengthsRule = Partial<Record<'Lcy' | 'Lcz' | 'LT' | 'LLT', Written>>;
 
 /** A usual support, or by freedom `fixed` or an expression for a spring. */
-export type SupportKind = 'fixed' | 'pinned' | 'roller' | Partial<Record<Freedom, Expression>>;
+export type SupportKind = 'fixed' | 'pinned' | 'roller' | Partial<Record<string, Written>>;
 
-export interface LineLoadRule {
+/** Forces that are released, or with a spring each. */
+export type HingeRule = string[] | Record<string, Written>;
+
+export type LoadRule =
+  | {
+      case: string;
+      kind?: 'line';
+      axes?: 'global' | 'local';
+      direction: 'x' | 'y' | 'z';
+      /** Positive along the direction; two for start and end. */
+      q: Written | [Written, Written];
+      from?: Written;
+      to?: Written;
+      per?: 'length' | 'projected';
+    }
+  | { case: string; kind: 'point'; at: Written; axes?: 'global' | 'local'; F?: Written[]; M?: Written[] }
+  | { case: string; kind: 'temperature'; uniform?: Written; gradientY?: Written; gradientZ?: Written }
+  | { case: string; kind: 'pretension'; force: Written }
+  | { case: string; kind: 'node'; F?: Written[]; M?: Written[] }
+  | ({ case: string; kind: 'settlement' } & Partial<Record<'ux' | 'uy' | 'uz' | 'rx' | 'ry' | 'rz', Written>>);
+
+export interface AreaRule {
   case: string;
-  axes?: 'global' | 'local';
   direction: 'x' | 'y' | 'z';
-  /** Positive along the direction. */
-  q: Expression;
+  q: Written;
+  share?: 'two-way' | 'x' | 'y' | 'long' | 'short';
   per?: 'length' | 'projected';
+}
+
+export interface TrainRule {
+  case: string;
+  forces: WrittenList;
+  gaps: WrittenList;
+  direction?: string;
 }
 
 export interface DesignLoadCase {
   id: string;
   title: string;
-  nature: Nature;
+  category: LoadCategory;
+  /** Use of an imposed load (EN 1990 Table A1.1); of snow the altitude: low up to 1000 m. */
+  use?: 'A' | 'B' | 'C' | 'D' | 'E' | 'F' | 'G' | 'H';
+  altitude?: 'low' | 'high';
   /** Factor on own weight. */
   selfWeight?: number;
+  /** Cases that never act with this one. */
+  excludes?: string[];
 }
 
 export interface DesignCombination {
@@ -102,6 +172,12 @@ export interface DesignCombination {
   title?: string;
   state: 'strength' | 'service';
   factors: Record<string, number>;
+}
+
+/** Combinations made by a code's rule. */
+export interface Combine {
+  by: string;
+  states: ('strength' | 'service')[];
 }
 
 /** Something to vary, and its options. */
@@ -117,11 +193,14 @@ export interface Option {
   changes: Changes;
 }
 
-/** Changes to a design: parameter values, fields of steps, rules replaced (same id) or added. */
+/** A step or rule with the fields that change; an id that is not known yet is added. */
+export type Patch = { id: string; after?: string; off?: boolean } & Record<string, unknown>;
+
+/** Changes to a design: parameter values, fields of steps and rules by id, steps and rules added. */
 export interface Changes {
   parameters?: Record<string, string>;
-  steps?: Record<string, Partial<Omit<PortalStep, 'id' | 'make'>>>;
-  rules?: Rule[];
+  steps?: Patch[];
+  rules?: Patch[];
 }
 
 /** The design with one option of each choice, and perhaps other parameter values; stored as its differences. */
@@ -133,8 +212,16 @@ export interface Alternative {
   parameters?: Record<string, string>;
 }
 
-/** Where a generated node is. */
-export type Place = 'base' | 'eaves' | 'apex' | 'valley';
-
-/** What a generated member is. */
-export type Role = 'column' | 'rafter';
+/** A figure that alternatives are compared by; its kinds are in `compare/figures`. */
+export interface FigureSpec {
+  id: string;
+  title: string;
+  kind: string;
+  members?: Expression;
+  nodes?: Expression;
+  component?: string;
+  number?: number;
+  limit?: Written;
+  judgedBy?: 'strength' | 'service' | 'none';
+  rates?: Record<string, Written>;
+}

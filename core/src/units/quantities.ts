@@ -27,6 +27,11 @@ export const quantities = {
   area: { unit: 'cm²', expressionUnit: 'cm^2', factor: 1e4 },
   sectionModulus: { unit: 'cm³', expressionUnit: 'cm^3', factor: 1e6 },
   secondMoment: { unit: 'cm⁴', expressionUnit: 'cm^4', factor: 1e8 },
+  temperature: { unit: 'K', expressionUnit: 'K', factor: 1 },
+  temperatureGradient: { unit: 'K/m', expressionUnit: 'K/m', factor: 1 },
+  frequency: { unit: 'Hz', expressionUnit: 'Hz', factor: 1 },
+  time: { unit: 's', expressionUnit: 's', factor: 1 },
+  surface: { unit: 'm²', expressionUnit: 'm^2', factor: 1 },
   number: { unit: '', expressionUnit: '', factor: 1 },
 } as const satisfies Record<string, Quantity>;
 

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { DataSource } from 'typeorm';
 import { DesignRecordSchema } from './design-record.js';
+import { RevisionRecordSchema } from './revision-record.js';
 import { migrations } from './migrations/index.js';
 
 /** The database cannot be used; the message says why and what to do. The file was not changed. */
@@ -15,12 +16,12 @@ export class DatabaseProblem extends Error {}
  */
 export async function openDatabase(file: string): Promise<DataSource> {
   const path = resolve(file);
-  if (existsSync(path)) examine(path);
+  if (existsSync(path)) await copyBefore(path, examine(path));
   else makeFolder(path);
   const source = new DataSource({
     type: 'better-sqlite3',
     database: path,
-    entities: [DesignRecordSchema],
+    entities: [DesignRecordSchema, RevisionRecordSchema],
     migrations,
     migrationsRun: true,
     synchronize: false,
@@ -47,8 +48,24 @@ function makeFolder(path: string): void {
   }
 }
 
-/** Looks into an existing file before anything writes to it. */
-function examine(path: string): void {
+/** Copies a file that migrations will change, beside it: by the database itself, so that what is in its log is in the copy. */
+async function copyBefore(path: string, applied: readonly string[]): Promise<void> {
+  const pending = migrations.filter(({ name }) => !applied.includes(name));
+  if (applied.length === 0 || pending.length === 0) return;
+  const copy = `${path}.before-${pending[0]!.name}`;
+  if (existsSync(copy)) return;
+  const database = new Database(path, { readonly: true });
+  try {
+    await database.backup(copy);
+  } catch (error) {
+    throw unusable(path, error);
+  } finally {
+    database.close();
+  }
+}
+
+/** Looks into an existing file before anything writes to it. Returns the migrations that it has seen. */
+function examine(path: string): string[] {
   let database: Database.Database | undefined;
   try {
     database = new Database(path, { fileMustExist: true });
@@ -60,12 +77,13 @@ function examine(path: string): void {
     if (tables.length === 0) {
       const others = database.prepare('SELECT count(*) AS n FROM sqlite_master').get() as { n: number };
       if (others.n > 0) throw new Error('it belongs to another program');
-    } else {
-      const known = new Set(migrations.map((migration) => migration.name));
-      const applied = database.prepare('SELECT name FROM migrations').all() as { name: string }[];
-      const newer = applied.find(({ name }) => !known.has(name));
-      if (newer) throw new Error(`it was written by a newer version (${newer.name})`);
+      return [];
     }
+    const known = new Set(migrations.map((migration) => migration.name));
+    const applied = database.prepare('SELECT name FROM migrations').all() as { name: string }[];
+    const newer = applied.find(({ name }) => !known.has(name));
+    if (newer) throw new Error(`it was written by a newer version (${newer.name})`);
+    return applied.map(({ name }) => name);
   } catch (error) {
     throw unusable(path, error);
   } finally {

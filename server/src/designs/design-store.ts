@@ -1,13 +1,23 @@
+import { EventEmitter } from 'node:events';
 import { randomUUID } from 'node:crypto';
-import { IsNull, Not, type DataSource, type Repository } from 'typeorm';
+import { In, IsNull, LessThan, Not, type DataSource, type Repository } from 'typeorm';
 import type { Design } from '@hashira/core';
 import { DesignRecordSchema, type DesignRecord } from '../database/design-record.js';
+import { RevisionRecordSchema, type RevisionRecord } from '../database/revision-record.js';
 
 /** A design in the list. */
 export type DesignSummary = Pick<
   DesignRecord,
   'id' | 'title' | 'alternatives' | 'revision' | 'createdAt' | 'updatedAt'
 >;
+
+/** A revision in the list. */
+export type RevisionSummary = Pick<RevisionRecord, 'revision' | 'title' | 'savedAt' | 'name'>;
+
+/** Days for which deleted designs can be restored. */
+export const keepDeletedDays = 30;
+/** Newest revisions that are never thinned. */
+const keepRevisions = 100;
 
 /** What became of a change that named the revision it was based on. */
 export type ChangeOutcome =
@@ -18,9 +28,70 @@ export type ChangeOutcome =
 /** Designs in the database. Every change is one statement, so two clients never half-overwrite each other. */
 export class DesignStore {
   private readonly records: Repository<DesignRecord>;
+  private readonly history: Repository<RevisionRecord>;
+  private readonly saves = new EventEmitter();
 
   constructor(source: DataSource) {
     this.records = source.getRepository(DesignRecordSchema);
+    this.history = source.getRepository(RevisionRecordSchema);
+    // One listener an open page
+    this.saves.setMaxListeners(0);
+  }
+
+  /** Calls back with the revision of every save of a design. Returns how to stop. */
+  onSave(id: string, hear: (revision: number) => void): () => void {
+    this.saves.on(id, hear);
+    return () => void this.saves.off(id, hear);
+  }
+
+  /** Deleted designs, the one deleted last first. */
+  listDeleted(): Promise<(DesignSummary & Pick<DesignRecord, 'deletedAt'>)[]> {
+    return this.records.find({
+      select: { id: true, title: true, alternatives: true, revision: true, createdAt: true, updatedAt: true, deletedAt: true },
+      where: { deletedAt: Not(IsNull()) },
+      order: { deletedAt: 'DESC', id: 'ASC' },
+    });
+  }
+
+  /** Removes for good what was deleted more than 30 days before `now`, with its revisions. Returns how many. */
+  async purge(now = new Date()): Promise<number> {
+    const limit = new Date(now.getTime() - keepDeletedDays * 86_400_000).toISOString();
+    const result = await this.records.delete({ deletedAt: LessThan(limit) });
+    return result.affected ?? 0;
+  }
+
+  /** All revisions of a design without their documents, the latest first. */
+  revisions(id: string): Promise<RevisionSummary[]> {
+    return this.history.find({
+      select: { revision: true, title: true, savedAt: true, name: true },
+      where: { designId: id },
+      order: { revision: 'DESC' },
+    });
+  }
+
+  revision(id: string, revision: number): Promise<RevisionRecord | null> {
+    return this.history.findOneBy({ designId: id, revision });
+  }
+
+  /** Names a revision, or takes its name away; false where there is none. */
+  async nameRevision(id: string, revision: number, name: string | null): Promise<boolean> {
+    const result = await this.history.update({ designId: id, revision }, { name });
+    return result.affected === 1;
+  }
+
+  /**
+   * Thins a design's old revisions: the newest hundred stay, of older ones the last of each day; named ones always.
+   */
+  private async thin(id: string): Promise<void> {
+    const all = await this.revisions(id);
+    const days = new Set<string>();
+    const gone = all.slice(keepRevisions).filter(({ savedAt, name }) => {
+      const day = savedAt.slice(0, 10);
+      const last = !days.has(day);
+      days.add(day);
+      return !last && name === null;
+    });
+    if (gone.length > 0) await this.history.delete({ designId: id, revision: In(gone.map(({ revision }) => revision)) });
   }
 
   /** Designs that are not deleted, the one changed last first. */
@@ -55,13 +126,16 @@ export class DesignStore {
     return record;
   }
 
-  /** Stores a new revision if `revision` is still the current one. */
-  save(id: string, revision: number, design: Design): Promise<ChangeOutcome> {
-    return this.change(id, revision, {
-      ...columns(design),
-      revision: revision + 1,
-      updatedAt: new Date().toISOString(),
-    });
+  /** Stores a new revision if `revision` is still the current one; a document that is unchanged makes none. */
+  async save(id: string, revision: number, design: Design): Promise<ChangeOutcome> {
+    const next = columns(design);
+    const current = await this.find(id);
+    if (current?.revision === revision && current.document === next.document) return { kind: 'done', revision };
+    const outcome = await this.change(id, revision, { ...next, revision: revision + 1, updatedAt: new Date().toISOString() });
+    if (outcome.kind !== 'done') return outcome;
+    this.saves.emit(id, outcome.revision);
+    if (outcome.revision % 50 === 0) await this.thin(id);
+    return outcome;
   }
 
   /** Marks a design as deleted if `revision` is still the current one. */

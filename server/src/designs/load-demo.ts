@@ -3,7 +3,7 @@ import { ProblemError } from '@hashira/core';
 import { parseDesign } from '@hashira/core/validation';
 import type { DesignStore } from './design-store.js';
 
-const demos = ['slip-shed.json'];
+const demos = ['slip-shed.json', 'boat-hall.json'];
 
 /** Stores the demo designs in a database that never held a design; deleting them is not undone by a restart. */
 export async function loadDemo(store: DesignStore): Promise<number> {

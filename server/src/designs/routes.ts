@@ -1,9 +1,10 @@
 import { Router, json, type Request, type RequestHandler, type Response } from 'express';
 import type { Design } from '@hashira/core';
-import { validateDesign } from '@hashira/core/validation';
+import { parseDesign, validateDesign } from '@hashira/core/validation';
 import type { DesignRecord } from '../database/design-record.js';
+import type { RevisionRecord } from '../database/revision-record.js';
 import { HttpProblem } from '../http/problem-details.js';
-import type { ChangeOutcome, DesignStore } from './design-store.js';
+import { keepDeletedDays, type ChangeOutcome, type DesignStore } from './design-store.js';
 
 /** Largest design document that is accepted, bytes. */
 export const bodyLimit = 2 * 1024 * 1024;
@@ -22,6 +23,40 @@ export function designRoutes(store: DesignStore): Router {
 
   router.post('/', ...body, async (request, response) => {
     sendRecord(response.status(201), await store.create(designOf(request)));
+  });
+
+  router.get('/deleted', async (_request, response) => {
+    response.json({ keptDays: keepDeletedDays, designs: await store.listDeleted() });
+  });
+
+  router.get('/:id/events', async (request, response) => {
+    await existing(store, request);
+    streamSaves(store, idOf(request), request, response);
+  });
+
+  router.get('/:id/revisions', async (request, response) => {
+    await existing(store, request);
+    response.json(await store.revisions(idOf(request)));
+  });
+
+  router.get('/:id/revisions/:revision', async (request, response) => {
+    await existing(store, request);
+    const { revision, savedAt, name, document } = await existingRevision(store, request);
+    response.json({ id: idOf(request), revision, savedAt, name, document: currentDocument(document) });
+  });
+
+  router.put('/:id/revisions/:revision', ...body, async (request, response) => {
+    await existing(store, request);
+    const { revision } = await existingRevision(store, request);
+    await store.nameRevision(idOf(request), revision, nameOf(request));
+    response.json({ revision, name: nameOf(request) });
+  });
+
+  router.post('/:id/revisions/:revision/restore', async (request, response) => {
+    const { document } = await existingRevision(store, request);
+    const outcome = await store.save(idOf(request), basedOn(request), currentDocument(document));
+    done(outcome);
+    sendRecord(response, await existing(store, request));
   });
 
   router.get('/:id', async (request, response) => {
@@ -49,7 +84,7 @@ export function designRoutes(store: DesignStore): Router {
 
   router.post('/:id/duplicate', async (request, response) => {
     const record = await existing(store, request);
-    const design = JSON.parse(record.document) as Design;
+    const design = currentDocument(record.document);
     const titles = (await store.list()).map((summary) => summary.title);
     sendRecord(
       response.status(201),
@@ -148,6 +183,54 @@ function sendRecord(response: Response, record: DesignRecord): void {
     id: record.id,
     revision: record.revision,
     updatedAt: record.updatedAt,
-    document: JSON.parse(record.document) as Design,
+    document: currentDocument(record.document),
+  });
+}
+
+/** A stored document as one of the current version. */
+function currentDocument(text: string): Design {
+  const outcome = parseDesign(text);
+  if (outcome.ok) return outcome.value;
+  throw new HttpProblem(
+    500,
+    'unreadable-design',
+    'Unreadable design',
+    `The stored design cannot be read: ${outcome.problems[0]!.message} Restore one of its revisions.`,
+  );
+}
+
+async function existingRevision(store: DesignStore, request: Request): Promise<RevisionRecord> {
+  const text = String(request.params['revision']);
+  const record = /^\d{1,15}$/.test(text) ? await store.revision(idOf(request), Number(text)) : null;
+  if (record) return record;
+  throw new HttpProblem(
+    404,
+    'no-revision',
+    'No such revision',
+    `The design has no revision ${text.slice(0, 20)}; it may have been thinned.`,
+  );
+}
+
+/** The name in a body `{ "name": "…" }`; null takes it away. */
+function nameOf(request: Request): string | null {
+  const { name } = request.body as { name?: unknown };
+  if (name === null) return null;
+  if (typeof name === 'string' && name.trim() !== '' && name.length <= 200) return name.trim();
+  throw new HttpProblem(422, 'bad-name', 'Not a name', 'Send { "name": "…" } with 1 to 200 characters, or null.');
+}
+
+/** Tells every save of a design as a server-sent event, until the client goes. */
+function streamSaves(store: DesignStore, id: string, request: Request, response: Response): void {
+  response.writeHead(200, {
+    'Content-Type': 'text/event-stream',
+    // Compression would hold events back
+    'Cache-Control': 'no-store, no-transform',
+  });
+  response.write(': open\n\n');
+  const stop = store.onSave(id, (revision) => response.write(`data: ${JSON.stringify({ revision })}\n\n`));
+  const beat = setInterval(() => response.write(': here\n\n'), 20_000);
+  request.on('close', () => {
+    clearInterval(beat);
+    stop();
   });
 }

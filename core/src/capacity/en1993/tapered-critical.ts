@@ -68,13 +68,11 @@ export function outOfPlaneFactor(
   const G = square(size);
   const none = new Array<number>(terms).fill(0);
   const list = points(member, state, from, to);
-  // Slope of the flanges' distance, for the second derivative of φ·hs
-  const depth = (x: number) => member.sectionAt(x).h - member.sectionAt(x).tf;
-  const slope = (depth(to) - depth(from)) / L;
   for (const { x, weight, section: s, N, My } of list) {
     const { s: sine, d, dd } = waves(x - from, L);
     const hs = s.h - s.tf;
     const If = (s.tf * s.b ** 3) / 12;
+    const slope = depthSlope(member, x);
     // (φ·hs/2)'' = φ''·hs/2 + φ'·hs' with a depth that varies linearly
     const twist = dd.map((value, i) => (value * hs) / 2 + d[i]! * slope);
     for (const sign of [1, -1]) {
@@ -92,6 +90,14 @@ export function outOfPlaneFactor(
     add(G, angle, bow, weight * My);
   }
   return lowestFactor(K, G);
+}
+
+/** Slope of the flanges' distance at x; 0 where the section changes at once. */
+function depthSlope(member: PhysicalMember, x: number): number {
+  const reach = 1e-5 * member.length;
+  const depth = (at: number) => member.sectionAt(at).h - member.sectionAt(at).tf;
+  const slope = (depth(Math.min(member.length, x + reach)) - depth(Math.max(0, x - reach))) / (2 * reach);
+  return Math.abs(slope) < 1 ? slope : 0;
 }
 
 /** Critical factor of a tapered member for buckling in its plane, its ends held, under its own N. */

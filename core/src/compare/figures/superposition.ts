@@ -1,41 +1,40 @@
 import type { CalculationStep } from '../../capacity/index.js';
+import type { FrameState } from '../../analysis/index.js';
 import type { FigureSource } from './figure.js';
 
 /**
- * Steps that show a linear result as the sum of its load cases.
+ * Steps that show a result: as the sum of its load cases where the analysis is linear, else as the analysis of the combination.
  *
- * @param valueOf the result in one load case, by its number and factors that show it alone
- * @param formulaOf how it follows in one load case, in words or symbols
+ * @param valueOf the value in one state
+ * @param formulaOf how it follows in one state, in words or symbols
  */
-export function superpositionSteps(
-  source: FigureSource,
+export function resultSteps(
+  { forces }: FigureSource,
   symbol: string,
   unit: string,
   resultId: string,
-  valueOf: (loadCase: number, factors: Float64Array) => number,
-  formulaOf: (factors: Float64Array) => string = () => 'linear analysis of the load case, K·u = F',
+  valueOf: (state: FrameState) => number,
+  formulaOf: (state: FrameState) => string = () => 'analysis, K·u = F',
 ): CalculationStep[] {
-  const selection = source.selections.find((s) => s.id === resultId);
-  if (!selection) return [];
-  const steps: CalculationStep[] = [];
-  const terms: string[] = [];
-  let sum = 0;
-  source.frame.loadCases.forEach((loadCase, c) => {
+  const selection = forces.selections.find(({ id }) => id === resultId);
+  const whole = forces.states.get(resultId);
+  if (!selection || !whole) return [];
+  const value = valueOf(whole);
+  const alone = (from: string): CalculationStep => ({ symbol: `${symbol}(${resultId})`, value, unit, from });
+  if (selection.kind === 'case') return [alone(formulaOf(whole))];
+  const parts = forces.frame.loadCases.flatMap(({ id }, c) => {
     const factor = selection.factors[c]!;
-    if (factor === 0) return;
-    const alone = new Float64Array(selection.factors.length);
-    alone[c] = 1;
-    const value = valueOf(c, alone);
-    sum += factor * value;
-    terms.push(`${factor}·${loadCase.id}`);
-    steps.push({
-      symbol: `${symbol}(${loadCase.id})`,
-      value,
-      unit,
-      from: formulaOf(alone),
-    });
+    const state = forces.states.get(id);
+    return factor === 0 || !state ? [] : [{ id, factor, state }];
   });
-  if (selection.kind === 'combination')
-    steps.push({ symbol: `${symbol}(${resultId})`, value: sum, unit, from: terms.join(' + ') });
-  return steps;
+  const sum = parts.reduce((total, { factor, state }) => total + factor * valueOf(state), 0);
+  if (forces.order === 2)
+    return [alone(`second-order analysis under ${resultId}, equilibrium on the displaced structure; ${formulaOf(whole)}`)];
+  // Tension-only members make the sum differ from the whole
+  if (parts.length === 0 || Math.abs(sum - value) > 1e-6 * Math.max(Math.abs(value), 1e-9))
+    return [alone(`analysis under ${resultId} with the members that act; ${formulaOf(whole)}`)];
+  return [
+    ...parts.map(({ id, state }) => ({ symbol: `${symbol}(${id})`, value: valueOf(state), unit, from: formulaOf(state) })),
+    alone(parts.map(({ id, factor }) => `${factor}·${id}`).join(' + ')),
+  ];
 }

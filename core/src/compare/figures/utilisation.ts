@@ -1,29 +1,24 @@
-import { memberChecker } from '../checker.js';
-import type { Figure, FigureResult } from './figure.js';
-import { worse } from './figure.js';
+import { checkedSteps } from '../../capacity/index.js';
+import { membersOf, worse, type FigureKind, type FigureResult } from './figure.js';
 
-/** Greatest utilisation of any member over all strength combinations. */
-export const utilisation: Figure = {
-  id: 'utilisation',
+/** Greatest utilisation of the members that are covered, over all strength combinations. */
+export const utilisation: FigureKind = {
+  kind: 'utilisation',
   title: 'Utilisation',
-  quantity: 'number',
+  needs: 'checks',
   signed: false,
+  limitIs: 'most',
   judgedBy: 'strength',
-  compute({ checks }) {
+  components: [],
+  quantity: () => 'number',
+  compute(source, spec) {
+    const chosen = spec.members === undefined ? undefined : new Set(membersOf(source, spec).map((m) => source.forces.frame.memberIds[m]!));
     let worst: FigureResult | undefined;
-    for (const { member, governs } of checks)
-      if (governs)
-        worst = worse(worst, {
-          value: governs.utilisation,
-          result: governs.combination,
-          member,
-          x: governs.x,
-        });
+    for (const { member, of, governs } of source.checks ?? []) {
+      if (!governs || (chosen && !of.some((id) => chosen.has(id)))) continue;
+      worst = worse(worst, { value: governs.utilisation, result: governs.combination, member, x: governs.x });
+    }
     return worst;
   },
-  trace(source, { member }) {
-    const checker = memberChecker(source);
-    const index = checker.members.findIndex(({ id }) => id === member);
-    return index < 0 ? [] : [...(checker.check(index, { steps: true }).governs?.steps ?? [])];
-  },
+  trace: ({ checker }, _, { member }) => (checker && member !== undefined ? checkedSteps(checker, member) : []),
 };

@@ -1,24 +1,6 @@
 import type { Alternative, Design } from '../types.js';
+import { freeId, freeTitle } from './ids.js';
 import { changeAlternative } from './parameters.js';
-
-/** A free id made from a title: `Fixed bases` → `fixed-bases`, `fixed-bases-2` … */
-export function freeId(title: string, taken: readonly string[]): string {
-  const plain =
-    title
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '') || 'alternative';
-  let id = plain;
-  for (let n = 2; taken.includes(id); n++) id = `${plain}-${n}`;
-  return id;
-}
-
-/** A title that no alternative has yet: `Fixed bases`, `Fixed bases 2` … */
-export function freeTitle(title: string, taken: readonly string[]): string {
-  let free = title;
-  for (let n = 2; taken.includes(free); n++) free = `${title} ${n}`;
-  return free;
-}
 
 /** Adds a copy of an alternative behind it. */
 export function duplicateAlternative(
@@ -35,6 +17,7 @@ export function duplicateAlternative(
   const newId = freeId(
     newTitle,
     design.alternatives.map((a) => a.id),
+    'alternative',
   );
   const alternatives = [...design.alternatives];
   alternatives.splice(index + 1, 0, { ...original, id: newId, title: newTitle });
@@ -50,6 +33,7 @@ export function addAlternative(design: Design, title = 'New alternative'): { des
   const id = freeId(
     newTitle,
     design.alternatives.map((a) => a.id),
+    'alternative',
   );
   const picks = Object.fromEntries(design.choices.map((c) => [c.id, c.options[0]!.id]));
   return {

@@ -7,5 +7,41 @@ export {
   renameAlternative,
   setReference,
 } from './alternatives.js';
-export { dropOwnParameter, setOwnParameter, setParameter } from './parameters.js';
-export { setRule, setStep, setTitle } from './steps.js';
+export {
+  addAllCombinations,
+  addChoice,
+  addOption,
+  recordIntoOption,
+  removeChoice,
+  removeOption,
+  renameChoice,
+  renameOption,
+  setOptionChanges,
+} from './choices.js';
+export { usesOf, type ExpressionPlace } from './expressions.js';
+export { addFigure, moveFigure, removeFigure, setFigure } from './figures.js';
+export { freeId, freeTitle } from './ids.js';
+export {
+  addCombination,
+  addLoadCase,
+  listCombinations,
+  removeCombination,
+  removeLoadCase,
+  setCombination,
+  setCombine,
+  setFactor,
+  setLoadCase,
+} from './loads.js';
+export {
+  addParameter,
+  dropOwnParameter,
+  removeParameter,
+  renameParameter,
+  setOwnParameter,
+  setParameter,
+  setParameterFields,
+  setValue,
+} from './parameters.js';
+export { addRule, moveRule, removeRule, setRule } from './rules.js';
+export { addSection, removeSection, setAnalysis, setCode, setTitle } from './settings.js';
+export { addStep, duplicateStep, moveStep, removeStep, setStep, setStepField, switchStep } from './steps.js';

@@ -1,20 +1,49 @@
-import type { Design, PortalStep, Rule } from '../types.js';
+import type { Design, Step } from '../types.js';
+import { freeId } from './ids.js';
+import { changed, movedTo, withFields, withItem, without } from './lists.js';
 
-/** Changes fields of a step, for all alternatives. */
-export function setStep(
-  design: Design,
-  id: string,
-  fields: Partial<Omit<PortalStep, 'id' | 'make'>>,
-): Design {
-  return { ...design, steps: design.steps.map((s) => (s.id === id ? { ...s, ...fields } : s)) };
+/** Sets fields of a step; `undefined` takes a field away. */
+export function setStep(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {
+  return { ...design, steps: changed(design.steps, id, (step) => withFields(step, fields)) };
 }
 
-/** Replaces a rule by one with the same id. */
-export function setRule(design: Design, rule: Rule): Design {
-  return { ...design, rules: design.rules.map((r) => (r.id === rule.id ? rule : r)) };
+/** Sets one field within a step by its path, such as `bays/0` or `deck/height`. */
+export function setStepField(design: Design, id: string, path: string, value: unknown): Design {
+  return { ...design, steps: changed(design.steps, id, (step) => withPath(step, path.split('/'), value)) };
 }
 
-/** Renames the design. */
-export function setTitle(design: Design, title: string): Design {
-  return { ...design, title };
+function withPath<T extends object>(object: T, path: readonly string[], value: unknown): T {
+  const [key, ...rest] = path as [string, ...string[]];
+  const own = (object as Record<string, unknown>)[key];
+  const next = rest.length === 0 ? value : withPath(typeof own === 'object' && own !== null ? own : {}, rest, value);
+  if (Array.isArray(object)) return (object as unknown[]).map((item, i) => (i === Number(key) ? next : item)) as unknown as T;
+  return withFields(object, { [key]: next });
+}
+
+/** Adds a step at a place of the recipe, at the end without one. */
+export function addStep(design: Design, step: Step, index?: number): Design {
+  return { ...design, steps: withItem(design.steps, step, index) };
+}
+
+/** Adds a copy of a step behind it. */
+export function duplicateStep(design: Design, id: string): { design: Design; id: string } {
+  const index = design.steps.findIndex((step) => step.id === id);
+  const step = design.steps[index]!;
+  const copy = { ...step, id: freeId(id, design.steps.map((one) => one.id)) };
+  return { design: addStep(design, copy, index + 1), id: copy.id };
+}
+
+/** Removes a step; what refers to it stays and is reported. */
+export function removeStep(design: Design, id: string): Design {
+  return { ...design, steps: without(design.steps, id) };
+}
+
+/** Moves a step to another place of the recipe. */
+export function moveStep(design: Design, id: string, index: number): Design {
+  return { ...design, steps: movedTo(design.steps, id, index) };
+}
+
+/** Switches a step on or off. */
+export function switchStep(design: Design, id: string, on: boolean): Design {
+  return setStep(design, id, { off: on ? undefined : true });
 }

@@ -5,49 +5,35 @@ import {
   ElementRef,
   afterNextRender,
   computed,
+  effect,
   inject,
   signal,
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  figures,
-  setReference,
-  type Calculated,
-  type Figure,
-  type FigureId,
-  type FigureResult,
-} from '@hashira/core';
+import { fitView, setReference, standardViews, type FigureSummary, type View } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { extentOf, fitCamera, union, type Camera, type Extent } from '../stage/camera';
-import { StageComponent } from '../stage/stage.component';
-import { differenceText, figureExact, figurePlace, figureText, figureTrace } from '../shared/figure-text';
+import { Calculation } from '../calculation/calculation.service';
 import { StageBarComponent } from '../shared/stage-bar.component';
-import { stageContent } from '../shared/stage-content';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
+import { differenceText, figureExact, figureText, limitText, statusWords } from '../shared/values';
+import { StageComponent } from '../stage/stage.component';
+import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 import { FiguresChartComponent, type ChartSeries } from './figures-chart.component';
 
 /** Free space around a frame on its stage, px: room for values and reactions. */
-const margins = { left: 84, right: 84, top: 44, bottom: 78 };
+const margins = { left: 84, right: 84, top: 54, bottom: 78 };
 /** Height of a stage's heading, px. */
 const headHeight = 26;
 
-/** Alternatives as equal stages, with one camera, one scale and one load case, over one table and a chart. */
+/** Alternatives as equal stages, with one view, one scale and one load case, over one table and a chart. */
 @Component({
   selector: 'app-comparison-screen',
-  imports: [
-    FormsModule,
-    Select,
-    SelectButton,
-    StageComponent,
-    StageBarComponent,
-    TracePanelComponent,
-    FiguresChartComponent,
-  ],
+  imports: [FormsModule, Select, SelectButton, StageComponent, StageBarComponent, TracePanelComponent, FiguresChartComponent],
   templateUrl: './comparison-screen.component.html',
   styleUrl: './comparison-screen.component.css',
   providers: [TraceService],
@@ -56,26 +42,30 @@ const headHeight = 26;
 export class ComparisonScreenComponent {
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
+  private readonly calculation = inject(Calculation);
   private readonly traces = inject(TraceService);
 
   /** Figures at their worst over the combinations that judge them, or under the shown loads only. */
   protected readonly basis = signal<'governing' | 'shown'>('governing');
-  protected readonly first = signal<FigureId>('utilisation');
-  protected readonly second = signal<FigureId>('sway');
-  /** The camera after a user moved it; until then every frame is shown whole. */
-  private readonly moved = signal<Camera | undefined>(undefined);
+  private readonly chosenFirst = signal<string | undefined>(undefined);
+  private readonly chosenSecond = signal<string | undefined>(undefined);
+  /** Figures under the shown loads alone, by alternative. */
+  private readonly alone = signal<ReadonlyMap<string, readonly FigureSummary[]>>(new Map());
+  /** The view after a user moved it; until then every frame is shown whole. */
+  private readonly moved = signal<View | undefined>(undefined);
   protected readonly stageSize = signal({ width: 300, height: 200 });
   /** Size of all stages together, px. */
   private readonly area = signal({ width: 1280, height: 400 });
   private readonly stages = viewChild.required<ElementRef<HTMLElement>>('stages');
 
-  protected readonly figureOptions = figures.map(({ id, title }) => ({ id, title }));
+  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly figureOptions = computed(() => this.design().figures.map(({ id, title }) => ({ id, title })));
+  protected readonly first = computed(() => this.chosenFirst() ?? this.figureOptions()[0]?.id ?? '');
+  protected readonly second = computed(() => this.chosenSecond() ?? this.figureOptions()[1]?.id ?? '');
   protected readonly bases = computed(() => [
     { label: 'worst of combinations', value: 'governing' },
     { label: `${this.view.resultId()} only`, value: 'shown' },
   ]);
-  protected readonly design = computed(() => this.workspace.state()!.design);
-  protected readonly layers = computed(() => ({ ...this.view.layers(), dimensions: false }));
 
   constructor() {
     const observer = new ResizeObserver(([entry]) => {
@@ -84,112 +74,121 @@ export class ComparisonScreenComponent {
     });
     afterNextRender(() => observer.observe(this.stages().nativeElement));
     inject(DestroyRef).onDestroy(() => observer.disconnect());
+    effect(() => {
+      this.workspace.results();
+      void this.traces.refresh();
+      if (this.basis() === 'shown') void this.askAlone(this.view.resultId());
+    });
+    effect(() => {
+      this.view.direction();
+      this.moved.set(undefined);
+    });
   }
 
-  private readonly extents = computed(() =>
-    [...this.workspace.results().alternatives.values()].flatMap((result): Extent[] => {
-      const built = result.ok ? result.value.built : result.built;
-      return built ? [extentOf(built.model.nodes.flatMap((n) => [n.x, 0, n.z]))] : [];
-    }),
-  );
+  private async askAlone(result: string): Promise<void> {
+    const found = await Promise.all(
+      this.design().alternatives.map(async ({ id }) => [id, (await this.calculation.ask(id, 'alone', { result })) ?? []] as const),
+    );
+    this.alone.set(new Map(found));
+  }
+
+  private readonly points = computed(() => [...this.workspace.results().alternatives.values()].flatMap(({ scene }) => (scene ? [...scene.points] : [])));
+  private readonly direction = computed(() => standardViews[this.view.solid() ? this.view.direction() : 'front']);
 
   protected readonly camera = computed(() => {
-    const moved = this.moved();
-    if (moved) return moved;
-    const extents = this.extents();
-    if (extents.length === 0) return undefined;
-    return fitCamera(extents.reduce(union), this.stageSize(), margins);
+    const points = this.points();
+    return this.moved() ?? (points.length > 0 ? fitView(points, this.direction(), this.stageSize(), margins) : undefined);
   });
 
-  /** Stages in as many rows as draw the frames largest. */
+  /** Stages in as many rows as draw the frames largest; none is left empty where that costs little. */
   protected readonly columnCount = computed(() => {
     const { width, height } = this.area();
     const count = this.design().alternatives.length;
-    const extents = this.extents();
-    if (extents.length === 0) return count;
-    const whole = extents.reduce(union);
+    const points = this.points();
+    if (points.length === 0) return count;
     const scaleWith = (columns: number): number => {
       const rows = Math.ceil(count / columns);
-      return fitCamera(whole, { width: width / columns, height: height / rows - headHeight }, margins).scale;
+      const size = { width: width / columns, height: height / rows - headHeight };
+      const empty = columns * rows - count;
+      return fitView(points, this.direction(), size, margins).scale * (1 - 0.2 * Math.min(1, empty));
     };
     let best = count;
-    for (let columns = count; columns >= 1; columns--)
-      if (scaleWith(columns) > scaleWith(best) * 1.001) best = columns;
+    for (let columns = count; columns >= 1; columns--) if (scaleWith(columns) > scaleWith(best) * 1.001) best = columns;
     return best;
   });
 
   protected readonly columns = computed(() =>
     this.design().alternatives.map((alternative) => {
-      const result = this.workspace.results().alternatives.get(alternative.id);
-      return {
-        alternative,
-        calculated: result?.ok ? result.value : undefined,
-        problems: result && !result.ok ? result.problems : [],
-        content: stageContent(result, this.view.resultId(), this.layers(), this.view.scales()),
-      };
+      const known = this.workspace.results().alternatives.get(alternative.id);
+      const { scene, summary } = known ?? {};
+      const content: StageContent | undefined = scene && { scene, layers: this.view.layers(), scales: this.view.scales(), dimensions: false };
+      const loud = summary !== undefined && ['fail', 'not covered', 'needs second order'].includes(summary.status);
+      return { alternative, summary, problems: summary?.problems ?? [], content, status: loud ? statusWords[summary.status]! : '' };
     }),
   );
 
+  /** Figures of each alternative, in the order of the design. */
   private readonly values = computed(() =>
-    figures.map((figure) => ({
-      figure,
-      results: this.columns().map(({ calculated }) => calculated && this.resultOf(figure, calculated)),
+    this.design().figures.map(({ id, title }) => ({
+      id,
+      title,
+      cells: this.columns().map(({ alternative, summary }) => {
+        const list = this.basis() === 'governing' ? summary?.figures : this.alone().get(alternative.id);
+        return list?.find((figure) => figure.id === id);
+      }),
     })),
   );
 
   protected readonly rows = computed(() => {
     const reference = this.design().alternatives.findIndex((a) => a.id === this.design().reference);
-    return this.values().map(({ figure, results }) => ({
-      figure,
-      cells: results.map((result, i) => ({
-        result,
-        column: i,
-        text: figureText(figure, result),
-        exact: figureExact(figure, result),
-        place: figurePlace(result),
-        difference: i === reference ? '' : differenceText(result, results[reference]),
-        over: figure.id === 'utilisation' && (result?.value ?? 0) > 1,
+    return this.values().map(({ id, title, cells }) => ({
+      id,
+      title,
+      limit: cells.map((cell) => (cell ? limitText(cell) : '')).find((text) => text !== '') ?? '',
+      cells: cells.map((figure, column) => ({
+        column,
+        figure,
+        text: figure ? figureText(figure) : '–',
+        exact: figure ? figureExact(figure) : 'not known',
+        place: figure?.place ?? '',
+        difference: column === reference ? '' : differenceText(figure, cells[reference]),
+        over: figure?.status === 'fail',
       })),
     }));
   });
 
   protected readonly chart = computed((): { names: string[]; series: ChartSeries[] } => {
-    const series = [this.first(), this.second()].map((id): ChartSeries => {
-      const row = this.values().find(({ figure }) => figure.id === id)!;
-      return {
-        title: row.figure.title,
-        quantity: row.figure.quantity,
-        values: row.results.map((r) => r?.value),
-      };
+    const series = [this.first(), this.second()].flatMap((id): ChartSeries[] => {
+      const row = this.values().find((one) => one.id === id);
+      const known = row?.cells.find((cell) => cell !== undefined);
+      return row && known ? [{ title: row.title, quantity: known.quantity, values: row.cells.map((cell) => cell?.value) }] : [];
     });
     return { names: this.design().alternatives.map((a) => a.title), series };
   });
 
-  private resultOf(figure: Figure, calculated: Calculated): FigureResult | undefined {
-    if (this.basis() === 'governing') return calculated.governing[figure.id];
-    const selection = calculated.selections.filter((s) => s.id === this.view.resultId());
-    return figure.compute(calculated, selection);
+  protected setFirst(id: string): void {
+    this.chosenFirst.set(id);
+  }
+
+  protected setSecond(id: string): void {
+    this.chosenSecond.set(id);
   }
 
   protected setReference(id: string): void {
     this.workspace.apply((design) => setReference(design, id));
   }
 
-  protected setCamera(camera: Camera): void {
-    this.moved.set(camera);
+  protected setCamera(view: View): void {
+    this.moved.set(view);
   }
 
   protected fitAll(): void {
     this.moved.set(undefined);
   }
 
-  protected trace(figure: Figure, column: number): void {
-    this.traces.open.set(() => {
-      const { alternative, calculated } = this.columns()[column] ?? {};
-      const result = calculated && this.resultOf(figure, calculated);
-      return calculated && result && alternative
-        ? figureTrace(figure, alternative.title, calculated, result)
-        : undefined;
-    });
+  protected trace(figure: string, column: number): void {
+    const { alternative, summary } = this.columns()[column]!;
+    const shown = this.basis() === 'shown' ? { result: this.view.resultId() } : {};
+    this.traces.open({ kind: 'figure', alternative: alternative.id, title: alternative.title, figure, ...shown, code: summary?.code ?? '' });
   }
 }

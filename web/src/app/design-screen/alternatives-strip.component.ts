@@ -9,34 +9,26 @@ import {
 import {
   addAlternative,
   duplicateAlternative,
-  figures,
+  fitView,
   insertAlternative,
   removeAlternative,
   renameAlternative,
   setReference,
+  standardViews,
   type Alternative,
   type Design,
-  type FigureId,
 } from '@hashira/core';
 import { MessageService, type MenuItem } from 'primeng/api';
 import { Menu } from 'primeng/menu';
-import { extentOf, fitCamera, union, type Extent } from '../stage/camera';
-import { StageCanvasComponent } from '../stage/stage-canvas.component';
-import type { StageScene } from '../stage/scene';
 import { EditableTextComponent } from '../shared/editable-text.component';
-import { figureExact, figureText } from '../shared/figure-text';
-import { stageContent } from '../shared/stage-content';
+import { figureExact, figureText, statusWords } from '../shared/values';
+import { StageCanvasComponent } from '../stage/stage-canvas.component';
+import type { Sheet } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 
 const thumbnail = { width: 116, height: 74 };
-const edge = { left: 22, right: 22, top: 18, bottom: 14 };
-const telling: FigureId[] = ['utilisation', 'sway', 'mass'];
-const shortNames: Partial<Record<FigureId, string>> = {
-  utilisation: 'utilised',
-  sway: 'sway',
-  mass: 'steel',
-};
+const edge = { left: 14, right: 14, top: 14, bottom: 14 };
 
 /** The alternatives along the bottom: each with its own frame, live, and its three most telling numbers. */
 @Component({
@@ -55,33 +47,30 @@ export class AlternativesStripComponent {
   protected readonly design = computed(() => this.workspace.state()!.design);
   protected readonly selected = computed(() => this.workspace.selectedAlternative(this.design()).id);
 
-  /** One camera for all thumbnails, so that their sizes compare. */
-  private readonly camera = computed(() => {
-    const extents = [...this.workspace.results().alternatives.values()].flatMap((result): Extent[] => {
-      const built = result.ok ? result.value.built : result.built;
-      return built ? [extentOf(built.model.nodes.flatMap((n) => [n.x, 0, n.z]))] : [];
-    });
-    return extents.length > 0 ? fitCamera(extents.reduce(union), thumbnail, edge) : undefined;
+  /** One view for all thumbnails, so that their sizes compare. */
+  private readonly commonView = computed(() => {
+    const points = [...this.workspace.results().alternatives.values()].flatMap(({ scene }) => (scene ? [...scene.points] : []));
+    const direction = this.view.solid() ? standardViews.oblique : standardViews.front;
+    return points.length > 0 ? fitView(points, direction, thumbnail, edge) : undefined;
   });
 
   protected readonly cards = computed(() => {
-    const results = this.workspace.results().alternatives;
+    const { alternatives } = this.workspace.results();
     return this.design().alternatives.map((alternative) => {
-      const result = results.get(alternative.id);
+      const summary = alternatives.get(alternative.id)?.summary;
+      const failed = (summary?.problems.length ?? 0) > 0;
       return {
         alternative,
-        scene: this.sceneOf(alternative),
-        numbers: telling.map((id) => {
-          const figure = figures.find((f) => f.id === id)!;
-          const value = result?.ok ? result.value.governing[id] : undefined;
-          return {
-            name: shortNames[id] ?? figure.title,
-            text: figureText(figure, value),
-            exact: figureExact(figure, value),
-            over: id === 'utilisation' && (value?.value ?? 0) > 1,
-          };
-        }),
-        problem: result && !result.ok ? (result.problems[0]?.message ?? '') : '',
+        sheet: this.sheetOf(alternative),
+        numbers: (summary?.figures ?? []).slice(0, 3).map((figure) => ({
+          name: figure.title,
+          text: figureText(figure),
+          exact: figureExact(figure),
+          over: figure.status === 'fail',
+        })),
+        status: summary && !failed && summary.status !== 'pass' ? statusWords[summary.status]! : '',
+        loud: summary !== undefined && ['fail', 'not covered', 'needs second order'].includes(summary.status),
+        problem: failed ? (summary!.problems[0]?.message ?? '') : '',
       };
     });
   });
@@ -99,16 +88,11 @@ export class AlternativesStripComponent {
     });
   }
 
-  private sceneOf(alternative: Alternative): StageScene | undefined {
-    const camera = this.camera();
-    const layers = { ...this.view.layers(), reactions: false, loads: false, dimensions: false };
-    const content = stageContent(
-      this.workspace.results().alternatives.get(alternative.id),
-      this.view.resultId(),
-      layers,
-      this.view.scales(),
-    );
-    return content && camera ? { ...content, camera, size: thumbnail, phase: 1, thumbnail: true } : undefined;
+  private sheetOf(alternative: Alternative): Sheet | undefined {
+    const scene = this.workspace.results().alternatives.get(alternative.id)?.scene;
+    const view = this.commonView();
+    const layers = this.view.layers().filter((layer) => layer !== 'loads' && layer !== 'reactions' && layer !== 'axes');
+    return scene && view ? { scene, layers, scales: this.view.scales(), dimensions: false, view, size: thumbnail, phase: 1, thumbnail: true } : undefined;
   }
 
   protected menuItems(alternative: Alternative, title: EditableTextComponent): MenuItem[] {

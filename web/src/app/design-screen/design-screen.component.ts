@@ -1,28 +1,34 @@
-import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
-import { setOwnParameter, setParameter, significant } from '@hashira/core';
-import type { DimensionChange } from '../stage/dimension-label.component';
-import { StageComponent } from '../stage/stage.component';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import {
+  forceNames,
+  formatNumber,
+  formatWithUnit,
+  setAnalysis,
+  setStepField,
+  setValue,
+  significant,
+  toExpression,
+  type Design,
+  type Reading,
+} from '@hashira/core';
+import { Calculation } from '../calculation/calculation.service';
 import { StageBarComponent } from '../shared/stage-bar.component';
-import { stageContent } from '../shared/stage-content';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
+import { statusWords } from '../shared/values';
+import type { DimensionChange } from '../stage/dimension-label.component';
+import { StageComponent, type PointedPlace, type Readout } from '../stage/stage.component';
+import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 import { AlternativesStripComponent } from './alternatives-strip.component';
+import { LeavesComponent } from './leaves.component';
 import { LedgerComponent } from './ledger.component';
-import { RecipePanelComponent } from './recipe-panel.component';
 
-/** The design screen: recipe, stage, ledger, and the strip of alternatives. */
+/** The design screen: the leaves, stage, ledger, and the strip of alternatives. */
 @Component({
   selector: 'app-design-screen',
-  imports: [
-    RecipePanelComponent,
-    StageComponent,
-    StageBarComponent,
-    LedgerComponent,
-    AlternativesStripComponent,
-    TracePanelComponent,
-  ],
+  imports: [LeavesComponent, StageComponent, StageBarComponent, LedgerComponent, AlternativesStripComponent, TracePanelComponent],
   templateUrl: './design-screen.component.html',
   styleUrl: './design-screen.component.css',
   providers: [TraceService],
@@ -31,56 +37,102 @@ import { RecipePanelComponent } from './recipe-panel.component';
 export class DesignScreenComponent {
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
+  private readonly calculation = inject(Calculation);
+  private readonly traces = inject(TraceService);
   private readonly stage = viewChild(StageComponent);
 
   protected readonly design = computed(() => this.workspace.state()!.design);
   protected readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
-  protected readonly result = computed(() =>
-    this.workspace.results().alternatives.get(this.alternative().id),
-  );
-  protected readonly calculated = computed(() => {
-    const result = this.result();
-    return result?.ok ? result.value : undefined;
+  protected readonly known = computed(() => this.workspace.results().alternatives.get(this.alternative().id));
+  protected readonly summary = computed(() => this.known()?.summary);
+  protected readonly problems = computed(() => this.summary()?.problems ?? []);
+  protected readonly content = computed((): StageContent | undefined => {
+    const scene = this.known()?.scene;
+    return scene && { scene, layers: this.view.layers(), scales: this.view.scales(), dimensions: true };
   });
-  protected readonly problems = computed(() => {
-    const result = this.result();
-    return result && !result.ok ? result.problems : [];
+  /** The drawing is of the last state that could be built. */
+  protected readonly older = computed(() => this.problems().length > 0 && this.summary()?.built === false);
+  protected readonly status = computed(() => {
+    const summary = this.summary();
+    if (!summary || this.problems().length > 0) return undefined;
+    return { ...summary, words: statusWords[summary.status]!, alpha: summary.alphaCr === undefined ? '' : significant(summary.alphaCr) };
   });
-  protected readonly content = computed(() =>
-    stageContent(this.result(), this.view.resultId(), this.view.layers(), this.view.scales()),
-  );
-  /** Dimensions whose expression is just a parameter can be changed on the stage. */
-  protected readonly live = computed(
-    () => new Set(this.design().parameters.flatMap((p) => (p.kind === 'quantity' ? [p.name] : []))),
-  );
-  protected readonly resultTitle = computed(() => {
-    const id = this.view.resultId();
-    const all = [...this.design().loadCases, ...this.design().combinations];
-    return `${id} ${all.find((r) => r.id === id)?.title ?? ''}`;
+
+  private readonly place = signal<PointedPlace | undefined>(undefined);
+  private readonly reading = signal<Reading | undefined>(undefined);
+  private asking = false;
+  protected readonly readout = computed((): Readout | undefined => {
+    const reading = this.reading();
+    return reading && readoutOf(reading, this.view.solid());
   });
+
+  constructor() {
+    effect(() => {
+      this.known();
+      this.view.resultId();
+      void this.traces.refresh();
+      void this.read();
+    });
+  }
+
+  protected point(place: PointedPlace | undefined): void {
+    this.place.set(place);
+    void this.read();
+  }
+
+  /** Asks for the values at the place that is pointed at; one question at a time, the latest place last. */
+  private async read(): Promise<void> {
+    if (this.asking) return;
+    this.asking = true;
+    let place = this.place();
+    for (;;) {
+      const reading = place && (await this.calculation.ask(this.alternative().id, 'reading', place));
+      this.reading.set(this.place() ? reading : undefined);
+      if (this.place() === place) break;
+      place = this.place();
+    }
+    this.asking = false;
+  }
 
   /** Own weight acts but is not drawn: it is said. */
   protected readonly ownWeight = computed(() => {
     const id = this.view.resultId();
-    const combination = this.design().combinations.find((c) => c.id === id);
-    const factor = this.design().loadCases.reduce(
-      (sum, c) =>
-        sum + (c.selfWeight ?? 0) * (combination ? (combination.factors[c.id] ?? 0) : c.id === id ? 1 : 0),
+    const { loadCases, combinations } = this.design();
+    const factors = combinations.find((c) => c.id === id)?.factors;
+    const factor = loadCases.reduce(
+      (sum, c) => sum + (c.selfWeight ?? 0) * (factors ? (Object.hasOwn(factors, c.id) ? factors[c.id]! : 0) : c.id === id ? 1 : 0),
       0,
     );
     return factor === 0 ? '' : `and own weight × ${significant(factor)}`;
   });
 
-  protected changeDimension({ parameter, expression, gesture }: DimensionChange): void {
+  protected changeDimension({ dimension, expression, gesture }: DimensionChange): void {
+    const { written, step, field, value } = dimension;
     const { id, parameters } = this.alternative();
-    const own = parameters?.[parameter] !== undefined;
-    this.workspace.apply(
-      (design) =>
-        own
-          ? setOwnParameter(design, id, parameter, expression)
-          : setParameter(design, parameter, expression),
-      gesture ? `parameter ${parameter}` : undefined,
-    );
+    const named = typeof written === 'string' && this.design().parameters.some((p) => p.name === written) ? written : undefined;
+    if (named === undefined) {
+      if (gesture && !(Number.parseFloat(expression) > 0) && value > 0) return;
+      this.workspace.apply((design) => setStepField(design, step, field, expression), gesture ? `step ${step} ${field}` : undefined);
+      return;
+    }
+    const own = this.workspace.scope() === 'one' || (parameters !== undefined && Object.hasOwn(parameters, named));
+    const text = gesture ? this.withinRange(named, expression) : expression;
+    this.workspace.apply((design: Design) => setValue(design, named, text, own ? id : undefined), gesture ? `parameter ${named}` : undefined);
+  }
+
+  /** What a hand drags stays within the parameter's range. */
+  private withinRange(name: string, expression: string): string {
+    const range = this.summary()?.parameters[name];
+    const parameter = this.design().parameters.find((p) => p.name === name);
+    if (!range || parameter?.kind !== 'quantity') return expression;
+    const factor = parameter.quantity === 'angle' ? Math.PI / 180 : 1;
+    const value = Number.parseFloat(expression) * factor;
+    const kept = Math.min(range.max ?? Infinity, Math.max(range.min ?? -Infinity, value));
+    return kept === value ? expression : toExpression(kept, parameter.quantity === 'angle' ? 'angle' : 'length');
+  }
+
+  protected useSecondOrder(): void {
+    this.workspace.apply((design) => setAnalysis(design, { order: 2, imperfections: true }));
   }
 
   protected zoom(factor: number): void {
@@ -90,4 +142,16 @@ export class DesignScreenComponent {
   protected fitAll(): void {
     this.stage()?.fitAll();
   }
+}
+
+const planeForces = ['N', 'Vz', 'My'] as const;
+const planeNames = { N: 'N', Vz: 'V', My: 'M' } as const;
+
+function readoutOf({ title, section, x, length, forces, move }: Reading, solid: boolean): Readout {
+  const rows = (solid ? forceNames : planeForces).map((name) => [
+    solid ? name : planeNames[name as keyof typeof planeNames],
+    formatWithUnit(forces[name], name === 'T' || name === 'My' || name === 'Mz' ? 'moment' : 'force'),
+  ] as const);
+  const moves = (solid ? [0, 1, 2] : [0, 2]).map((k) => [`u${'xyz'[k]!}`, formatWithUnit(move[k]!, 'deflection')] as const);
+  return { title, about: `${section}, x = ${formatNumber(x, 'length')} of ${formatWithUnit(length, 'length')}`, rows: [...rows, ...moves] };
 }

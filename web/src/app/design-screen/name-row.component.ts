@@ -4,13 +4,10 @@ import { catalogue, grades, type Parameter } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { OwnMarkComponent } from './own-mark.component';
 
-/** I sections: what portals are made of. */
-const profiles = ['HEA', 'HEB', 'HEM', 'IPE', 'IPN', 'UB', 'UC'].map((series) => ({
-  label: series,
-  items: catalogue
-    .filter((entry) => entry.series === series)
-    .map(({ name }) => ({ label: name, value: name })),
-}));
+/** Every profile of steel in the library. */
+const profiles = catalogue
+  .filter(({ material }) => (material ?? 'steel') === 'steel')
+  .map(({ name }) => ({ label: name, value: name }));
 const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => ({ label: id, value: id }));
 
 /** A section or a material of the design, chosen from the library. */
@@ -23,8 +20,9 @@ const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => 
       [inputId]="'p-' + parameter().name"
       [ariaLabel]="parameter().title"
       [options]="options()"
-      [group]="parameter().kind === 'section'"
       [filter]="parameter().kind === 'section'"
+      [virtualScroll]="parameter().kind === 'section'"
+      [virtualScrollItemSize]="30"
       optionLabel="label"
       optionValue="value"
       size="small"

@@ -1,10 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
   applyAlternative,
   attempt,
   dropOwnParameter,
-  setOwnParameter,
-  setParameter,
+  setValue,
   type Parameter,
 } from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -24,6 +23,9 @@ interface Range {
   imports: [ParameterRowComponent, NameRowComponent],
   template: `
     @for (row of rows(); track row.parameter.name) {
+      @if (row.heading) {
+        <h3>{{ row.heading }}</h3>
+      }
       @if (row.parameter.kind === 'quantity') {
         <app-parameter-row
           [parameter]="row.parameter"
@@ -46,13 +48,18 @@ interface Range {
       }
     }
   `,
+  styles: `
+    h3 {
+      margin: 8px 0 2px;
+      font-size: 12px;
+      color: var(--ink-soft);
+      border-bottom: 1px solid var(--ink-faint);
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ParameterListComponent {
   protected readonly workspace = inject(DesignWorkspace);
-
-  /** Whether a change of a parameter reaches all alternatives or the selected one. */
-  readonly scope = input.required<'all' | 'one'>();
 
   private readonly design = computed(() => this.workspace.state()!.design);
   private readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
@@ -64,30 +71,25 @@ export class ParameterListComponent {
     const outcome = attempt(() => applyAlternative(this.design(), alternative));
     const { parameters } = outcome.ok ? outcome.value : this.design();
     const names = parameters.map((p) => p.name);
-    const result = this.workspace.results().alternatives.get(alternative.id);
-    const values = result?.ok ? result.value.built.parameters : result?.parameters;
-    const problems = result && !result.ok ? result.problems : [];
-    return parameters.map((parameter) => {
-      const value = values?.scope.get(parameter.name);
+    const summary = this.workspace.results().alternatives.get(alternative.id)?.summary;
+    return parameters.map((parameter, i) => {
+      const known = summary && Object.hasOwn(summary.parameters, parameter.name) ? summary.parameters[parameter.name] : undefined;
       return {
         parameter,
-        value: typeof value === 'object' ? value.si : undefined,
-        range: this.sameRange(parameter.name, values?.ranges.get(parameter.name)),
+        value: known?.value,
+        range: this.sameRange(parameter.name, known),
         formula: usesNames(parameter.value, names),
-        own: alternative.parameters?.[parameter.name] !== undefined,
-        problem: problems.find((problem) => problem.where['parameter'] === parameter.name),
+        own: alternative.parameters !== undefined && Object.hasOwn(alternative.parameters, parameter.name),
+        problem: summary?.problems.find((problem) => problem.where['parameter'] === parameter.name),
+        heading: parameter.group !== undefined && parameter.group !== parameters[i - 1]?.group ? parameter.group : '',
       };
     });
   });
 
   protected set(parameter: Parameter, text: string, gesture: boolean): void {
     const { id, parameters } = this.alternative();
-    const own = this.scope() === 'one' || parameters?.[parameter.name] !== undefined;
-    this.workspace.apply(
-      (design) =>
-        own ? setOwnParameter(design, id, parameter.name, text) : setParameter(design, parameter.name, text),
-      gesture ? `parameter ${parameter.name}` : undefined,
-    );
+    const own = this.workspace.scope() === 'one' || (parameters !== undefined && Object.hasOwn(parameters, parameter.name));
+    this.workspace.apply((design) => setValue(design, parameter.name, text, own ? id : undefined), gesture ? `parameter ${parameter.name}` : undefined);
   }
 
   protected follow(parameter: Parameter): void {

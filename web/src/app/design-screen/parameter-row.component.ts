@@ -126,6 +126,8 @@ export class ParameterRowComponent {
     const text = this.expression(next);
     this.field().nativeElement.value = text;
     this.changed.emit({ text, gesture: true });
+    // Separate presses undo apart; held down, they are one
+    if (event instanceof KeyboardEvent && !event.repeat) this.ended.emit();
   }
 
   /** A bare number means the unit that is shown. */

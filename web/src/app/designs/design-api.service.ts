@@ -58,6 +58,19 @@ export class DesignApi {
       );
   }
 
+  /** Saves while the page is left; there is nobody to hear the answer. */
+  saveLeaving(id: string, revision: number, document: Design): void {
+    const body = JSON.stringify(document);
+    // Browsers let a request of up to 64 KiB outlive its page; a larger design stays in the browser's store
+    if (body.length > 60_000) return;
+    void fetch(`/api/designs/${id}`, {
+      method: 'PUT',
+      keepalive: true,
+      headers: { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` },
+      body,
+    }).catch(() => undefined);
+  }
+
   remove(id: string, revision: number): Observable<unknown> {
     return this.http.delete(`/api/designs/${id}`, { headers: ifMatch(revision) }).pipe(explained());
   }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Drawer } from 'primeng/drawer';
 import { clauseText, stepExact, stepValue } from './step-format';
 import { TraceService } from './trace.service';
@@ -9,8 +9,8 @@ import { TraceService } from './trace.service';
   imports: [Drawer],
   template: `
     <p-drawer
-      [visible]="trace() !== undefined"
-      (visibleChange)="$event || close()"
+      [visible]="service.question() !== undefined"
+      (visibleChange)="$event || service.close()"
       position="right"
       [modal]="false"
       [style]="{ width: '430px' }"
@@ -27,7 +27,7 @@ import { TraceService } from './trace.service';
               <td class="soft">
                 {{ step.from }}
                 @if (step.clause) {
-                  <span class="clause">{{ clause(step.clause) }}</span>
+                  <span class="clause">{{ clause(step.clause, t.code) }}</span>
                 }
               </td>
             </tr>
@@ -72,13 +72,9 @@ import { TraceService } from './trace.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TracePanelComponent {
-  private readonly service = inject(TraceService);
-  protected readonly trace = computed(() => this.service.open()?.());
+  protected readonly service = inject(TraceService);
+  protected readonly trace = this.service.trace;
   protected readonly clause = clauseText;
   protected readonly value = stepValue;
   protected readonly exact = stepExact;
-
-  protected close(): void {
-    this.service.open.set(undefined);
-  }
 }

@@ -9,11 +9,11 @@ import {
   viewChild,
 } from '@angular/core';
 import { formatExact, formatPlain, toExpression } from '@hashira/core';
-import type { PlacedDimension } from './dimensions';
+import type { PlacedDimension } from './dimension-lines';
 
-/** A new expression for a parameter; changes of one drag carry `gesture`. */
+/** A new value for a dimension; changes of one drag carry `gesture`. */
 export interface DimensionChange {
-  readonly parameter: string;
+  readonly dimension: PlacedDimension['dimension'];
   readonly expression: string;
   readonly gesture: boolean;
 }
@@ -28,12 +28,13 @@ export interface DimensionChange {
         class="number"
         [attr.aria-label]="name()"
         [value]="startText()"
-        (keydown.enter)="commit(field.value)"
+        (keydown.enter)="commit(field.value); focusButton()"
         (keydown.escape)="stop()"
         (blur)="commit(field.value)"
       />
     } @else if (live()) {
       <button
+        #button
         type="button"
         class="number live"
         [attr.aria-label]="name() + ' ' + text() + ', press to type'"
@@ -96,13 +97,17 @@ export class DimensionLabelComponent {
   readonly change = output<DimensionChange>();
   readonly end = output();
 
+  private readonly button = viewChild<ElementRef<HTMLButtonElement>>('button');
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly editing = signal(false);
   private drag: { x: number; y: number; value: number; moved: boolean } | undefined;
   private justDragged = false;
 
-  private readonly quantity = computed(() => (this.placed().dimension.kind === 'slope' ? 'angle' : 'length'));
-  protected readonly name = computed(() => this.placed().dimension.expression);
+  private readonly quantity = computed(() => (this.placed().dimension.kind === 'angle' ? 'angle' : 'length'));
+  protected readonly name = computed(() => {
+    const { written, field } = this.placed().dimension;
+    return typeof written === 'string' && /^[A-Za-z_]\w*$/.test(written) ? written : field.replaceAll('/', ' ');
+  });
   protected readonly text = computed(() => formatPlain(this.placed().dimension.value, this.quantity()));
   protected readonly exact = computed(() => formatExact(this.placed().dimension.value, this.quantity()));
   protected readonly startText = signal('');
@@ -149,17 +154,33 @@ export class DimensionLabelComponent {
     event.preventDefault();
     event.stopPropagation();
     this.send(this.placed().dimension.value + direction * this.grain(), true);
+    // Separate presses undo apart; held down, they are one
+    if (!event.repeat) this.end.emit();
   }
 
   protected commit(text: string): void {
     if (!this.editing()) return;
     this.editing.set(false);
-    if (text.trim() !== '' && text !== this.startText())
-      this.change.emit({ parameter: this.name(), expression: text.trim(), gesture: false });
+    const typed = text.trim();
+    if (typed !== '' && text !== this.startText())
+      this.change.emit({ dimension: this.placed().dimension, expression: this.withUnit(typed), gesture: false });
   }
 
   protected stop(): void {
     this.editing.set(false);
+    this.focusButton();
+  }
+
+  /** After Enter or Escape the focus is on the number again. */
+  protected focusButton(): void {
+    setTimeout(() => this.button()?.nativeElement.focus());
+  }
+
+  /** A bare number has the field's unit. */
+  private withUnit(typed: string): string {
+    if (!/^[-+]?\d*[.,]?\d+$/.test(typed)) return typed;
+    const number = typed.replace(',', '.');
+    return this.quantity() === 'angle' ? `${number} deg` : `${number} m`;
   }
 
   /** Dragged values are rounded to 0.1 m and 0.5°. */
@@ -170,6 +191,6 @@ export class DimensionLabelComponent {
   private send(value: number, gesture: boolean): void {
     const rounded = Math.round(value / this.grain()) * this.grain();
     if (Math.abs(rounded - this.placed().dimension.value) < 1e-9) return;
-    this.change.emit({ parameter: this.name(), expression: toExpression(rounded, this.quantity()), gesture });
+    this.change.emit({ dimension: this.placed().dimension, expression: toExpression(rounded, this.quantity()), gesture });
   }
 }

@@ -9,22 +9,21 @@ import {
   input,
   viewChild,
 } from '@angular/core';
-import { drawStage } from './draw-stage';
-import { placeLabels } from './labels';
-import type { Pen } from './pen';
-import type { StageScene } from './scene';
+import { placeLabels, type Box } from './labels';
 import { SheetRenderer } from './sheet-renderer.service';
+import { textsOn } from './texts';
+import type { Sheet } from './types';
 
 /** One sheet: the drawing of a scene with its texts. */
 @Component({
   selector: 'app-stage-canvas',
   template: `
-    <canvas #canvas [style.width.px]="scene().size.width" [style.height.px]="scene().size.height"></canvas>
+    <canvas #canvas [style.width.px]="sheet().size.width" [style.height.px]="sheet().size.height"></canvas>
     @for (label of labels(); track label.key) {
       <span
         class="label number {{ label.tone }}"
         [style.transform]="'translate(' + label.left + 'px,' + label.top + 'px)'"
-        [title]="label.title ?? ''"
+        [title]="label.title"
         >{{ label.text }}</span
       >
     }
@@ -36,21 +35,17 @@ export class StageCanvasComponent {
   private readonly renderer = inject(SheetRenderer);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
 
-  readonly scene = input.required<StageScene>();
-  /** Further lines over the scene: dimensions. */
-  readonly overlay = input<Pen | undefined>(undefined);
+  readonly sheet = input.required<Sheet>();
+  /** Boxes that texts keep clear of. */
+  readonly obstacles = input<readonly Box[]>([]);
 
-  private readonly drawing = computed(() => drawStage(this.scene()));
-  protected readonly labels = computed(() => placeLabels(this.drawing().labels, this.scene().size));
+  protected readonly labels = computed(() => {
+    const sheet = this.sheet();
+    return sheet.thumbnail ? [] : placeLabels(textsOn(sheet), sheet.size, this.obstacles());
+  });
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.renderer.release(this.canvas().nativeElement));
-    afterRenderEffect({
-      write: () => {
-        const overlay = this.overlay();
-        const pens = overlay ? [overlay, this.drawing().pen] : [this.drawing().pen];
-        this.renderer.paint(pens, this.canvas().nativeElement, this.scene().size);
-      },
-    });
+    afterRenderEffect({ write: () => this.renderer.paint(this.sheet(), this.canvas().nativeElement) });
   }
 }

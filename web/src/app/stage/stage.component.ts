@@ -10,25 +10,34 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { formatNumber, formatWithUnit, type Problem } from '@hashira/core';
-import { extentOf, fitCamera, pan, zoomAt, type Camera, type Margins, type SheetSize } from './camera';
+import { fitView, projected, standardViews, type Margins, type Problem, type View, type ViewName } from '@hashira/core';
 import { DimensionLabelComponent, type DimensionChange } from './dimension-label.component';
-import { drawDimensions } from './dimensions';
-import { Pen, type Point } from './pen';
-import { nearestMember, readAt, type Reading } from './reading';
-import type { StageScene } from './scene';
+import { placeDimensions } from './dimension-lines';
+import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './navigation';
+import { SheetRenderer } from './sheet-renderer.service';
 import { StageCanvasComponent } from './stage-canvas.component';
+import type { Point, Sheet, SheetSize, StageContent } from './types';
 
-/** A scene without what the stage itself decides: camera, size, phase. */
-export type StageContent = Omit<StageScene, 'camera' | 'size' | 'phase' | 'thumbnail'>;
+/** What is read at a place of a member, ready to be shown. */
+export interface Readout {
+  readonly title: string;
+  readonly about: string;
+  readonly rows: readonly (readonly [string, string])[];
+}
 
-const margins: Margins = { left: 152, right: 112, top: 92, bottom: 118 };
+/** A place of a member that is pointed at. */
+export interface PointedPlace {
+  readonly member: string;
+  readonly share: number;
+}
+
+const margins: Margins = { left: 138, right: 108, top: 92, bottom: 116 };
 const bareMargins: Margins = { left: 60, right: 60, top: 44, bottom: 64 };
 
 /**
- * The stage: a frame that can be zoomed, panned and read. The wheel zooms about the pointer, dragging pans, a double click
- * fits; with the keyboard + and − zoom, 0 fits, shift with arrows pans, arrows move the reading along a member, page keys
- * go to the next one.
+ * The stage: a frame that can be zoomed, panned, turned and read. The wheel zooms about the pointer, dragging pans, with Alt or the
+ * right button it turns a solid frame, a double click fits; with the keyboard + and − zoom, 0 fits, shift with arrows pans, Alt with
+ * arrows turns, arrows move the reading along a member, page keys go to the next one.
  */
 @Component({
   selector: 'app-stage',
@@ -45,82 +54,83 @@ const bareMargins: Margins = { left: 60, right: 60, top: 44, bottom: 64 };
     '(pointermove)': 'move($event)',
     '(pointerup)': 'release($event)',
     '(pointerleave)': 'leave()',
+    '(contextmenu)': '$event.preventDefault()',
     '(dblclick)': 'fitAll()',
     '(keydown)': 'key($event)',
   },
 })
 export class StageComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  protected readonly renderer = inject(SheetRenderer);
 
   /** What the stage shows, for readers. */
   readonly name = input.required<string>();
   readonly content = input.required<StageContent>();
-  /** Names of parameters that dimensions may change; others are shown but not live. */
-  readonly live = input<ReadonlySet<string>>(new Set());
-  /** A camera shared with other stages; without it the stage keeps its own. */
-  readonly sharedCamera = input<Camera | undefined>(undefined);
+  /** From where a solid frame is looked at until it is turned by hand. */
+  readonly direction = input<ViewName>('front');
+  /** A view shared with other stages; without it the stage keeps its own. */
+  readonly sharedView = input<View | undefined>(undefined);
   readonly moving = input(false);
   /** Problems that keep the frame from being calculated. */
   readonly problems = input<readonly Problem[]>([]);
   readonly stale = input(false);
+  /** Values at the place that is pointed at. */
+  readonly readout = input<Readout | undefined>(undefined);
 
-  readonly cameraChange = output<Camera>();
+  readonly viewChange = output<View>();
   readonly sizeChange = output<SheetSize>();
-  /** The whole frame was asked for; a stage without a shared camera then follows the frame until it is moved again. */
+  /** The whole frame was asked for; a stage without a shared view then follows the frame until it is moved again. */
   readonly fitted = output();
   readonly dimensionChange = output<DimensionChange>();
   readonly dimensionEnd = output();
+  readonly pointedAt = output<PointedPlace | undefined>();
+  /** A member was pressed. */
+  readonly picked = output<string>();
 
   private readonly size = signal({ width: 0, height: 0 });
-  private readonly ownCamera = signal<Camera | undefined>(undefined);
+  private readonly ownView = signal<View | undefined>(undefined);
   private readonly phase = signal(1);
-  private readonly pointed = signal<{ member: number; x: number } | undefined>(undefined);
-  private dragging: { id: number; last: Point } | undefined;
+  protected readonly pointed = signal<{ member: number; share: number } | undefined>(undefined);
+  private dragging: { id: number; last: Point; turns: boolean; moved: boolean } | undefined;
 
-  protected readonly scene = computed((): StageScene | undefined => {
+  protected readonly view = computed((): View | undefined => {
     const size = this.size();
     if (size.width < 20 || size.height < 20) return undefined;
-    const content = this.content();
-    const camera =
-      this.sharedCamera() ?? this.ownCamera() ?? fitCamera(extentOfModel(content), size, this.margins());
-    return { ...content, camera, size, phase: this.phase(), thumbnail: false };
+    const { scene, dimensions } = this.content();
+    return (
+      this.sharedView() ??
+      this.ownView() ??
+      fitView(scene.points, standardViews[scene.space === 'plane' ? 'front' : this.direction()], size, dimensions ? margins : bareMargins)
+    );
   });
 
-  protected readonly placedDimensions = computed(() => {
-    const scene = this.scene();
-    if (!scene?.layers.dimensions) return undefined;
-    const pen = new Pen();
-    const placed = drawDimensions(pen, scene.geometry.dimensions, scene.camera, scene.size);
-    return { pen, placed };
+  protected readonly sheet = computed((): Sheet | undefined => {
+    const view = this.view();
+    return view && { ...this.content(), view, size: this.size(), phase: this.phase(), thumbnail: false };
   });
 
-  protected readonly reading = computed((): Reading | undefined => {
-    const scene = this.scene();
+  protected readonly dimensions = computed(() => {
+    const sheet = this.sheet();
+    return sheet?.dimensions ? placeDimensions(sheet.scene, sheet.view, sheet.size) : [];
+  });
+  protected readonly obstacles = computed(() => this.dimensions().map(({ box }) => box));
+
+  private readonly pickIndex = computed(() => {
+    const view = this.view();
+    return view && new PickIndex(this.content().scene.members.ends, view, this.size());
+  });
+
+  /** Where the reading stands on the sheet, and its box. */
+  protected readonly readoutPlace = computed(() => {
     const at = this.pointed();
-    if (!scene?.calculated || !at || at.member >= scene.calculated.frame.memberIds.length) return undefined;
-    const x = Math.min(at.x, scene.calculated.frame.length[at.member]!);
-    return readAt(scene, scene.calculated, at.member, x);
-  });
-
-  protected readonly readout = computed(() => {
-    const reading = this.reading();
-    if (!reading) return undefined;
+    const view = this.view();
+    const { ids, ends } = this.content().scene.members;
+    if (!at || !view || at.member >= ids.length) return undefined;
+    const e = ends.subarray(6 * at.member, 6 * at.member + 6);
+    const p = [0, 1, 2].map((k) => e[k]! + at.share * (e[k + 3]! - e[k]!)) as unknown as View['centre'];
     const size = this.size();
-    return {
-      member: reading.member,
-      section: reading.section,
-      x: `${formatNumber(reading.x, 'length')} of ${formatWithUnit(reading.length, 'length')}`,
-      rows: [
-        ['N', formatWithUnit(reading.N, 'force')],
-        ['V', formatWithUnit(reading.V, 'force')],
-        ['M', formatWithUnit(reading.M, 'moment')],
-        ['ux', formatWithUnit(reading.ux, 'deflection')],
-        ['uz', formatWithUnit(reading.uz, 'deflection')],
-      ] as const,
-      left: Math.min(Math.max(4, reading.at[0] + 16), size.width - 176),
-      top: Math.min(Math.max(4, reading.at[1] + 12), size.height - 150),
-      at: reading.at,
-    };
+    const [x, y] = projected(view, size, p);
+    return { at: [x, y] as Point, left: Math.min(Math.max(4, x + 16), size.width - 196), top: Math.min(Math.max(4, y + 12), size.height - 176) };
   });
 
   constructor() {
@@ -132,12 +142,17 @@ export class StageComponent {
     });
     observer.observe(this.host.nativeElement);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
+    // Another direction is looked from afresh
+    effect(() => {
+      this.direction();
+      this.ownView.set(undefined);
+    });
     this.animate();
   }
 
   /** Shows the whole frame. */
   fitAll(): void {
-    this.ownCamera.set(undefined);
+    this.ownView.set(undefined);
     this.fitted.emit();
   }
 
@@ -153,78 +168,104 @@ export class StageComponent {
   }
 
   protected press(event: PointerEvent): void {
-    if (event.button !== 0 && event.button !== 1) return;
     if ((event.target as Element).closest('button, input')) return;
-    this.dragging = { id: event.pointerId, last: this.pointOf(event) };
+    const turns = this.content().scene.space === 'solid' && (event.button === 2 || event.altKey);
+    if (event.button > 2) return;
+    this.dragging = { id: event.pointerId, last: this.pointOf(event), turns, moved: false };
     this.host.nativeElement.setPointerCapture(event.pointerId);
   }
 
   protected move(event: PointerEvent): void {
     const at = this.pointOf(event);
-    const scene = this.scene();
-    if (!scene) return;
-    if (this.dragging?.id === event.pointerId) {
-      const [x, y] = this.dragging.last;
-      this.dragging.last = at;
-      if (at[0] !== x || at[1] !== y) this.setCamera(pan(scene.camera, at[0] - x, at[1] - y));
+    const view = this.view();
+    if (!view) return;
+    const { dragging } = this;
+    if (dragging?.id === event.pointerId) {
+      const [dx, dy] = [at[0] - dragging.last[0], at[1] - dragging.last[1]];
+      if (!dragging.moved && Math.hypot(dx, dy) < 3) return;
+      dragging.moved = true;
+      dragging.last = at;
+      this.setView(dragging.turns ? turnedBy(view, -dx * 0.008, dy * 0.008) : panned(view, dx, dy));
       return;
     }
-    this.pointed.set(nearestMember(scene, at));
+    this.point(this.pickIndex()?.nearest(at));
   }
 
   protected release(event: PointerEvent): void {
-    if (this.dragging?.id === event.pointerId) this.dragging = undefined;
+    const { dragging } = this;
+    if (dragging?.id !== event.pointerId) return;
+    this.dragging = undefined;
+    if (dragging.moved || event.button !== 0) return;
+    const near = this.pickIndex()?.nearest(this.pointOf(event));
+    const id = near && this.content().scene.members.ids[near.member];
+    if (id !== undefined) this.picked.emit(id);
   }
 
   protected leave(): void {
-    if (!this.dragging) this.pointed.set(undefined);
+    if (!this.dragging) this.point(undefined);
+  }
+
+  private point(near: Pick<Picked, 'member' | 'share'> | undefined): void {
+    const before = this.pointed();
+    if (before?.member === near?.member && before?.share === near?.share) return;
+    this.pointed.set(near);
+    const member = near && this.content().scene.members.ids[near.member];
+    this.pointedAt.emit(near && member !== undefined ? { member, share: near.share } : undefined);
   }
 
   protected key(event: KeyboardEvent): void {
     if ((event.target as Element).closest('input')) return;
-    const scene = this.scene();
-    if (!scene || event.ctrlKey || event.metaKey || event.altKey) return;
-    const handled = event.shiftKey ? this.panKey(event.key, scene) : this.plainKey(event.key, scene);
+    const view = this.view();
+    if (!view || event.ctrlKey || event.metaKey) return;
+    const handled = event.altKey ? this.turnKey(event.key, view) : event.shiftKey ? this.panKey(event.key, view) : this.plainKey(event.key);
     if (handled) event.preventDefault();
   }
 
-  private plainKey(key: string, scene: StageScene): boolean {
+  private plainKey(key: string): boolean {
     if (key === '+' || key === '=') this.zoom(1.25);
     else if (key === '-') this.zoom(0.8);
     else if (key === '0') this.fitAll();
-    else if (key === 'Escape') this.pointed.set(undefined);
-    else return this.readKey(key, scene);
+    else if (key === 'Escape') this.point(undefined);
+    else return this.readKey(key);
     return true;
   }
 
-  private panKey(key: string, scene: StageScene): boolean {
+  private panKey(key: string, view: View): boolean {
     const step = { ArrowLeft: [40, 0], ArrowRight: [-40, 0], ArrowUp: [0, 40], ArrowDown: [0, -40] }[key];
     if (key === '+') this.zoom(1.25);
-    else if (step) this.setCamera(pan(scene.camera, step[0]!, step[1]!));
+    else if (step) this.setView(panned(view, step[0]!, step[1]!));
     else return false;
     return true;
   }
 
-  private readKey(key: string, scene: StageScene): boolean {
-    const frame = scene.calculated?.frame;
-    if (!frame) return false;
-    const at = this.pointed() ?? { member: 0, x: 0 };
-    const count = frame.memberIds.length;
-    const length = frame.length[at.member] ?? 0;
+  private turnKey(key: string, view: View): boolean {
+    const step = { ArrowLeft: [0.1, 0], ArrowRight: [-0.1, 0], ArrowUp: [0, 0.1], ArrowDown: [0, -0.1] }[key];
+    if (!step || this.content().scene.space === 'plane') return false;
+    this.setView(turnedBy(view, step[0]!, step[1]!));
+    return true;
+  }
+
+  private readKey(key: string): boolean {
+    const count = this.content().scene.members.ids.length;
+    if (count === 0) return false;
+    const at = this.pointed() ?? { member: 0, share: 0 };
     switch (key) {
       case 'ArrowRight':
       case 'ArrowUp':
-        this.pointed.set({ ...at, x: Math.min(length, at.x + length / 20) });
+        this.point({ ...at, share: Math.min(1, at.share + 0.05) });
         return true;
       case 'ArrowLeft':
       case 'ArrowDown':
-        this.pointed.set({ ...at, x: Math.max(0, at.x - length / 20) });
+        this.point({ ...at, share: Math.max(0, at.share - 0.05) });
         return true;
       case 'PageDown':
-        this.pointed.set({ member: (at.member + 1) % count, x: 0 });
+        this.point({ member: (at.member + 1) % count, share: 0 });
         return true;
       case 'PageUp':
-        this.pointed.set({ member: (at.member + count - 1) % count, x: 0 });
+        this.point({ member: (at.member + count - 1) % count, share: 0 });
+        return true;
+      case 'Enter':
+        this.picked.emit(this.content().scene.members.ids[at.member]!);
         return true;
       default:
         return false;
@@ -232,17 +273,13 @@ export class StageComponent {
   }
 
   private zoomAbout(at: Point, factor: number): void {
-    const scene = this.scene();
-    if (scene) this.setCamera(zoomAt(scene.camera, scene.size, at, factor));
+    const view = this.view();
+    if (view) this.setView(zoomedAt(view, this.size(), at, factor));
   }
 
-  private setCamera(camera: Camera): void {
-    this.ownCamera.set(camera);
-    this.cameraChange.emit(camera);
-  }
-
-  private margins(): Margins {
-    return this.content().layers.dimensions ? margins : bareMargins;
+  private setView(view: View): void {
+    this.ownView.set(view);
+    this.viewChange.emit(view);
   }
 
   private pointOf(event: MouseEvent): Point {
@@ -266,8 +303,4 @@ export class StageComponent {
       onCleanup(() => cancelAnimationFrame(handle));
     });
   }
-}
-
-function extentOfModel(content: StageContent) {
-  return extentOf(content.model.nodes.flatMap((node) => [node.x, node.y ?? 0, node.z]));
 }

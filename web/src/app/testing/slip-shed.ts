@@ -1,31 +1,34 @@
-import type { Calculated, Design } from '@hashira/core';
+import { AlternativeRun, fitView, standardViews, type AlternativeSummary, type Design, type DrawingOptions, type DrawnScene } from '@hashira/core';
 import document from '../../../../core/demo/slip-shed.json';
-import { fitCamera, extentOf } from '../stage/camera';
-import type { StageScene } from '../stage/scene';
-import { calculateDesign } from '../workspace/calculate-design';
+import type { Sheet } from '../stage/types';
 
 /** A fresh copy of the demo design. */
 export function slipShed(): Design {
-  return structuredClone(document) as Design;
+  return { sections: [], materials: [], axes: [], ...(structuredClone(document) as object) } as unknown as Design;
 }
 
-/** The demo's alternatives, calculated. */
-export function calculatedSlipShed(design = slipShed()): Calculated[] {
-  return calculateDesign(design).flatMap((result) => (result.ok ? [result.value] : []));
+/** An alternative of a design, worked out. */
+export function workedOut(id: string, design = slipShed()): AlternativeRun {
+  const run = new AlternativeRun(design, design.alternatives.find((one) => one.id === id)!);
+  run.advance('complete');
+  return run;
 }
 
-/** A scene of 800 × 600 px of one alternative, all layers on, M for the combination. */
-export function sceneOf(calculated: Calculated, resultId: string): StageScene {
+/** Summary and drawing of an alternative under a load case or combination. */
+export function known(id: string, options: DrawingOptions = { result: 'U1', diagram: 'My' }, design = slipShed()): { summary: AlternativeSummary; scene: DrawnScene } {
+  const run = workedOut(id, design);
+  return { summary: run.summary(options.result), scene: run.draw(options)! };
+}
+
+/** A sheet of 800 × 600 px with all layers on. */
+export function sheetOf(scene: DrawnScene): Sheet {
   const size = { width: 800, height: 600 };
-  const selection = calculated.selections.find((s) => s.id === resultId)!;
   return {
-    geometry: calculated.built.geometry,
-    model: calculated.built.model,
-    calculated,
-    selection,
-    layers: { diagram: 'M', deformed: false, loads: true, reactions: true, dimensions: true },
+    scene,
+    layers: ['axes', 'loads', 'diagram', 'members', 'supports', 'hinges', 'reactions'],
     scales: { diagram: 1e-5, deformation: 10, load: 2e-4 },
-    camera: fitCamera(extentOf(calculated.frame.xyz), size, { left: 100, right: 100, top: 100, bottom: 100 }),
+    dimensions: true,
+    view: fitView(scene.points, standardViews.front, size, { left: 100, right: 100, top: 100, bottom: 100 }),
     size,
     phase: 1,
     thumbnail: false,

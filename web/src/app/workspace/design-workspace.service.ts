@@ -1,9 +1,8 @@
-import { Injectable, inject, type Signal } from '@angular/core';
+import { Injectable, inject, signal, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Alternative, Design } from '@hashira/core';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map } from 'rxjs';
-import type { AlternativeResult } from './calculation.messages';
-import { Calculation } from './calculation.service';
+import { Calculation, type KnownAlternative } from '../calculation/calculation.service';
 import { History } from './history';
 import { Saving } from './saving.service';
 
@@ -16,17 +15,14 @@ export interface DesignState {
   readonly canRedo: boolean;
 }
 
-/** The calculated alternatives, and whether they belong to the design on the screen. */
+/** What is known of the alternatives, and whether it belongs to the design on the screen. */
 export interface ResultState {
-  readonly alternatives: ReadonlyMap<string, AlternativeResult>;
-  /** The design that the results belong to. */
-  readonly design?: Design;
+  readonly alternatives: ReadonlyMap<string, KnownAlternative>;
   readonly current: boolean;
-  readonly duration: number;
   readonly failure?: string;
 }
 
-const nothingYet: ResultState = { alternatives: new Map(), current: false, duration: 0 };
+const nothingYet: ResultState = { alternatives: new Map(), current: false };
 
 /** The open design: its states, its results, and which alternative is looked at. */
 @Injectable()
@@ -35,22 +31,17 @@ export class DesignWorkspace {
   private readonly saving = inject(Saving);
   private history: History<Design> | undefined;
   private version = 0;
-  private readonly sent = new Map<number, Design>();
+  private preferred = '';
   private readonly stateSubject = new BehaviorSubject<DesignState | undefined>(undefined);
   private readonly selectedSubject = new BehaviorSubject<string>('');
 
   readonly state$ = this.stateSubject.asObservable();
   readonly results$ = combineLatest([this.state$, this.calculation.state$]).pipe(
-    map(([state, { answer, failure }]): ResultState => {
-      const design = answer && this.sent.get(answer.version);
-      return {
-        alternatives: new Map(answer?.alternatives.map((a) => [a.id, a])),
-        ...(design ? { design } : {}),
-        current: failure === undefined && answer?.version === state?.version,
-        duration: answer?.duration ?? 0,
-        ...(failure === undefined ? {} : { failure }),
-      };
-    }),
+    map(([state, { alternatives, version, failure }]): ResultState => ({
+      alternatives,
+      current: failure === undefined && version === state?.version,
+      ...(failure === undefined ? {} : { failure }),
+    })),
   );
 
   /** The design on the screen. */
@@ -60,14 +51,18 @@ export class DesignWorkspace {
   readonly selected = toSignal(this.selectedSubject.pipe(distinctUntilChanged()), { initialValue: '' });
   readonly savingState = toSignal(this.saving.state$, { requireSync: true });
   id = '';
+  /** Whether changes of values reach all alternatives or the selected one. */
+  readonly scope = signal<'all' | 'one'>('all');
 
-  /** Opens a design as the server has it. */
-  open(id: string, revision: number, design: Design): void {
+  /** Opens a design as the server has it; `draft` is what was changed and never reached the server. */
+  open(id: string, revision: number, design: Design, draft?: Design): void {
     this.id = id;
     this.history = new History(design);
     this.saving.begin(id, revision, design);
-    this.select(design.reference);
+    const asked = design.alternatives.find(({ id: one }) => one === this.preferred);
+    this.select(asked?.id ?? design.reference);
     this.publish();
+    if (draft) this.apply(() => draft);
   }
 
   /** Changes the design by a function of the core; changes of one `gesture` undo together. */
@@ -92,6 +87,11 @@ export class DesignWorkspace {
     this.step((history) => history.redo());
   }
 
+  /** Which alternative to look at first when a design is opened. */
+  prefer(alternative: string): void {
+    this.preferred = alternative;
+  }
+
   select(alternative: string): void {
     this.selectedSubject.next(alternative);
   }
@@ -114,8 +114,6 @@ export class DesignWorkspace {
     const history = this.history!;
     const design = history.current;
     this.version++;
-    this.sent.set(this.version, design);
-    for (const version of this.sent.keys()) if (version < this.version - 200) this.sent.delete(version);
     if (!design.alternatives.some((a) => a.id === this.selectedSubject.value))
       this.select(design.alternatives[0]!.id);
     this.stateSubject.next({
@@ -124,6 +122,6 @@ export class DesignWorkspace {
       canUndo: history.canUndo,
       canRedo: history.canRedo,
     });
-    this.calculation.request(this.version, design);
+    this.calculation.request(this.version, design, this.selectedSubject.value);
   }
 }

@@ -1,5 +1,6 @@
 import { Injectable, inject, type OnDestroy } from '@angular/core';
 import type { Design } from '@hashira/core';
+import { Drafts } from './drafts.service';
 import { BehaviorSubject, firstValueFrom } from 'rxjs';
 import { ApiProblem, DesignApi } from '../designs/design-api.service';
 
@@ -27,6 +28,8 @@ export class Saving implements OnDestroy {
   private wanted: Design | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private running = false;
+  private readonly drafts = inject(Drafts);
+  private keeping: Promise<unknown> = Promise.resolve();
 
   readonly state$ = this.subject.asObservable();
 
@@ -45,6 +48,8 @@ export class Saving implements OnDestroy {
   /** Takes note of a changed design. */
   changed(design: Design): void {
     this.wanted = design;
+    // In the browser at once, on the server a moment later
+    this.keepDraft(design);
     if (this.subject.value.kind === 'conflict') return;
     this.subject.next({ kind: 'saving' });
     this.schedule(pause);
@@ -52,12 +57,29 @@ export class Saving implements OnDestroy {
 
   /** Saves what waits without the pause. */
   flush(): void {
-    if (this.wanted !== this.stored) this.schedule(0);
+    clearTimeout(this.timer);
+    this.flushNow();
+  }
+
+  /** Sends what waits with a request that outlives the page; the draft in the browser stays until an answer is seen. */
+  leave(): void {
+    if (this.wanted && this.wanted !== this.stored && this.subject.value.kind !== 'conflict')
+      this.api.saveLeaving(this.id, this.revision, this.wanted);
   }
 
   ngOnDestroy(): void {
-    clearTimeout(this.timer);
-    this.flushNow();
+    this.flush();
+  }
+
+  private keepDraft(design: Design): void {
+    const { id, revision } = this;
+    this.keeping = this.keeping.then(() => this.drafts.keep(id, revision, design));
+  }
+
+  /** The server has it: the draft is no longer needed, unless more was changed meanwhile. */
+  private dropDraft(design: Design): void {
+    const { id } = this;
+    this.keeping = this.keeping.then(() => (this.wanted === design ? this.drafts.forget(id) : undefined));
   }
 
   private schedule(delay: number): void {
@@ -80,6 +102,7 @@ export class Saving implements OnDestroy {
     try {
       this.revision = await firstValueFrom(this.api.save(this.id, this.revision, design));
       this.stored = design;
+      this.dropDraft(design);
       this.subject.next(
         this.wanted === design ? { kind: 'saved', revision: this.revision } : { kind: 'saving' },
       );
@@ -109,6 +132,7 @@ export class Saving implements OnDestroy {
       if (JSON.stringify(current.document) !== JSON.stringify(design)) return false;
       this.revision = current.revision;
       this.stored = design;
+      this.dropDraft(design);
       this.subject.next({ kind: 'saved', revision: this.revision });
       if (this.wanted !== design) this.schedule(pause);
       return true;

@@ -18,9 +18,10 @@ import { DesignApi } from '../designs/design-api.service';
 import { downloadDesign } from '../designs/design-file';
 import { rememberOpened } from '../designs/last-opened';
 import { EditableTextComponent } from '../shared/editable-text.component';
-import { Calculation } from './calculation.service';
+import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { Saving } from './saving.service';
+import { Drafts, type Draft } from './drafts.service';
 import { ViewState } from './view-state.service';
 
 /** An open design: loads it, keeps it saved, and frames its screens. */
@@ -44,6 +45,9 @@ export class WorkspaceComponent {
   readonly id = input.required<string>();
 
   protected readonly problem = signal('');
+  /** Unsaved changes of an earlier visit were taken up. */
+  protected readonly takenUp = signal(false);
+  private readonly drafts = inject(Drafts);
 
   protected readonly savedText = computed(() => {
     const state = this.workspace.savingState();
@@ -60,6 +64,8 @@ export class WorkspaceComponent {
   });
 
   constructor() {
+    // Reads the address before the design is opened
+    inject(ViewState);
     effect(() => void this.open(this.id()));
     effect(() => {
       const title = this.workspace.state()?.design.title;
@@ -106,8 +112,9 @@ export class WorkspaceComponent {
 
   protected leaving(event: BeforeUnloadEvent): void {
     if (this.saving.state.kind === 'saved') return;
-    this.saving.flush();
-    event.preventDefault();
+    this.saving.leave();
+    // What waits is kept in the browser; a conflict needs a decision
+    if (this.saving.state.kind !== 'saving') event.preventDefault();
   }
 
   private async open(id: string): Promise<void> {
@@ -115,9 +122,23 @@ export class WorkspaceComponent {
     await this.attempt(async () => {
       const { revision, document } = await firstValueFrom(this.api.load(id));
       if (this.id() !== id) return;
-      this.workspace.open(id, revision, document);
+      const draft = await this.drafts.find(id);
+      if (this.id() !== id) return;
+      const same = draft && JSON.stringify(draft.design) === JSON.stringify(document);
+      if (draft && (same || draft.revision < revision)) await this.oldDraft(draft, revision, same ?? false);
+      this.workspace.open(id, revision, document, draft && !same && draft.revision === revision ? draft.design : undefined);
+      if (draft && !same && draft.revision === revision) this.takenUp.set(true);
       rememberOpened(id);
     });
+  }
+
+  /** A draft that the server has, or one that was made before what the server has now: kept as a design of its own, so that nothing is lost. */
+  private async oldDraft({ id, design }: Draft, revision: number, same: boolean): Promise<void> {
+    if (!same) {
+      await firstValueFrom(this.api.create({ ...design, title: `${design.title}, unsaved changes`.slice(0, 200) }));
+      this.problem.set(`Changes that were not saved were based on an older revision than ${revision}; they are kept as the design "${design.title}, unsaved changes".`);
+    }
+    await this.drafts.forget(id);
   }
 
   private async attempt(work: () => Promise<void>): Promise<void> {

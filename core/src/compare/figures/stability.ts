@@ -1,0 +1,22 @@
+import type { FigureKind, FigureResult } from './figure.js';
+
+/** Least critical factor of the strength combinations, αcr: how many times their loads until the frame buckles elastically. */
+export const bucklingFactor: FigureKind = {
+  kind: 'bucklingFactor',
+  title: 'Buckling factor αcr',
+  needs: 'stability',
+  signed: false,
+  limitIs: 'least',
+  judgedBy: 'strength',
+  components: [],
+  quantity: () => 'number',
+  compute({ stability }) {
+    let least: FigureResult | undefined;
+    for (const [result, { alphaCr }] of stability ?? [])
+      if (alphaCr !== null && (!least || alphaCr < least.value)) least = { value: alphaCr, result };
+    return least;
+  },
+  trace: (_, __, { value, result }) => [
+    { symbol: 'αcr', value, unit: '', from: `least λ of (K − λ·Kσ)·u = 0 under ${result ?? ''}, by the first-order axial forces`, clause: '5.2.1(3) eq. 5.1' },
+  ],
+};

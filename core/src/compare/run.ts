@@ -1,0 +1,308 @@
+import { vibrationModes, prepareEquations, type VibrationMode } from '../analysis/index.js';
+import { checkedSteps, type CalculationStep, type MemberCheck, type MemberChecker } from '../capacity/index.js';
+import { drawAlternative, type DrawingOptions, type DrawnScene } from '../drawing/index.js';
+import { analysed, checkerOf, stabilityOf, verdictOf, wantsLengths, type Analysed, type StabilityOfAll } from '../pipeline/index.js';
+import { attempt, ProblemError, type Outcome, type Problem } from '../problem.js';
+import { applyAlternative } from '../recipe/alternatives.js';
+import { buildFrame, type BuiltFrame } from '../recipe/build.js';
+import { Namer } from '../recipe/geometry/names.js';
+import { evaluateParameters, type ParameterValues } from '../recipe/parameters.js';
+import type { Alternative, Design, FigureSpec } from '../recipe/types.js';
+import { forceAt, forceNames, globalDisplacementAt, stateEquilibrium, type ForceName } from '../results/index.js';
+import { significant } from '../units/format.js';
+import { figureKindOf, judging, keepsLimit, limitOf, type FigureResult, type FigureSource } from './figures/index.js';
+import type { AlternativeSummary, FigureSummary, MemberSummary, ParameterSummary } from './summary.js';
+
+export type StageName = 'forces' | 'checks' | 'complete';
+
+/** Values at one place of a member, in words and numbers; SI, local axes, displacements global. */
+export interface Reading {
+  readonly member: string;
+  readonly title: string;
+  readonly section: string;
+  readonly x: number;
+  readonly length: number;
+  readonly forces: Readonly<Record<ForceName, number>>;
+  readonly move: readonly [number, number, number];
+}
+
+/** Members that a summary lists. */
+const mostListed = 100;
+
+/**
+ * One alternative while it is worked out, stage by stage: forces first, then checks, then nearness to instability and modes. It keeps
+ * its results; what leaves it is plain data.
+ */
+export class AlternativeRun {
+  private problems: readonly Problem[] = [];
+  private built: BuiltFrame | undefined;
+  private namer: Namer | undefined;
+  private parameters: ParameterValues | undefined;
+  private forces: Analysed | undefined;
+  private checker: MemberChecker | undefined;
+  private checks: MemberCheck[] | undefined;
+  private stability: StabilityOfAll | undefined;
+  private modes: VibrationMode[] | undefined;
+  private reached: 'nothing' | StageName = 'nothing';
+
+  constructor(
+    private readonly design: Design,
+    private readonly alternative: Alternative,
+  ) {}
+
+  /** Runs up to a stage. Returns false where it failed: the summary says why. */
+  advance(stage: StageName): boolean {
+    const order = ['nothing', 'forces', 'checks', 'complete'] as const;
+    while (this.problems.length === 0 && order.indexOf(this.reached) < order.indexOf(stage)) {
+      const next = order[order.indexOf(this.reached) + 1] as StageName;
+      const outcome = attempt(() => this.work(next));
+      if (outcome.ok) this.reached = next;
+      else this.problems = outcome.problems;
+    }
+    return this.problems.length === 0;
+  }
+
+  /** Whether it failed at a stage before this one, so that there is nothing new to tell. */
+  failedBefore(stage: StageName): boolean {
+    const order = ['nothing', 'forces', 'checks', 'complete'] as const;
+    return this.problems.length > 0 && order.indexOf(this.reached) + 1 < order.indexOf(stage);
+  }
+
+  private work(stage: StageName): void {
+    if (stage === 'forces') return this.workForces();
+    const forces = this.forces!;
+    if (stage === 'checks') {
+      // Lengths from the frame must be known before the checks
+      if (wantsLengths(forces.model)) this.stability = stabilityOf(forces);
+      this.checker = checkerOf(forces, this.stability?.lengths);
+      this.checks = this.checker.checkAll();
+      return;
+    }
+    this.stability ??= stabilityOf(forces);
+    const wanted = Math.max(0, ...this.design.figures.filter((spec) => figureKindOf(spec).needs === 'modes').map(({ number = 1 }) => number));
+    if (wanted > 0) this.modes = vibrationModes(prepareEquations(forces.frame), wanted + 6);
+  }
+
+  private workForces(): void {
+    this.parameters = attemptValue(() => evaluateParameters(applyAlternative(this.design, this.alternative)));
+    const outcome = buildFrame(this.design, this.alternative);
+    this.built = throwing(outcome);
+    this.namer = new Namer(this.built.geometry);
+    this.parameters = this.built.parameters;
+    this.forces = analysed(this.built.model, { secondOrder: this.design.analysis.order === 2, cases: true });
+  }
+
+  private get source(): FigureSource | undefined {
+    const { built, forces, checker, checks, stability, modes } = this;
+    if (!built || !forces) return undefined;
+    return {
+      built,
+      forces,
+      ...(checker ? { checker } : {}),
+      ...(checks ? { checks } : {}),
+      ...(stability ? { stability: stability.stability } : {}),
+      ...(modes ? { modes } : {}),
+    };
+  }
+
+  /** What is known now. `shown` is the load case or combination whose balance is told. */
+  summary(shown: string): AlternativeSummary {
+    const { built, forces } = this;
+    const verdict = forces && this.checks ? verdictOf(forces, this.checks, this.stability?.stability ?? new Map()) : undefined;
+    const complete = this.reached === 'complete';
+    const checksDone = this.checks !== undefined;
+    const hopeful = verdict?.status === 'pass' && !complete ? 'pending' : verdict?.status;
+    return {
+      id: this.alternative.id,
+      stage: this.problems.length > 0 ? 'failed' : this.reached === 'nothing' ? 'forces' : this.reached,
+      problems: this.problems,
+      built: built !== undefined,
+      results: this.results(),
+      figures: this.problems.length > 0 ? [] : this.figures(),
+      status: checksDone ? hopeful! : 'pending',
+      over: verdict?.over.length ?? 0,
+      notCovered: verdict?.notCovered.length ?? 0,
+      members: this.members(),
+      memberCount: this.checks?.length ?? 0,
+      ...(verdict?.alphaCr === undefined ? {} : { alphaCr: verdict.alphaCr, alphaCrOf: verdict.alphaCrOf! }),
+      secondOrderNeeded: verdict?.secondOrderNeeded ?? false,
+      order: this.design.analysis.order,
+      code: this.design.code.name ?? 'EN1993',
+      notes: [...(built?.notes ?? []), ...(forces?.notes ?? []).map((message) => ({ code: 'analysis', message, where: {} }))],
+      parameters: this.parameterValues(),
+      ...this.balance(shown),
+      slices: this.slices(),
+      matches: Object.fromEntries([...(built?.matches ?? [])].map(([id, parts]) => [id, parts.length])),
+    };
+  }
+
+  private results(): AlternativeSummary['results'] {
+    if (!this.built) return [];
+    const cases = this.built.design.loadCases.map(({ id, title }) => ({ id, title, kind: 'case' as const }));
+    const combinations = this.built.combinations.map(({ id, title, state }) => ({ id, title: title ?? state, kind: 'combination' as const, state }));
+    return [...cases, ...combinations];
+  }
+
+  private parameterValues(): Record<string, ParameterSummary> {
+    const { scope, ranges } = this.parameters ?? {};
+    const names = new Set([...(scope?.keys() ?? []), ...(ranges?.keys() ?? [])]);
+    return Object.fromEntries(
+      [...names].map((name) => {
+        const value = scope?.get(name)?.value;
+        return [name, { ...(typeof value === 'number' ? { value } : {}), ...ranges?.get(name) }];
+      }),
+    );
+  }
+
+  private balance(shown: string): Pick<AlternativeSummary, 'balance'> {
+    const selection = this.forces?.selections.find(({ id }) => id === shown);
+    const state = this.forces?.states.get(shown);
+    if (!this.forces || !selection || !state) return {};
+    const { applied, reactions, residual } = stateEquilibrium(this.forces.frame, state, selection.factors);
+    return { balance: { result: shown, applied: [...applied], reactions: [...reactions], residual } };
+  }
+
+  private slices(): AlternativeSummary['slices'] {
+    if (!this.built || this.design.space === 'plane') return [];
+    const values = new Map<string, Set<string | number>>();
+    for (const { tags } of this.built.geometry.members.values())
+      for (const tag of ['row', 'bay', 'storey', 'side']) {
+        const value = tags[tag];
+        if (value !== undefined) values.set(tag, (values.get(tag) ?? new Set()).add(value));
+      }
+    return [...values].flatMap(([tag, set]) =>
+      set.size > 1 ? [{ tag, values: [...set].sort((a, b) => (typeof a === 'number' && typeof b === 'number' ? a - b : String(a) < String(b) ? -1 : 1)) }] : [],
+    );
+  }
+
+  private members(): MemberSummary[] {
+    const { checks, forces, namer } = this;
+    if (!checks || !forces || !namer) return [];
+    const rank = ({ status, utilisation }: MemberCheck) => (status === 'fail' ? 2e6 : status === 'not covered' ? 1e6 : 0) + (utilisation ?? 0);
+    return [...checks]
+      .sort((a, b) => rank(b) - rank(a))
+      .slice(0, mostListed)
+      .map(({ member, of, status, utilisation, governs, reasons }) => ({
+        member,
+        of,
+        title: namer.member(of.length > 1 ? member : of[0]!),
+        section: forces.frame.sections[forces.frame.memberIndex.get(of[0]!)!]!.title,
+        status,
+        ...(utilisation === undefined ? {} : { utilisation }),
+        because: reasons.length > 0 && status !== 'fail' ? reasons.join(' ') : governs ? `${governs.title} under ${governs.combination}` : reasons.join(' '),
+      }));
+  }
+
+  private figures(): FigureSummary[] {
+    const { source } = this;
+    return this.design.figures.map((spec) => (source ? this.figure(spec, source) : pending(spec)));
+  }
+
+  private figure(spec: FigureSpec, source: FigureSource): FigureSummary {
+    const kind = figureKindOf(spec);
+    const known = { geometry: true, forces: true, checks: source.checks, stability: source.stability, modes: this.reached === 'complete' || source.modes }[kind.needs];
+    if (!known) return pending(spec);
+    const result = kind.compute(source, spec, judging(spec, source.forces.selections));
+    const limit = limitOf(source, spec);
+    const head = { id: spec.id, title: spec.title, quantity: kind.quantity(spec), signed: kind.signed, limitIs: kind.limitIs };
+    const limits = limit === undefined ? {} : { limit };
+    if (!result) return { ...head, ...limits, place: '', status: 'none' };
+    return {
+      ...head,
+      ...limits,
+      value: result.value,
+      place: this.placeOf(result),
+      ...(result.result === undefined ? {} : { combination: result.result }),
+      status: limit === undefined ? 'none' : keepsLimit(spec, result.value, limit) ? 'pass' : 'fail',
+    };
+  }
+
+  private placeOf({ member, node, x, result }: FigureResult): string {
+    const { namer } = this;
+    const part = member !== undefined ? namer!.member(member) : node !== undefined ? namer!.node(node) : '';
+    const at = member !== undefined && x !== undefined ? `x = ${significant(x)} m` : '';
+    return [part, at, result].filter((word) => word !== undefined && word !== '').join(', ');
+  }
+
+  /** The drawing of what is known; undefined where not even the frame could be built. */
+  draw(options: DrawingOptions): DrawnScene | undefined {
+    const { built, forces, checks } = this;
+    if (!built) return undefined;
+    const shape = this.problems.find(({ code }) => code === 'mechanism')?.where['shape'] as Record<string, number[]> | undefined;
+    const outcome = attempt(() =>
+      drawAlternative({ built, ...(forces ? { forces } : {}), ...(checks ? { checks } : {}), ...(shape ? { mechanism: shape } : {}) }, options),
+    );
+    return outcome.ok ? outcome.value : undefined;
+  }
+
+  /** Values at a place of a member (a share of its piece) under a load case or combination. */
+  reading(result: string, member: string, share: number): Reading | undefined {
+    const { forces, namer } = this;
+    const m = forces?.frame.memberIndex.get(member);
+    const state = forces?.states.get(result);
+    if (!forces || !namer || m === undefined || !state) return undefined;
+    const { frame } = forces;
+    const field = state.field(m);
+    const x = Math.min(1, Math.max(0, share)) * frame.length[m]!;
+    return {
+      member,
+      title: namer.member(member),
+      section: frame.sections[m]!.title,
+      x,
+      length: frame.length[m]!,
+      forces: Object.fromEntries(forceNames.map((name) => [name, forceAt(field, name, x)])) as Record<ForceName, number>,
+      move: globalDisplacementAt(frame, field, m, x),
+    };
+  }
+
+  /** The way to a figure, line by line; of the shown load case or combination only where `result` is given. */
+  trace(figure: string, result?: string): { figure: FigureSummary; steps: CalculationStep[] } | undefined {
+    const spec = this.design.figures.find(({ id }) => id === figure);
+    const { source } = this;
+    if (!spec || !source) return undefined;
+    const kind = figureKindOf(spec);
+    const selections = result === undefined ? judging(spec, source.forces.selections) : source.forces.selections.filter(({ id }) => id === result);
+    const found = kind.compute(source, spec, selections);
+    return found && { figure: { ...this.figure(spec, source), value: found.value, place: this.placeOf(found) }, steps: kind.trace(source, spec, found) };
+  }
+
+  /** A figure's value under one load case or combination alone. */
+  underAlone(result: string): FigureSummary[] {
+    const { source } = this;
+    if (!source) return [];
+    const selections = source.forces.selections.filter(({ id }) => id === result);
+    return this.design.figures.map((spec) => {
+      const kind = figureKindOf(spec);
+      const whole = this.figure(spec, source);
+      if (kind.needs !== 'forces' || kind.judgedBy === 'none') return whole;
+      const found = kind.compute(source, spec, selections);
+      const { value: _, ...rest } = whole;
+      return found ? { ...rest, value: found.value, place: this.placeOf(found), status: 'none' as const } : { ...rest, place: '', status: 'none' as const };
+    });
+  }
+
+  /** Every condition of a physical member, the worst first, and the steps of the worst. */
+  memberSteps(member: string): CalculationStep[] {
+    return this.checker ? checkedSteps(this.checker, member) : [];
+  }
+
+  /** What a part matched: ids of the members and nodes of a rule. */
+  matchesOf(rule: string): readonly string[] {
+    return this.built?.matches.get(rule) ?? [];
+  }
+}
+
+function pending(spec: FigureSpec): FigureSummary {
+  const kind = figureKindOf(spec);
+  return { id: spec.id, title: spec.title, quantity: kind.quantity(spec), signed: kind.signed, limitIs: kind.limitIs, pending: true, place: '', status: 'none' };
+}
+
+function attemptValue<T>(work: () => T): T | undefined {
+  const outcome = attempt(work);
+  return outcome.ok ? outcome.value : undefined;
+}
+
+function throwing<T>(outcome: Outcome<T>): T {
+  if (outcome.ok) return outcome.value;
+  throw new ProblemError(outcome.problems);
+}

@@ -1,0 +1,82 @@
+import type { Problem } from '../problem.js';
+import type { Note } from '../recipe/geometry/geometry.js';
+import type { QuantityName } from '../units/quantities.js';
+import type { VerdictStatus } from '../pipeline/index.js';
+
+/** A figure as the screens show it; plain data. */
+export interface FigureSummary {
+  readonly id: string;
+  readonly title: string;
+  readonly quantity: QuantityName;
+  readonly signed: boolean;
+  /** SI; absent while it is not known yet, or where there is nothing to read it from. */
+  readonly value?: number;
+  /** It is still being worked out. */
+  readonly pending?: boolean;
+  /** Where and under which loads, in words. */
+  readonly place: string;
+  readonly combination?: string;
+  readonly limit?: number;
+  readonly limitIs: 'most' | 'least';
+  readonly status: 'pass' | 'fail' | 'none';
+}
+
+/** A physical member's check as the screens list it. */
+export interface MemberSummary {
+  readonly member: string;
+  /** Its pieces. */
+  readonly of: readonly string[];
+  readonly title: string;
+  readonly section: string;
+  readonly status: 'pass' | 'fail' | 'not covered';
+  readonly utilisation?: number;
+  /** The condition that governs, or why it is not covered, in words. */
+  readonly because: string;
+}
+
+/** A parameter's value and range, SI. */
+export interface ParameterSummary {
+  readonly value?: number;
+  readonly min?: number;
+  readonly max?: number;
+  readonly step?: number;
+}
+
+/** A load case or combination that can be shown. */
+export interface ResultSummary {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: 'case' | 'combination';
+  readonly state?: 'strength' | 'service';
+}
+
+/** What is known of an alternative at a stage of its calculation; plain data without closures. */
+export interface AlternativeSummary {
+  readonly id: string;
+  /** How far it has come: 'failed' where nothing more comes. */
+  readonly stage: 'failed' | 'forces' | 'checks' | 'complete';
+  readonly problems: readonly Problem[];
+  /** The frame could be built: there is something to draw. */
+  readonly built: boolean;
+  readonly results: readonly ResultSummary[];
+  readonly figures: readonly FigureSummary[];
+  readonly status: VerdictStatus | 'pending';
+  readonly over: number;
+  readonly notCovered: number;
+  /** The worst members first; at the most a hundred. */
+  readonly members: readonly MemberSummary[];
+  readonly memberCount: number;
+  readonly alphaCr?: number;
+  readonly alphaCrOf?: string;
+  readonly secondOrderNeeded: boolean;
+  readonly order: 1 | 2;
+  readonly code: string;
+  readonly notes: readonly Note[];
+  readonly parameters: Readonly<Record<string, ParameterSummary>>;
+  /** Forces of the loads and reactions about the origin, global, of the shown result. */
+  readonly balance?: { readonly result: string; readonly applied: readonly number[]; readonly reactions: readonly number[]; readonly residual: number };
+  /** Values by which a solid frame can be sliced, by tag. */
+  readonly slices: readonly { readonly tag: string; readonly values: readonly (string | number)[] }[];
+  /** How many parts each rule matches, by rule id. */
+  readonly matches: Readonly<Record<string, number>>;
+}

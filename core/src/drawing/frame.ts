@@ -1,0 +1,95 @@
+import type { Frame } from '../analysis/index.js';
+import type { FrameModel, Support } from '../model/types.js';
+import type { Point } from '../recipe/geometry/vector.js';
+import type { Draughtsman } from './drawing.js';
+import { nodeAt, placeOn } from './places.js';
+
+/** Members as lines along their axes, thin where something else stands in the foreground; arms to their nodes. */
+export function drawMembers(pen: Draughtsman, frame: Frame, isFaint: (member: number) => boolean, lit: (member: number) => boolean): void {
+  frame.memberIds.forEach((_, m) => {
+    const faint = isFaint(m);
+    const colour = lit(m) ? 'indigo' : faint ? 'inkFaint' : 'ink';
+    const [a, b] = [placeOn(frame, m, 0), placeOn(frame, m, frame.length[m]!)];
+    pen.line('members', a, b, { colour, width: lit(m) ? 4.5 : faint ? 1.2 : frame.axialOnly[m] ? 1.8 : 2.8 });
+    if (frame.armed[m]) {
+      pen.line('members', nodeAt(frame, frame.start[m]!), a, { colour: 'inkSoft', width: 1 });
+      pen.line('members', b, nodeAt(frame, frame.end[m]!), { colour: 'inkSoft', width: 1 });
+    }
+  });
+}
+
+/** Tapers and haunches: the line of the section's lower edge where it is deeper than elsewhere. */
+export function drawTapers(pen: Draughtsman, frame: Frame): void {
+  for (const [m, taper] of frame.tapers) {
+    const L = frame.length[m]!;
+    const depth = (share: number) => taper.at(share).h ?? 0;
+    const [h0, h1] = [depth(0), depth(1)];
+    const least = Math.min(h0, h1);
+    const a = 9 * m + 6;
+    const down = (share: number, h: number): Point => {
+      const p = placeOn(frame, m, share * L);
+      const d = h - least;
+      return [p[0] - frame.axes[a]! * d, p[1] - frame.axes[a + 1]! * d, p[2] - frame.axes[a + 2]! * d];
+    };
+    pen.area('members', [placeOn(frame, m, 0), placeOn(frame, m, L), down(1, h1), down(0, h0)], { colour: 'ink', alpha: 0.16 });
+    pen.path('members', [placeOn(frame, m, h0 > h1 ? 0 : L), h0 > h1 ? down(0, h0) : down(1, h1), h0 > h1 ? down(1, h1) : down(0, h0)], { colour: 'ink', width: 1.4 });
+  }
+}
+
+/** Open circles beside the node where a member's end is released; what differs between alternatives is drawn on every member. */
+export function drawHinges(pen: Draughtsman, frame: Frame, model: FrameModel): void {
+  model.members.forEach(({ hinges }, m) => {
+    if (!hinges) return;
+    const [a, b] = [placeOn(frame, m, 0), placeOn(frame, m, frame.length[m]!)];
+    const turns = (end: NonNullable<typeof hinges>['start']) => end?.My !== undefined || end?.Mz !== undefined;
+    if (turns(hinges.start)) pen.ring('hinges', a, b, 8, 3.8, 'sheet', { colour: 'ink', width: 1.4 });
+    if (turns(hinges.end)) pen.ring('hinges', b, a, 8, 3.8, 'sheet', { colour: 'ink', width: 1.4 });
+  });
+}
+
+/** Supports as signs of px, as seen from the front. */
+export function drawSupports(pen: Draughtsman, frame: Frame, model: FrameModel): void {
+  for (const support of model.supports ?? []) {
+    const n = frame.nodeIndex.get(support.node);
+    if (n !== undefined) drawSupport(pen, support, nodeAt(frame, n), frame.plane);
+  }
+}
+
+function drawSupport(pen: Draughtsman, support: Support, at: Point, plane: boolean): void {
+  const size = 10;
+  const turning = plane ? support.ry : support.ry ?? support.rx;
+  const sliding = support.ux === undefined || (!plane && support.uy === undefined);
+  const ground = (y: number) => {
+    pen.mark('supports', at, [-size, y], [size, y], { colour: 'moss', width: 1.6 });
+    for (let k = -2; k <= 2; k++) {
+      const from = (k * size) / 2;
+      pen.mark('supports', at, [from, y], [from - 4, y + 5], { colour: 'moss' });
+    }
+  };
+  if (turning === 'fixed') {
+    pen.mark('supports', at, [-size, 0], [size, 0], { colour: 'moss', width: 3 });
+    ground(1);
+    return;
+  }
+  const foot = size;
+  for (const [from, to] of [
+    [[0, 0], [-7.5, foot]],
+    [[-7.5, foot], [7.5, foot]],
+    [[7.5, foot], [0, 0]],
+  ] as const)
+    pen.mark('supports', at, from, to, { colour: 'moss', width: 1.6 });
+  if (sliding) pen.mark('supports', at, [-size, foot + 4], [size, foot + 4], { colour: 'moss', width: 1.4 });
+  else ground(foot);
+  if (typeof turning === 'number') coil(pen, at, size);
+}
+
+/** A spring against turning. */
+function coil(pen: Draughtsman, at: Point, size: number): void {
+  const point = (i: number): readonly [number, number] => {
+    const angle = (i / 24) * 3 * Math.PI;
+    const radius = size * (0.25 + 0.55 * (i / 24));
+    return [radius * Math.cos(angle), radius * Math.sin(angle)];
+  };
+  for (let i = 0; i < 24; i++) pen.mark('supports', at, point(i), point(i + 1), { colour: 'moss', width: 1.2 });
+}
+

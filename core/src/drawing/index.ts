@@ -1,0 +1,17 @@
+export {
+  colourNames,
+  cornerSize,
+  Draughtsman,
+  layerNames,
+  scaleNames,
+  strokeSize,
+  type Colour,
+  type Drawing,
+  type DrawingText,
+  type Layer,
+  type Scale,
+} from './drawing.js';
+export { drawAlternative, drawGeometry, type DrawnScene } from './draw.js';
+export type { DiagramKind, DrawingOptions, Slice } from './options.js';
+export { colourValues, toSvg } from './view/svg.js';
+export { fitView, projected, standardViews, viewAxes, type Margins, type View, type ViewName } from './view/view.js';

@@ -1,0 +1,78 @@
+import type { Point } from '../../recipe/geometry/vector.js';
+
+/** How a frame is looked at: turned about Z and tilted, its centre and size on the sheet. Orthographic. */
+export interface View {
+  /** Turn of the observer about Z from the front, and height above the horizon, rad. */
+  readonly turn: number;
+  readonly tilt: number;
+  /** Point in the middle of the sheet, m. */
+  readonly centre: Point;
+  /** px per m. */
+  readonly scale: number;
+}
+
+export type ViewName = 'front' | 'side' | 'plan' | 'oblique';
+
+/** The four views: from the front (X to the right), from the right side, from above, and obliquely. */
+export const standardViews: Readonly<Record<ViewName, Pick<View, 'turn' | 'tilt'>>> = {
+  front: { turn: 0, tilt: 0 },
+  side: { turn: Math.PI / 2, tilt: 0 },
+  plan: { turn: 0, tilt: Math.PI / 2 },
+  oblique: { turn: -0.55, tilt: 0.42 },
+};
+
+/** Unit vectors to the right and upwards on the sheet, global. */
+export function viewAxes({ turn, tilt }: Pick<View, 'turn' | 'tilt'>): { right: Point; up: Point } {
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  const [ct, st] = [Math.cos(tilt), Math.sin(tilt)];
+  // Looking along (−s, c) in plan, raised by tilt
+  return { right: [c, s, 0], up: [-s * st, c * st, ct] };
+}
+
+/** Where a point is on a sheet of that size, px from its top left corner. */
+export function projected(view: View, size: { width: number; height: number }, p: Point): readonly [number, number] {
+  const { right, up } = viewAxes(view);
+  const d = [p[0] - view.centre[0], p[1] - view.centre[1], p[2] - view.centre[2]] as const;
+  const x = right[0] * d[0] + right[1] * d[1] + right[2] * d[2];
+  const y = up[0] * d[0] + up[1] * d[1] + up[2] * d[2];
+  return [size.width / 2 + x * view.scale, size.height / 2 - y * view.scale];
+}
+
+/** Space kept free around what is drawn, px. */
+export interface Margins {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** The view that shows points as large as the margins allow. */
+export function fitView(
+  points: ArrayLike<number>,
+  direction: Pick<View, 'turn' | 'tilt'>,
+  size: { width: number; height: number },
+  margins: Margins,
+): View {
+  const { right, up } = viewAxes(direction);
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (let i = 0; i + 2 < points.length; i += 3) {
+    const x = right[0] * points[i]! + right[1] * points[i + 1]! + right[2] * points[i + 2]!;
+    const y = up[0] * points[i]! + up[1] * points[i + 1]! + up[2] * points[i + 2]!;
+    x0 = Math.min(x0, x);
+    x1 = Math.max(x1, x);
+    y0 = Math.min(y0, y);
+    y1 = Math.max(y1, y);
+  }
+  if (!(x1 >= x0)) [x0, x1, y0, y1] = [0, 1, 0, 1];
+  const width = Math.max(20, size.width - margins.left - margins.right);
+  const height = Math.max(20, size.height - margins.top - margins.bottom);
+  const scale = Math.max(1e-3, Math.min(width / Math.max(x1 - x0, 0.1), height / Math.max(y1 - y0, 0.1)));
+  const cx = (x0 + x1) / 2 + (margins.right - margins.left) / 2 / scale;
+  const cy = (y0 + y1) / 2 + (margins.top - margins.bottom) / 2 / scale;
+  // A point with these coordinates on the sheet; how far away does not matter
+  return {
+    ...direction,
+    scale,
+    centre: [right[0] * cx + up[0] * cy, right[1] * cx + up[1] * cy, right[2] * cx + up[2] * cy],
+  };
+}

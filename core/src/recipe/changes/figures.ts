@@ -1,0 +1,19 @@
+import type { Design, FigureSpec } from '../types.js';
+import { changed, movedTo, withFields, withItem, without } from './lists.js';
+
+export function addFigure(design: Design, figure: FigureSpec, index?: number): Design {
+  return { ...design, figures: withItem(design.figures, figure, index) };
+}
+
+/** Sets fields of a figure; `undefined` takes a field away. */
+export function setFigure(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {
+  return { ...design, figures: changed(design.figures, id, (figure) => withFields(figure, fields)) };
+}
+
+export function removeFigure(design: Design, id: string): Design {
+  return { ...design, figures: without(design.figures, id) };
+}
+
+export function moveFigure(design: Design, id: string, index: number): Design {
+  return { ...design, figures: movedTo(design.figures, id, index) };
+}

@@ -1,0 +1,38 @@
+/** Changes of lists whose items have ids; what does not exist leaves the list as it is. */
+interface Item {
+  readonly id: string;
+}
+
+/** The item changed in its place. */
+export function changed<T extends Item>(items: readonly T[], id: string, change: (item: T) => T): T[] {
+  return items.map((item) => (item.id === id ? change(item) : item));
+}
+
+/** The list without an item. */
+export function without<T extends Item>(items: readonly T[], id: string): T[] {
+  return items.filter((item) => item.id !== id);
+}
+
+/** The list with an item at a place; at the end without one. Nothing changes if its id is taken. */
+export function withItem<T extends Item>(items: readonly T[], item: T, index = items.length): T[] {
+  if (items.some(({ id }) => id === item.id)) return items as T[];
+  const out = [...items];
+  out.splice(index, 0, item);
+  return out;
+}
+
+/** An item moved to another place of the list. */
+export function movedTo<T extends Item>(items: readonly T[], id: string, index: number): T[] {
+  const item = items.find((one) => one.id === id);
+  if (!item) return items as T[];
+  return withItem(without(items, id), item, Math.max(0, Math.min(index, items.length - 1)));
+}
+
+/** Fields set on an object; `undefined` takes a field away. */
+export function withFields<T extends object>(object: T, fields: Readonly<Record<string, unknown>>): T {
+  const out: Record<string, unknown> = { ...(object as Record<string, unknown>) };
+  for (const [key, value] of Object.entries(fields))
+    if (value === undefined) delete out[key];
+    else out[key] = value;
+  return out as T;
+}

@@ -1,0 +1,30 @@
+import { quantityProgram } from '../expressions/evaluate.js';
+import { fieldOf, memberRule } from './rule.js';
+import { expression } from './schemas.js';
+
+export const action = memberRule({
+  key: 'action',
+  title: 'Action',
+  gives: 'sections',
+  schema: { action: { enum: ['frame', 'axial', 'tension-only', 'compression-only'] } },
+  apply(rule, matched, { assignment }) {
+    for (const { thing } of matched) {
+      assignment.action.set(thing.id, rule.action!);
+      assignment.credit(thing.id, 'action', rule.id);
+    }
+  },
+});
+
+export const roll = memberRule({
+  key: 'roll',
+  title: 'Roll',
+  gives: 'sections',
+  schema: { roll: expression },
+  apply(rule, matched, context) {
+    const angle = quantityProgram(rule.roll!, { ...context.names, tags: true }, 'angle', fieldOf(context, 'roll'));
+    for (const { thing, tags } of matched) {
+      context.assignment.roll.set(thing.id, angle(tags));
+      context.assignment.credit(thing.id, 'roll', rule.id);
+    }
+  },
+});

@@ -1,0 +1,109 @@
+import { attempt, type Problem } from '../../problem.js';
+import type { Names } from '../expressions/compile.js';
+import { conditionProgram } from '../expressions/evaluate.js';
+import type { Geometry } from '../geometry/geometry.js';
+import { Tagged } from '../geometry/select.js';
+import type { Design, Rule } from '../types.js';
+import { action, roll } from './action.js';
+import { area } from './area.js';
+import { Assignment } from './assignment.js';
+import { memberHinge, nodeHinge } from './hinge.js';
+import { deflection, group, lengths, restraints } from './lengths.js';
+import { memberLoad, nodeLoad } from './load.js';
+import type { RuleContext, RuleKind } from './rule.js';
+import { material, section } from './section.js';
+import { mass, support } from './support.js';
+import { train } from './train.js';
+
+/** Every kind of rule. A new kind is one file and one line here. */
+export const ruleKinds: readonly RuleKind[] = [
+  section,
+  material,
+  action,
+  roll,
+  lengths,
+  restraints,
+  group,
+  deflection,
+  support,
+  mass,
+  nodeHinge,
+  memberHinge,
+  memberLoad,
+  nodeLoad,
+  area,
+  train,
+];
+
+/** Kinds that a rule is of: those whose field it has, for what it selects. */
+export function kindsOf(rule: Rule): RuleKind[] {
+  const of = rule.members !== undefined ? 'members' : 'nodes';
+  return ruleKinds.filter((kind) => kind.of === of && rule[kind.key] !== undefined);
+}
+
+/** How many members or nodes each rule matches, by rule id. */
+export type RuleMatches = ReadonlyMap<string, readonly string[]>;
+
+/**
+ * Applies all rules in order; later ones win field by field, loads add.
+ *
+ * @param problems takes what is wrong, rule by rule
+ */
+export function applyRules(
+  design: Design,
+  geometry: Geometry,
+  names: Names,
+  problems: Problem[],
+): { assignment: Assignment; matches: RuleMatches } {
+  const assignment = new Assignment();
+  const matches = new Map<string, readonly string[]>();
+  const tagged = Tagged.of(geometry);
+  const common = {
+    geometry,
+    names,
+    space: design.space,
+    loadCases: new Set(design.loadCases.map(({ id }) => id)),
+    ownSections: new Set(design.sections.map(({ id }) => id)),
+    assignment,
+  };
+  for (const rule of design.rules) {
+    if (rule.off) continue;
+    const outcome = attempt(() => matches.set(rule.id, applyRule(rule, tagged, { ...common, place: placeOf(rule) })));
+    if (!outcome.ok) problems.push(...outcome.problems);
+  }
+  for (const { rule } of assignment.overridden())
+    assignment.notes.push({
+      code: 'overridden',
+      message: `Rule "${titleOf(design, rule)}" is wholly overridden: later rules give all that it gives.`,
+      where: { rule },
+    });
+  return { assignment, matches };
+}
+
+const titleOf = (design: Design, id: string): string => design.rules.find((rule) => rule.id === id)?.title ?? id;
+
+function placeOf(rule: Rule): RuleContext['place'] {
+  return { what: `rule "${rule.title ?? rule.id}"`, where: { rule: rule.id } };
+}
+
+function applyRule(rule: Rule, tagged: Tagged, context: RuleContext): string[] {
+  const { members, nodes } = rule;
+  const text = members ?? nodes!;
+  const matchesTags = conditionProgram(text, context.names, {
+    what: `${context.place.what}, condition`,
+    where: { ...context.place.where, field: members === undefined ? 'nodes' : 'members' },
+  });
+  const ofMembers = members === undefined ? [] : tagged.members.filter(({ tags }) => matchesTags(tags)).map(({ member, tags }) => ({ thing: member, tags }));
+  const ofNodes = members === undefined ? tagged.nodes.filter(({ tags }) => matchesTags(tags)).map(({ node, tags }) => ({ thing: node, tags })) : [];
+  const found = members === undefined ? ofNodes : ofMembers;
+  if (found.length === 0)
+    context.assignment.notes.push({
+      code: 'matches-nothing',
+      message: `Rule "${rule.title ?? rule.id}" matches nothing: ${text}.`,
+      where: { rule: rule.id },
+    });
+  for (const kind of kindsOf(rule))
+    if (kind.of === 'members') kind.apply(rule, ofMembers, context);
+    else kind.apply(rule, ofNodes, context);
+  return found.map(({ thing }) => thing.id);
+}

@@ -1,0 +1,46 @@
+import { findProfile } from '../../library/profiles.js';
+import { fail } from '../../problem.js';
+import type { NameReference } from '../types.js';
+import { memberRule, fieldOf, type RuleContext } from './rule.js';
+import { nameReference } from './schemas.js';
+
+/** A name, or that of a section or material parameter. */
+function resolveName(reference: NameReference, context: RuleContext, field: string): string {
+  if (typeof reference === 'string') return reference;
+  const named = context.names.parameters.get(reference.parameter);
+  if (typeof named?.value === 'string') return named.value;
+  const { what, where } = fieldOf(context, field);
+  return fail('unknown-name', `In ${what}: "${reference.parameter}" is no section or material parameter.`, {
+    ...where,
+    parameter: reference.parameter,
+  });
+}
+
+export const section = memberRule({
+  key: 'section',
+  title: 'Section',
+  gives: 'sections',
+  schema: { section: nameReference },
+  apply(rule, matched, context) {
+    const name = resolveName(rule.section!, context, 'section');
+    const full = context.ownSections.has(name) ? name : findProfile(name, { rule: rule.id }).name;
+    for (const { thing } of matched) {
+      context.assignment.section.set(thing.id, full);
+      context.assignment.credit(thing.id, 'section', rule.id);
+    }
+  },
+});
+
+export const material = memberRule({
+  key: 'material',
+  title: 'Material',
+  gives: 'sections',
+  schema: { material: nameReference },
+  apply(rule, matched, context) {
+    const name = resolveName(rule.material!, context, 'material');
+    for (const { thing } of matched) {
+      context.assignment.material.set(thing.id, name);
+      context.assignment.credit(thing.id, 'material', rule.id);
+    }
+  },
+});

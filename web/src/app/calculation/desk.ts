@@ -1,0 +1,97 @@
+import { AlternativeRun, type DrawnScene, type StageName } from '@hashira/core';
+import type { Show, WorkerAnswer, WorkerRequest } from './protocol';
+
+/** Sends an answer; buffers in `transfer` move without a copy. */
+export type Send = (answer: WorkerAnswer, transfer: ArrayBuffer[]) => void;
+
+/**
+ * A worker's desk: it works its alternatives out stage by stage, all of them to one stage before any goes on to the next, and keeps
+ * the results to be asked about. A newer design makes it drop the older work between two stages.
+ */
+export class CalculationDesk {
+  private runs = new Map<string, AlternativeRun>();
+  private version = 0;
+  private show: Show = { result: '', diagram: 'none' };
+  /** The latest work: older loops see that they are not it. */
+  private job = 0;
+
+  /** @param pause lets messages that came meanwhile be heard */
+  constructor(
+    private readonly send: Send,
+    private readonly pause: () => Promise<void>,
+  ) {}
+
+  take(request: WorkerRequest): void {
+    if (request.kind === 'calculate') void this.calculate(request);
+    else if (request.kind === 'show') this.redraw(request.show);
+    else this.answer(request);
+  }
+
+  private async calculate({ version, design, alternatives, show }: Extract<WorkerRequest, { kind: 'calculate' }>): Promise<void> {
+    const job = ++this.job;
+    const runs = new Map<string, AlternativeRun>();
+    for (const id of alternatives) {
+      const alternative = design.alternatives.find((one) => one.id === id);
+      if (alternative) runs.set(id, new AlternativeRun(design, alternative));
+    }
+    this.show = show;
+    for (const stage of ['forces', 'checks', 'complete'] as StageName[])
+      for (const run of runs.values()) {
+        const went = run.advance(stage);
+        if (stage !== 'forces' && !went && run.failedBefore(stage)) continue;
+        // What is asked meanwhile is asked of what is on the screen
+        this.runs = runs;
+        this.version = version;
+        this.tell(run, stage === 'forces' || this.show.diagram === 'utilisation');
+        await this.pause();
+        if (job !== this.job) return;
+      }
+    this.send({ kind: 'done', version }, []);
+  }
+
+  private tell(run: AlternativeRun, withScene: boolean): void {
+    const scene = withScene ? run.draw(this.show) : undefined;
+    this.send({ kind: 'summary', version: this.version, summary: run.summary(this.show.result), ...(scene ? { scene } : {}) }, buffersOf(scene));
+  }
+
+  private redraw(show: Show): void {
+    const balance = show.result !== this.show.result;
+    this.show = show;
+    for (const [alternative, run] of this.runs) {
+      const scene = run.draw(show);
+      this.send({ kind: 'scene', version: this.version, alternative, ...(scene ? { scene } : {}) }, buffersOf(scene));
+      if (balance) this.send({ kind: 'summary', version: this.version, summary: run.summary(show.result) }, []);
+    }
+  }
+
+  private answer({ id, alternative, question, ask }: Extract<WorkerRequest, { kind: 'ask' }>): void {
+    const run = this.runs.get(alternative);
+    this.send({ kind: 'answer', id, answer: run && answerTo(run, this.show, question, ask) }, []);
+  }
+}
+
+function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknown): unknown {
+  switch (question) {
+    case 'reading': {
+      const { member, share } = ask as { member: string; share: number };
+      return run.reading(show.result, member, share);
+    }
+    case 'trace': {
+      const { figure, result } = ask as { figure: string; result?: string };
+      return run.trace(figure, result);
+    }
+    case 'member':
+      return run.memberSteps((ask as { member: string }).member);
+    case 'matches':
+      return run.matchesOf((ask as { rule: string }).rule);
+    default:
+      return run.underAlone((ask as { result: string }).result);
+  }
+}
+
+/** The typed arrays of a scene move to the page. */
+function buffersOf(scene: DrawnScene | undefined): ArrayBuffer[] {
+  if (!scene) return [];
+  const { drawing, points, members } = scene;
+  return [drawing.strokes, drawing.corners, points, members.ends].map((array) => array.buffer as ArrayBuffer);
+}

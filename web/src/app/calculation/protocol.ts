@@ -1,0 +1,50 @@
+import type {
+  AlternativeSummary,
+  CalculationStep,
+  Design,
+  DiagramKind,
+  DrawnScene,
+  FigureSummary,
+  Reading,
+  Slice,
+} from '@hashira/core';
+
+/** What all drawings of a design show. */
+export interface Show {
+  /** Load case or combination. */
+  readonly result: string;
+  readonly diagram: DiagramKind;
+  readonly slice?: Slice;
+  readonly step?: string;
+  readonly lit?: readonly string[];
+}
+
+/** Questions about results that stay in a worker, and their answers. */
+export interface Questions {
+  reading: { ask: { member: string; share: number }; answer: Reading | undefined };
+  trace: { ask: { figure: string; result?: string }; answer: { figure: FigureSummary; steps: CalculationStep[] } | undefined };
+  member: { ask: { member: string }; answer: CalculationStep[] };
+  alone: { ask: { result: string }; answer: FigureSummary[] };
+  matches: { ask: { rule: string }; answer: readonly string[] };
+}
+
+/** To a worker. */
+export type WorkerRequest =
+  | {
+      readonly kind: 'calculate';
+      /** Number of the design's state; answers carry it back. */
+      readonly version: number;
+      readonly design: Design;
+      /** The alternatives that are this worker's, in their order. */
+      readonly alternatives: readonly string[];
+      readonly show: Show;
+    }
+  | { readonly kind: 'show'; readonly show: Show }
+  | { readonly kind: 'ask'; readonly id: number; readonly alternative: string; readonly question: keyof Questions; readonly ask: unknown };
+
+/** From a worker: what it knows of an alternative, as plain data. */
+export type WorkerAnswer =
+  | { readonly kind: 'summary'; readonly version: number; readonly summary: AlternativeSummary; readonly scene?: DrawnScene }
+  | { readonly kind: 'scene'; readonly version: number; readonly alternative: string; readonly scene?: DrawnScene }
+  | { readonly kind: 'done'; readonly version: number }
+  | { readonly kind: 'answer'; readonly id: number; readonly answer: unknown };

@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { SelectButton } from 'primeng/selectbutton';
+import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { ChoicesPanelComponent } from './choices-panel.component';
+import { LoadsLeafComponent } from './loads-leaf.component';
+import { ParameterListComponent } from './parameter-list.component';
+import { RecipeLeafComponent } from './recipe-leaf.component';
+import { RulesLeafComponent } from './rules-leaf.component';
+
+const leaves = ['Parameters', 'Recipe', 'Rules', 'Loads', 'Choices'] as const;
+type Leaf = (typeof leaves)[number];
+
+/** The index of what a design is made of, one leaf open at a time. */
+@Component({
+  selector: 'app-leaves',
+  imports: [
+    FormsModule,
+    SelectButton,
+    ParameterListComponent,
+    ChoicesPanelComponent,
+    RecipeLeafComponent,
+    RulesLeafComponent,
+    LoadsLeafComponent,
+  ],
+  template: `
+    <div class="index" role="tablist" aria-label="Design" (keydown)="key($event)">
+      @for (name of leaves; track name) {
+        <button
+          type="button"
+          class="plain"
+          role="tab"
+          [id]="'tab-' + name"
+          [attr.aria-selected]="name === leaf()"
+          [attr.aria-controls]="'leaf'"
+          [tabIndex]="name === leaf() ? 0 : -1"
+          (click)="leaf.set(name)"
+        >
+          {{ name }}
+        </button>
+      }
+    </div>
+    <div class="leaf" id="leaf" role="tabpanel" [attr.aria-labelledby]="'tab-' + leaf()">
+      @switch (leaf()) {
+        @case ('Parameters') {
+          <h2>
+            <span class="soft for">values for alternatives:</span>
+            <p-selectbutton
+              [options]="scopes"
+              optionLabel="label"
+              optionValue="value"
+              size="small"
+              [allowEmpty]="false"
+              [ngModel]="workspace.scope()"
+              (ngModelChange)="workspace.scope.set($event)"
+            />
+          </h2>
+          <app-parameter-list />
+          @if (hasChoices()) {
+            <h2 class="next">
+              In <span class="alternative">{{ title() }}</span>
+            </h2>
+            <app-choices-panel />
+          }
+        }
+        @case ('Recipe') {
+          <app-recipe-leaf />
+        }
+        @case ('Rules') {
+          <app-rules-leaf />
+        }
+        @case ('Loads') {
+          <app-loads-leaf />
+        }
+        @case ('Choices') {
+          <h2>
+            In <span class="alternative">{{ title() }}</span>
+          </h2>
+          <app-choices-panel />
+        }
+      }
+    </div>
+  `,
+  styleUrl: './leaves.component.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LeavesComponent {
+  protected readonly workspace = inject(DesignWorkspace);
+  protected readonly leaves = leaves;
+  protected readonly leaf = signal<Leaf>('Parameters');
+  protected readonly scopes = [
+    { label: 'all', value: 'all' },
+    { label: 'this one', value: 'one' },
+  ];
+  private readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly title = computed(() => this.workspace.selectedAlternative(this.design()).title);
+  protected readonly hasChoices = computed(() => this.design().choices.length > 0);
+
+  /** Left and right go through the leaves. */
+  protected key(event: KeyboardEvent): void {
+    const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    const next = leaves[(leaves.indexOf(this.leaf()) + step + leaves.length) % leaves.length]!;
+    this.leaf.set(next);
+    document.getElementById(`tab-${next}`)?.focus();
+  }
+}

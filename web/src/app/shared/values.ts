@@ -1,0 +1,40 @@
+import { difference, formatExact, formatWithUnit, significant, type FigureSummary } from '@hashira/core';
+
+/** A figure's value for reading: its magnitude, with the sign only where that says something. */
+export function figureText({ value, signed, quantity, pending }: FigureSummary): string {
+  if (value === undefined) return pending ? '…' : '–';
+  return formatWithUnit(signed ? value : Math.abs(value), quantity);
+}
+
+/** Every digit of a figure's value. */
+export function figureExact({ value, quantity, pending }: FigureSummary): string {
+  if (value === undefined) return pending ? 'being worked out' : 'there is nothing to read it from';
+  return formatExact(value, quantity);
+}
+
+/** A figure's limit in words. */
+export function limitText({ limit, limitIs, quantity }: FigureSummary): string {
+  return limit === undefined ? '' : `${limitIs === 'most' ? 'at most' : 'at least'} ${formatWithUnit(limit, quantity)}`;
+}
+
+/** Difference to the reference in per cent; of magnitudes, which is said where the signs differ. */
+export function differenceText(figure: FigureSummary | undefined, reference: FigureSummary | undefined): string {
+  if (figure?.value === undefined || reference?.value === undefined) return '';
+  const { absolute, relative } = difference(figure.value, reference.value);
+  const turned = figure.signed && figure.value * reference.value < 0 ? ' in size, other way' : '';
+  if (relative === undefined) return Math.abs(absolute) < 1e-9 ? '±0 %' : 'new';
+  const percent = relative * 100;
+  if (Math.abs(percent) < 0.05) return `±0 %${turned}`;
+  if (Math.abs(percent) >= 1000) return `${significant(Math.abs(figure.value / reference.value), 2)}×${turned}`;
+  return `${percent > 0 ? '+' : '−'}${significant(Math.abs(percent), Math.abs(percent) < 10 ? 2 : 3)} %${turned}`;
+}
+
+/** What an alternative's checks come to, in words. */
+export const statusWords: Readonly<Record<string, string>> = {
+  pass: 'passes',
+  fail: 'over',
+  'not covered': 'not covered',
+  'needs second order': 'needs second order',
+  'nothing to check': 'nothing to check',
+  pending: 'checking…',
+};

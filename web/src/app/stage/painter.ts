@@ -1,0 +1,253 @@
+import { colourNames, colourValues, cornerSize, layerNames, strokeSize, viewAxes, type Drawing } from '@hashira/core';
+import type { Sheet } from './types';
+
+const common = `#version 300 es
+precision highp float;
+uniform vec3 right, up, centre;
+uniform vec2 sheet;
+uniform float perMetre, marks, thin;
+uniform vec4 scales;
+uniform vec3 colours[${colourNames.length}];
+vec2 onSheet(vec3 p) {
+  vec3 d = p - centre;
+  return vec2(dot(d, right), -dot(d, up)) * perMetre + sheet * 0.5;
+}
+float factorOf(float scale) { return scales[int(scale + 0.5)]; }
+vec2 directionOf(vec2 p, vec2 q) {
+  vec2 d = q - p;
+  float l = length(d);
+  return l < 1e-4 ? vec2(1.0, 0.0) : d / l;
+}
+vec4 toClip(vec2 p) { return vec4(p.x / sheet.x * 2.0 - 1.0, 1.0 - p.y / sheet.y * 2.0, 0.0, 1.0); }
+`;
+
+const strokeShader = `${common}
+layout(location = 0) in vec3 a;
+layout(location = 1) in vec3 da;
+layout(location = 2) in vec3 b;
+layout(location = 3) in vec3 db;
+layout(location = 4) in vec4 offsets;
+layout(location = 5) in vec4 style;
+layout(location = 6) in float scale;
+out vec2 across;
+out vec4 ink;
+void main() {
+  float f = factorOf(scale);
+  vec2 pa = onSheet(a + da * f);
+  vec2 pb = onSheet(b + db * f);
+  vec2 p = pa + offsets.xy * marks;
+  vec2 q = pb + offsets.zw * marks;
+  if (style.w > 0.5) {
+    vec2 d = directionOf(pa, pb);
+    vec2 n = vec2(-d.y, d.x);
+    p = pa + (d * offsets.x + n * offsets.y) * marks;
+    q = pa + (d * offsets.z + n * offsets.w) * marks;
+  }
+  float l = length(q - p);
+  vec2 t = l < 1e-4 ? vec2(1.0, 0.0) : (q - p) / l;
+  vec2 n = vec2(-t.y, t.x);
+  float wide = max(style.x * thin, 0.9);
+  float half_ = wide * 0.5;
+  // One pixel more on each side carries the smooth edge
+  float reach = half_ + 1.0;
+  float over = wide > 2.0 ? half_ : 0.0;
+  vec2 corner = vec2(float(gl_VertexID & 1), float(gl_VertexID >> 1));
+  vec2 at = mix(p, q, corner.x) + t * (corner.x * 2.0 - 1.0) * over + n * (corner.y * 2.0 - 1.0) * reach;
+  if (l < 1e-3 && style.w < 0.5 && offsets == vec4(0.0)) at = p;
+  across = vec2((corner.y * 2.0 - 1.0) * reach, half_);
+  ink = vec4(colours[int(style.y + 0.5)], style.z);
+  gl_Position = toClip(at);
+}`;
+
+const cornerShader = `${common}
+layout(location = 0) in vec3 p;
+layout(location = 1) in vec3 dp;
+layout(location = 2) in vec3 q;
+layout(location = 3) in vec2 offset;
+layout(location = 4) in vec4 style;
+out vec2 across;
+out vec4 ink;
+void main() {
+  vec2 at = onSheet(p + dp * factorOf(style.w));
+  if (style.z > 0.5) {
+    vec2 d = directionOf(onSheet(p), onSheet(q));
+    at += (d * offset.x + vec2(-d.y, d.x) * offset.y) * marks;
+  } else at += offset * marks;
+  across = vec2(0.0, 2.0);
+  ink = vec4(colours[int(style.x + 0.5)], style.y);
+  gl_Position = toClip(at);
+}`;
+
+// Coverage falls from 1 to 0 over the pixel at a line's edge
+const fragmentShader = `#version 300 es
+precision highp float;
+in vec2 across;
+in vec4 ink;
+out vec4 colour;
+void main() { colour = vec4(ink.rgb, ink.a * clamp(across.y + 0.5 - abs(across.x), 0.0, 1.0)); }`;
+
+const tints = new Float32Array(
+  colourNames.flatMap((name) => {
+    const value = parseInt(colourValues[name].slice(1), 16);
+    return [(value >> 16) / 255, ((value >> 8) & 255) / 255, (value & 255) / 255];
+  }),
+);
+
+/** A drawing on the graphics card. */
+interface Uploaded {
+  readonly strokes: WebGLBuffer;
+  readonly corners: WebGLBuffer;
+}
+
+/** Paints drawings in one WebGL 2 context: the camera and all scales are uniforms, so that turning and zooming upload nothing. */
+export class Painter {
+  private readonly gl: WebGL2RenderingContext;
+  private readonly strokeProgram: WebGLProgram;
+  private readonly cornerProgram: WebGLProgram;
+  private readonly places = new Map<string, WebGLUniformLocation | null>();
+  private uploaded = new Map<Drawing, Uploaded>();
+
+  /** @throws Error where the browser gives no WebGL 2 */
+  constructor(private readonly canvas: HTMLCanvasElement | OffscreenCanvas) {
+    const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false }) as WebGL2RenderingContext | null;
+    if (!gl) throw new Error('This browser gives no WebGL 2, with which frames are drawn. Switch on hardware acceleration, or use a newer browser.');
+    this.gl = gl;
+    this.strokeProgram = this.program(strokeShader);
+    this.cornerProgram = this.program(cornerShader);
+  }
+
+  /** Whether the graphics card took the context away. */
+  get lost(): boolean {
+    return this.gl.isContextLost();
+  }
+
+  /** Paints sheets of one size under each other over the whole canvas. */
+  paint(sheets: readonly Sheet[], pixelRatio: number): void {
+    const { gl } = this;
+    const { width, height } = sheets[0]!.size;
+    const [w, h] = [Math.round(width * pixelRatio), Math.round(height * pixelRatio)];
+    if (this.canvas.width !== w || this.canvas.height !== h * sheets.length) {
+      this.canvas.width = w;
+      this.canvas.height = h * sheets.length;
+    }
+    const [r, g, b] = tints.subarray(3 * colourNames.indexOf('sheet'));
+    gl.clearColor(r!, g!, b!, 1);
+    gl.viewport(0, 0, w, h * sheets.length);
+    gl.clear(gl.COLOR_BUFFER_BIT);
+    gl.enable(gl.BLEND);
+    gl.blendFuncSeparate(gl.SRC_ALPHA, gl.ONE_MINUS_SRC_ALPHA, gl.ONE, gl.ONE_MINUS_SRC_ALPHA);
+    gl.enable(gl.SCISSOR_TEST);
+    this.forget(new Set(sheets.map(({ scene }) => scene.drawing)));
+    sheets.forEach((sheet, i) => {
+      const bottom = h * (sheets.length - 1 - i);
+      gl.viewport(0, bottom, w, h);
+      gl.scissor(0, bottom, w, h);
+      this.paintOne(sheet);
+    });
+    gl.disable(gl.SCISSOR_TEST);
+  }
+
+  private paintOne(sheet: Sheet): void {
+    const { gl } = this;
+    const { drawing } = sheet.scene;
+    const { strokes, corners } = this.upload(drawing);
+    for (const program of [this.cornerProgram, this.strokeProgram]) this.setUniforms(program, sheet);
+    layerNames.forEach((layer, k) => {
+      if (!sheet.layers.includes(layer)) return;
+      const [c0, c1] = drawing.cornerRanges[k]!;
+      if (c1 > c0) {
+        gl.useProgram(this.cornerProgram);
+        this.attributes(corners, cornerSize, [3, 3, 3, 2, 4], 0, 0);
+        gl.drawArrays(gl.TRIANGLES, c0, c1 - c0);
+      }
+      const [s0, s1] = drawing.strokeRanges[k]!;
+      if (s1 > s0) {
+        gl.useProgram(this.strokeProgram);
+        this.attributes(strokes, strokeSize, [3, 3, 3, 3, 4, 4, 1], s0 * strokeSize * 4, 1);
+        gl.drawArraysInstanced(gl.TRIANGLE_STRIP, 0, 4, s1 - s0);
+      }
+    });
+  }
+
+  private setUniforms(program: WebGLProgram, { view, size, scales, phase, thumbnail }: Sheet): void {
+    const { gl } = this;
+    gl.useProgram(program);
+    const which = program === this.strokeProgram ? 's' : 'c';
+    const place = (name: string): WebGLUniformLocation | null => {
+      const key = `${which} ${name}`;
+      if (!this.places.has(key)) this.places.set(key, gl.getUniformLocation(program, name));
+      return this.places.get(key)!;
+    };
+    const { right, up } = viewAxes(view);
+    gl.uniform3fv(place('right'), right as unknown as number[]);
+    gl.uniform3fv(place('up'), up as unknown as number[]);
+    gl.uniform3fv(place('centre'), view.centre as unknown as number[]);
+    gl.uniform2f(place('sheet'), size.width, size.height);
+    gl.uniform1f(place('perMetre'), view.scale);
+    gl.uniform1f(place('marks'), thumbnail ? 0.55 : 1);
+    gl.uniform1f(place('thin'), thumbnail ? 0.6 : 1);
+    gl.uniform4f(place('scales'), 0, scales.diagram, scales.deformation * phase, scales.load);
+    gl.uniform3fv(place('colours'), tints);
+  }
+
+  private attributes(buffer: WebGLBuffer, stride: number, sizes: readonly number[], offset: number, divisor: number): void {
+    const { gl } = this;
+    gl.bindBuffer(gl.ARRAY_BUFFER, buffer);
+    let at = offset;
+    for (let i = 0; i < 7; i++) {
+      const size = sizes[i];
+      if (size === undefined) {
+        gl.disableVertexAttribArray(i);
+        continue;
+      }
+      gl.enableVertexAttribArray(i);
+      gl.vertexAttribPointer(i, size, gl.FLOAT, false, stride * 4, at);
+      gl.vertexAttribDivisor(i, divisor);
+      at += size * 4;
+    }
+  }
+
+  private upload(drawing: Drawing): Uploaded {
+    const known = this.uploaded.get(drawing);
+    if (known) return known;
+    const { gl } = this;
+    const of = (data: Float32Array): WebGLBuffer => {
+      const buffer = gl.createBuffer();
+      gl.bindBuffer(gl.ARRAY_BUFFER, buffer);
+      gl.bufferData(gl.ARRAY_BUFFER, data, gl.STATIC_DRAW);
+      return buffer;
+    };
+    const made = { strokes: of(drawing.strokes), corners: of(drawing.corners) };
+    this.uploaded.set(drawing, made);
+    return made;
+  }
+
+  /** Frees drawings that are no longer painted. */
+  private forget(used: ReadonlySet<Drawing>): void {
+    const kept = new Map<Drawing, Uploaded>();
+    for (const [drawing, buffers] of this.uploaded)
+      if (used.has(drawing)) kept.set(drawing, buffers);
+      else for (const buffer of [buffers.strokes, buffers.corners]) this.gl.deleteBuffer(buffer);
+    this.uploaded = kept;
+  }
+
+  private program(vertex: string): WebGLProgram {
+    const { gl } = this;
+    const program = gl.createProgram();
+    for (const [kind, source] of [[gl.VERTEX_SHADER, vertex], [gl.FRAGMENT_SHADER, fragmentShader]] as const) {
+      const shader = gl.createShader(kind)!;
+      gl.shaderSource(shader, source);
+      gl.compileShader(shader);
+      gl.attachShader(program, shader);
+    }
+    gl.linkProgram(program);
+    if (!gl.getProgramParameter(program, gl.LINK_STATUS) && !gl.isContextLost())
+      throw new Error(`The drawing program does not fit this graphics card: ${gl.getProgramInfoLog(program) ?? ''}`);
+    return program;
+  }
+
+  dispose(): void {
+    this.forget(new Set());
+    this.gl.getExtension('WEBGL_lose_context')?.loseContext();
+  }
+}

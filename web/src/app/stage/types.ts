@@ -1,0 +1,56 @@
+import type { Colour, DiagramKind, DrawnScene, Layer, View } from '@hashira/core';
+
+/** A point on the sheet, px from its top left corner. */
+export type Point = readonly [x: number, y: number];
+
+/** A sheet's size, px. */
+export interface SheetSize {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Scales common to all stages that are compared. */
+export interface StageScales {
+  /** m of the drawing per N or N·m. */
+  readonly diagram: number;
+  /** Factor on displacements; 1 is true scale. */
+  readonly deformation: number;
+  /** m of the drawing per N/m. */
+  readonly load: number;
+}
+
+/** What one stage shows, without what the stage itself decides. */
+export interface StageContent {
+  readonly scene: DrawnScene;
+  readonly layers: readonly Layer[];
+  readonly scales: StageScales;
+  /** Dimension lines are drawn and can be changed. */
+  readonly dimensions: boolean;
+}
+
+/** A sheet to be painted. */
+export interface Sheet extends StageContent {
+  readonly view: View;
+  readonly size: SheetSize;
+  /** From −1 to 1: where the moving picture stands; 1 at rest. */
+  readonly phase: number;
+  /** Thumbnails have no text, thinner lines and smaller symbols. */
+  readonly thumbnail: boolean;
+}
+
+/** Text on the stage. */
+export interface StageLabel {
+  readonly key: string;
+  readonly text: string;
+  /** Anchor, px. */
+  readonly at: Point;
+  /** Which side of the anchor the text stands on. */
+  readonly align: 'middle' | 'left' | 'right';
+  readonly tone: Colour;
+  /** Higher ones stay where labels would overlap. */
+  readonly priority: number;
+  /** The exact value, shown on hover. */
+  readonly title: string;
+}
+
+export type { DiagramKind, View };
