@@ -8,6 +8,8 @@ const order = [
   'analysis',
   'results',
   'capacity',
+  'pipeline',
+  'drawing',
   'compare',
   'exchange',
 ];

@@ -51,9 +51,9 @@ describe('hashira', () => {
       >;
     };
     expect(results.format).toBe('hashira-results');
-    expect(results.results['S']!.members['shed.column.left']!.length).toBe(3);
+    expect(results.results['S']!.members['shed.column.1']!.length).toBe(3);
     // Snow: 4.4 kN/m on 22 m
-    expect(results.results['S']!.reactions['shed.base.left']!.F[2]).toBeCloseTo(48_400, 3);
+    expect(results.results['S']!.reactions['shed.base.1']!.F[2]).toBeCloseTo(48_400, 3);
   });
 
   it('takes the reference when no alternative is named, and writes to a file', () => {
@@ -183,8 +183,8 @@ describe('hashira', () => {
       };
       expect(file.format).toBe('hashira-checks');
       expect(file.code).toBe(code);
-      expect(Object.keys(file.members)).toContain('shed.rafter.left');
-      expect(file.members['shed.rafter.left']!.items.every(({ steps }) => steps.length > 1)).toBeTrue();
+      expect(Object.keys(file.members)).toContain('shed.rafter.1.left');
+      expect(file.members['shed.rafter.1.left']!.items.every(({ steps }) => steps.length > 1)).toBeTrue();
       expect(file.summary.utilisation).toBeGreaterThan(0.1);
       expect(file.summary.utilisation).toBeLessThan(1);
     }

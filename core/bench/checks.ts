@@ -1,11 +1,9 @@
 // Figures of the checks: all checks of the Slip shed, and of a frame of 1 000 members, in one thread, without steps.
-import document from '../demo/slip-shed.json' with { type: 'json' };
 import { prepareFrame, solveStatic } from '../src/analysis/index.js';
 import { MemberChecker } from '../src/capacity/index.js';
 import type { CodeName, FrameModel } from '../src/model/types.js';
-import { buildFrame } from '../src/recipe/build.js';
-import type { Design } from '../src/recipe/types.js';
 import { memberField, resultSelections } from '../src/results/index.js';
+import { built, slipShed } from '../src/testing/designs.js';
 import { tower } from './towers.js';
 
 /** Median and best of many runs after a warm-up, ms; fields and checks are formed anew in each. */
@@ -33,11 +31,9 @@ function measure(name: string, model: FrameModel, warm: number, runs: number): v
 
 /** Six strength combinations of the Slip shed's load cases. */
 function shed(): FrameModel {
-  const design = document as Design;
-  const built = buildFrame(design, design.alternatives[0]!);
-  if (!built.ok) throw new Error('not built');
-  const cases = (built.value.model.loadCases ?? []).map(({ id }) => id);
-  return { ...built.value.model, combinations: combinations(cases, 6) };
+  const { model } = built(slipShed());
+  const cases = (model.loadCases ?? []).map(({ id }) => id);
+  return { ...model, combinations: combinations(cases, 6) };
 }
 
 function combinations(cases: readonly string[], count: number): FrameModel['combinations'] {

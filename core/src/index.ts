@@ -12,7 +12,13 @@ export { applyAlternative, pickedOption } from './recipe/alternatives.js';
 export { buildFrame, type BuiltFrame } from './recipe/build.js';
 export * from './recipe/changes/index.js';
 export { combinationRules } from './recipe/combine/index.js';
-export { listItems, quantityOf, splitList, type Written, type WrittenList } from './recipe/expressions/evaluate.js';
+export {
+  listItems,
+  quantityOf,
+  splitList,
+  type Written,
+  type WrittenList,
+} from './recipe/expressions/evaluate.js';
 export type { Scope } from './recipe/expressions/types.js';
 export type { Dimension, Geometry, GeometryMember, GeometryNode, Note } from './recipe/geometry/geometry.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './recipe/parameters.js';

@@ -11,7 +11,15 @@ export function checkedSteps(checker: MemberChecker, member: string): Calculatio
     ...covered.flatMap(({ title, utilisation, combination, clause, axis, reason }): CalculationStep[] =>
       utilisation === undefined
         ? [{ symbol: title, value: 0, unit: 'not covered', from: reason ?? reasons.join(' '), clause }]
-        : [{ symbol: axis ? `${title}, ${axis}` : title, value: utilisation, unit: '', from: `under ${combination}`, clause }],
+        : [
+            {
+              symbol: axis ? `${title}, ${axis}` : title,
+              value: utilisation,
+              unit: '',
+              from: `under ${combination}`,
+              clause,
+            },
+          ],
     ),
     ...(governs?.steps ?? []),
   ];

@@ -11,4 +11,10 @@ export {
   type Needs,
 } from './figures/index.js';
 export { AlternativeRun, type Reading, type StageName } from './run.js';
-export type { AlternativeSummary, FigureSummary, MemberSummary, ParameterSummary, ResultSummary } from './summary.js';
+export type {
+  AlternativeSummary,
+  FigureSummary,
+  MemberSummary,
+  ParameterSummary,
+  ResultSummary,
+} from './summary.js';

@@ -1,16 +1,42 @@
 import { vibrationModes, prepareEquations, type VibrationMode } from '../analysis/index.js';
-import { checkedSteps, type CalculationStep, type MemberCheck, type MemberChecker } from '../capacity/index.js';
+import {
+  checkedSteps,
+  type CalculationStep,
+  type MemberCheck,
+  type MemberChecker,
+} from '../capacity/index.js';
 import { drawAlternative, type DrawingOptions, type DrawnScene } from '../drawing/index.js';
-import { analysed, checkerOf, stabilityOf, verdictOf, wantsLengths, type Analysed, type StabilityOfAll } from '../pipeline/index.js';
+import {
+  analysed,
+  checkerOf,
+  stabilityOf,
+  verdictOf,
+  wantsLengths,
+  type Analysed,
+  type StabilityOfAll,
+} from '../pipeline/index.js';
 import { attempt, ProblemError, type Outcome, type Problem } from '../problem.js';
 import { applyAlternative } from '../recipe/alternatives.js';
 import { buildFrame, type BuiltFrame } from '../recipe/build.js';
 import { Namer } from '../recipe/geometry/names.js';
 import { evaluateParameters, type ParameterValues } from '../recipe/parameters.js';
 import type { Alternative, Design, FigureSpec } from '../recipe/types.js';
-import { forceAt, forceNames, globalDisplacementAt, stateEquilibrium, type ForceName } from '../results/index.js';
+import {
+  forceAt,
+  forceNames,
+  globalDisplacementAt,
+  stateEquilibrium,
+  type ForceName,
+} from '../results/index.js';
 import { significant } from '../units/format.js';
-import { figureKindOf, judging, keepsLimit, limitOf, type FigureResult, type FigureSource } from './figures/index.js';
+import {
+  figureKindOf,
+  judging,
+  keepsLimit,
+  limitOf,
+  type FigureResult,
+  type FigureSource,
+} from './figures/index.js';
 import type { AlternativeSummary, FigureSummary, MemberSummary, ParameterSummary } from './summary.js';
 
 export type StageName = 'forces' | 'checks' | 'complete';
@@ -69,7 +95,10 @@ export class AlternativeRun {
   }
 
   private work(stage: StageName): void {
-    if (stage === 'forces') return this.workForces();
+    if (stage === 'forces') {
+      this.workForces();
+      return;
+    }
     const forces = this.forces!;
     if (stage === 'checks') {
       // Lengths from the frame must be known before the checks
@@ -79,7 +108,12 @@ export class AlternativeRun {
       return;
     }
     this.stability ??= stabilityOf(forces);
-    const wanted = Math.max(0, ...this.design.figures.filter((spec) => figureKindOf(spec).needs === 'modes').map(({ number = 1 }) => number));
+    const wanted = Math.max(
+      0,
+      ...this.design.figures
+        .filter((spec) => figureKindOf(spec).needs === 'modes')
+        .map(({ number = 1 }) => number),
+    );
     if (wanted > 0) this.modes = vibrationModes(prepareEquations(forces.frame), wanted + 6);
   }
 
@@ -108,7 +142,10 @@ export class AlternativeRun {
   /** What is known now. `shown` is the load case or combination whose balance is told. */
   summary(shown: string): AlternativeSummary {
     const { built, forces } = this;
-    const verdict = forces && this.checks ? verdictOf(forces, this.checks, this.stability?.stability ?? new Map()) : undefined;
+    const verdict =
+      forces && this.checks
+        ? verdictOf(forces, this.checks, this.stability?.stability ?? new Map())
+        : undefined;
     const complete = this.reached === 'complete';
     const checksDone = this.checks !== undefined;
     const hopeful = verdict?.status === 'pass' && !complete ? 'pending' : verdict?.status;
@@ -128,7 +165,10 @@ export class AlternativeRun {
       secondOrderNeeded: verdict?.secondOrderNeeded ?? false,
       order: this.design.analysis.order,
       code: this.design.code.name ?? 'EN1993',
-      notes: [...(built?.notes ?? []), ...(forces?.notes ?? []).map((message) => ({ code: 'analysis', message, where: {} }))],
+      notes: [
+        ...(built?.notes ?? []),
+        ...(forces?.notes ?? []).map((message) => ({ code: 'analysis', message, where: {} })),
+      ],
       parameters: this.parameterValues(),
       ...this.balance(shown),
       slices: this.slices(),
@@ -139,7 +179,12 @@ export class AlternativeRun {
   private results(): AlternativeSummary['results'] {
     if (!this.built) return [];
     const cases = this.built.design.loadCases.map(({ id, title }) => ({ id, title, kind: 'case' as const }));
-    const combinations = this.built.combinations.map(({ id, title, state }) => ({ id, title: title ?? state, kind: 'combination' as const, state }));
+    const combinations = this.built.combinations.map(({ id, title, state }) => ({
+      id,
+      title: title ?? state,
+      kind: 'combination' as const,
+      state,
+    }));
     return [...cases, ...combinations];
   }
 
@@ -171,14 +216,24 @@ export class AlternativeRun {
         if (value !== undefined) values.set(tag, (values.get(tag) ?? new Set()).add(value));
       }
     return [...values].flatMap(([tag, set]) =>
-      set.size > 1 ? [{ tag, values: [...set].sort((a, b) => (typeof a === 'number' && typeof b === 'number' ? a - b : String(a) < String(b) ? -1 : 1)) }] : [],
+      set.size > 1
+        ? [
+            {
+              tag,
+              values: [...set].sort((a, b) =>
+                typeof a === 'number' && typeof b === 'number' ? a - b : String(a) < String(b) ? -1 : 1,
+              ),
+            },
+          ]
+        : [],
     );
   }
 
   private members(): MemberSummary[] {
     const { checks, forces, namer } = this;
     if (!checks || !forces || !namer) return [];
-    const rank = ({ status, utilisation }: MemberCheck) => (status === 'fail' ? 2e6 : status === 'not covered' ? 1e6 : 0) + (utilisation ?? 0);
+    const rank = ({ status, utilisation }: MemberCheck) =>
+      (status === 'fail' ? 2e6 : status === 'not covered' ? 1e6 : 0) + (utilisation ?? 0);
     return [...checks]
       .sort((a, b) => rank(b) - rank(a))
       .slice(0, mostListed)
@@ -189,7 +244,12 @@ export class AlternativeRun {
         section: forces.frame.sections[forces.frame.memberIndex.get(of[0]!)!]!.title,
         status,
         ...(utilisation === undefined ? {} : { utilisation }),
-        because: reasons.length > 0 && status !== 'fail' ? reasons.join(' ') : governs ? `${governs.title} under ${governs.combination}` : reasons.join(' '),
+        because:
+          reasons.length > 0 && status !== 'fail'
+            ? reasons.join(' ')
+            : governs
+              ? `${governs.title} under ${governs.combination}`
+              : reasons.join(' '),
       }));
   }
 
@@ -200,11 +260,23 @@ export class AlternativeRun {
 
   private figure(spec: FigureSpec, source: FigureSource): FigureSummary {
     const kind = figureKindOf(spec);
-    const known = { geometry: true, forces: true, checks: source.checks, stability: source.stability, modes: this.reached === 'complete' || source.modes }[kind.needs];
+    const known = {
+      geometry: true,
+      forces: true,
+      checks: source.checks,
+      stability: source.stability,
+      modes: this.reached === 'complete' || source.modes,
+    }[kind.needs];
     if (!known) return pending(spec);
     const result = kind.compute(source, spec, judging(spec, source.forces.selections));
     const limit = limitOf(source, spec);
-    const head = { id: spec.id, title: spec.title, quantity: kind.quantity(spec), signed: kind.signed, limitIs: kind.limitIs };
+    const head = {
+      id: spec.id,
+      title: spec.title,
+      quantity: kind.quantity(spec),
+      signed: kind.signed,
+      limitIs: kind.limitIs,
+    };
     const limits = limit === undefined ? {} : { limit };
     if (!result) return { ...head, ...limits, place: '', status: 'none' };
     return {
@@ -228,9 +300,18 @@ export class AlternativeRun {
   draw(options: DrawingOptions): DrawnScene | undefined {
     const { built, forces, checks } = this;
     if (!built) return undefined;
-    const shape = this.problems.find(({ code }) => code === 'mechanism')?.where['shape'] as Record<string, number[]> | undefined;
+    const shape = this.problems.find(({ code }) => code === 'mechanism')?.where['shape'] as
+      Record<string, number[]> | undefined;
     const outcome = attempt(() =>
-      drawAlternative({ built, ...(forces ? { forces } : {}), ...(checks ? { checks } : {}), ...(shape ? { mechanism: shape } : {}) }, options),
+      drawAlternative(
+        {
+          built,
+          ...(forces ? { forces } : {}),
+          ...(checks ? { checks } : {}),
+          ...(shape ? { mechanism: shape } : {}),
+        },
+        options,
+      ),
     );
     return outcome.ok ? outcome.value : undefined;
   }
@@ -250,7 +331,10 @@ export class AlternativeRun {
       section: frame.sections[m]!.title,
       x,
       length: frame.length[m]!,
-      forces: Object.fromEntries(forceNames.map((name) => [name, forceAt(field, name, x)])) as Record<ForceName, number>,
+      forces: Object.fromEntries(forceNames.map((name) => [name, forceAt(field, name, x)])) as Record<
+        ForceName,
+        number
+      >,
       move: globalDisplacementAt(frame, field, m, x),
     };
   }
@@ -261,9 +345,17 @@ export class AlternativeRun {
     const { source } = this;
     if (!spec || !source) return undefined;
     const kind = figureKindOf(spec);
-    const selections = result === undefined ? judging(spec, source.forces.selections) : source.forces.selections.filter(({ id }) => id === result);
+    const selections =
+      result === undefined
+        ? judging(spec, source.forces.selections)
+        : source.forces.selections.filter(({ id }) => id === result);
     const found = kind.compute(source, spec, selections);
-    return found && { figure: { ...this.figure(spec, source), value: found.value, place: this.placeOf(found) }, steps: kind.trace(source, spec, found) };
+    return (
+      found && {
+        figure: { ...this.figure(spec, source), value: found.value, place: this.placeOf(found) },
+        steps: kind.trace(source, spec, found),
+      }
+    );
   }
 
   /** A figure's value under one load case or combination alone. */
@@ -277,7 +369,9 @@ export class AlternativeRun {
       if (kind.needs !== 'forces' || kind.judgedBy === 'none') return whole;
       const found = kind.compute(source, spec, selections);
       const { value: _, ...rest } = whole;
-      return found ? { ...rest, value: found.value, place: this.placeOf(found), status: 'none' as const } : { ...rest, place: '', status: 'none' as const };
+      return found
+        ? { ...rest, value: found.value, place: this.placeOf(found), status: 'none' as const }
+        : { ...rest, place: '', status: 'none' as const };
     });
   }
 
@@ -294,7 +388,16 @@ export class AlternativeRun {
 
 function pending(spec: FigureSpec): FigureSummary {
   const kind = figureKindOf(spec);
-  return { id: spec.id, title: spec.title, quantity: kind.quantity(spec), signed: kind.signed, limitIs: kind.limitIs, pending: true, place: '', status: 'none' };
+  return {
+    id: spec.id,
+    title: spec.title,
+    quantity: kind.quantity(spec),
+    signed: kind.signed,
+    limitIs: kind.limitIs,
+    pending: true,
+    place: '',
+    status: 'none',
+  };
 }
 
 function attemptValue<T>(work: () => T): T | undefined {

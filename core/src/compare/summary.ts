@@ -74,7 +74,12 @@ export interface AlternativeSummary {
   readonly notes: readonly Note[];
   readonly parameters: Readonly<Record<string, ParameterSummary>>;
   /** Forces of the loads and reactions about the origin, global, of the shown result. */
-  readonly balance?: { readonly result: string; readonly applied: readonly number[]; readonly reactions: readonly number[]; readonly residual: number };
+  readonly balance?: {
+    readonly result: string;
+    readonly applied: readonly number[];
+    readonly reactions: readonly number[];
+    readonly residual: number;
+  };
   /** Values by which a solid frame can be sliced, by tag. */
   readonly slices: readonly { readonly tag: string; readonly values: readonly (string | number)[] }[];
   /** How many parts each rule matches, by rule id. */

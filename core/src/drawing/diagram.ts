@@ -95,21 +95,38 @@ export function drawDiagram(
 }
 
 /** Fill between axis and curve, thin ordinates, and the curve itself. */
-function ordinates(pen: Draughtsman, points: readonly { at: Point; shift: Point; value: number }[], style: Style): void {
+function ordinates(
+  pen: Draughtsman,
+  points: readonly { at: Point; shift: Point; value: number }[],
+  style: Style,
+): void {
   const colourOf = (value: number) => (value >= 0 ? style.positive : style.negative);
   for (let i = 0; i + 1 < points.length; i++) {
     const [p, q] = [points[i]!, points[i + 1]!];
     const colour = colourOf(Math.abs(p.value) > Math.abs(q.value) ? p.value : q.value);
     const common = { colour, scale: 'diagram' } as const;
     if (p.value * q.value >= 0)
-      pen.area('diagram', [p.at, q.at, q.at, p.at], { ...common, alpha: 0.13 }, [[0, 0, 0], [0, 0, 0], q.shift, p.shift]);
+      pen.area('diagram', [p.at, q.at, q.at, p.at], { ...common, alpha: 0.13 }, [
+        [0, 0, 0],
+        [0, 0, 0],
+        q.shift,
+        p.shift,
+      ]);
     pen.line('diagram', p.at, q.at, { ...common, width: 1.5 }, p.shift, q.shift);
     // Compression is hatched, so that the sign is not told by colour alone
-    if (style.positive !== style.negative && p.value < 0) pen.line('diagram', p.at, p.at, { ...common, width: 0.8 }, [0, 0, 0], p.shift);
+    if (style.positive !== style.negative && p.value < 0)
+      pen.line('diagram', p.at, p.at, { ...common, width: 0.8 }, [0, 0, 0], p.shift);
   }
   const [first, last] = [points[0]!, points.at(-1)!];
   for (const end of [first, last])
-    pen.line('diagram', end.at, end.at, { colour: colourOf(end.value), width: 1, scale: 'diagram' }, [0, 0, 0], end.shift);
+    pen.line(
+      'diagram',
+      end.at,
+      end.at,
+      { colour: colourOf(end.value), width: 1, scale: 'diagram' },
+      [0, 0, 0],
+      end.shift,
+    );
 }
 
 /** The greatest magnitude of a member, and its ends where they are not much smaller. */

@@ -49,9 +49,16 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
   const litSet = new Set(lit);
   const tagsOf = (m: number) => geometry.members.get(frame.memberIds[m]!)?.tags ?? {};
   const shown = (m: number) => !slice || inSlice(tagsOf(m), slice);
-  const isFaint = (m: number) => !shown(m) || (step !== undefined && tagsOf(m)['step'] !== step) || source.mechanism !== undefined;
+  const isFaint = (m: number) =>
+    !shown(m) || (step !== undefined && tagsOf(m)['step'] !== step) || source.mechanism !== undefined;
   drawAxes(pen, built, frame);
-  drawMembers(pen, frame, isFaint, (m) => litSet.has(frame.memberIds[m]!) || litSet.has(geometry.members.get(frame.memberIds[m]!)?.line ?? ''));
+  drawMembers(
+    pen,
+    frame,
+    isFaint,
+    (m) =>
+      litSet.has(frame.memberIds[m]!) || litSet.has(geometry.members.get(frame.memberIds[m]!)?.line ?? ''),
+  );
   for (const id of lit) {
     const n = frame.nodeIndex.get(id);
     if (n !== undefined) pen.disc('hinges', nodeAt(frame, n), 5, { colour: 'indigo' });
@@ -63,13 +70,23 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
   const selection = forces?.selections.find(({ id }) => id === options.result);
   const state = forces?.states.get(options.result);
   if (forces && selection && state) {
-    const nodes = slice && new Set(frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])));
+    const nodes =
+      slice && new Set(frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])));
     drawLoads(pen, frame, selection.factors, shown);
     drawDeformed(pen, frame, state);
-    drawReactions(pen, frame, forces.model, state, (node) => namer.node(node), (node) => !nodes || nodes.has(frame.nodeIndex.get(node)!));
+    drawReactions(
+      pen,
+      frame,
+      forces.model,
+      state,
+      (node) => namer.node(node),
+      (node) => !nodes || nodes.has(frame.nodeIndex.get(node)!),
+    );
     const { diagram } = options;
-    if (diagram === 'utilisation') drawUtilisation(pen, frame, source.checks ?? [], shown, (m) => namer.member(frame.memberIds[m]!));
-    else if (diagram !== 'none') drawDiagram(pen, frame, state, diagram, shown, (m) => namer.member(frame.memberIds[m]!));
+    if (diagram === 'utilisation')
+      drawUtilisation(pen, frame, source.checks ?? [], shown, (m) => namer.member(frame.memberIds[m]!));
+    else if (diagram !== 'none')
+      drawDiagram(pen, frame, state, diagram, shown, (m) => namer.member(frame.memberIds[m]!));
     most = {
       diagram: diagram === 'none' || diagram === 'utilisation' ? 0 : greatestForce(frame, state, diagram),
       deformation: greatestMove(state),
@@ -81,7 +98,14 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     drawShape(pen, frame, (n) => movedBy(mechanism[frame.nodeIds[n]!]), 'vermilion');
     most = { ...most, deformation: 1 };
   }
-  return { drawing: pen.finish(), most, points: Float32Array.from(frame.xyz), dimensions: dimensionsOf(built), space: built.design.space, members: pickable(frame) };
+  return {
+    drawing: pen.finish(),
+    most,
+    points: Float32Array.from(frame.xyz),
+    dimensions: dimensionsOf(built),
+    space: built.design.space,
+    members: pickable(frame),
+  };
 }
 
 /** The dimensions of the steps with what stands in their fields, which a screen can change. */
@@ -96,7 +120,8 @@ function dimensionsOf({ geometry, design }: BuiltFrame): DrawnScene['dimensions'
   });
 }
 
-const movedBy = (shape: readonly number[] | undefined): Point => (shape ? [shape[0]!, shape[1]!, shape[2]!] : [0, 0, 0]);
+const movedBy = (shape: readonly number[] | undefined): Point =>
+  shape ? [shape[0]!, shape[1]!, shape[2]!] : [0, 0, 0];
 
 function pickable(frame: Frame): DrawnScene['members'] {
   const ends = new Float32Array(6 * frame.memberIds.length);
@@ -126,12 +151,28 @@ function drawAxes(pen: Draughtsman, { axes }: BuiltFrame, frame: Frame): void {
     from[across] = low[across]! - over;
     to[across] = high[across]! + over;
     pen.line('axes', from as unknown as Point, to as unknown as Point, { colour: 'inkFaint', width: 1 });
-    pen.text({ key: `axis ${along} ${name}`, text: name, at: from as unknown as Point, from: to as unknown as Point, beyond: 12, tone: 'inkSoft', layer: 'axes', priority: 4, title: `axis ${name}` });
+    pen.text({
+      key: `axis ${along} ${name}`,
+      text: name,
+      at: from as unknown as Point,
+      from: to as unknown as Point,
+      beyond: 12,
+      tone: 'inkSoft',
+      layer: 'axes',
+      priority: 4,
+      title: `axis ${name}`,
+    });
   }
 }
 
 /** Utilisation as a band along members: one hue that deepens up to the limit, above it vermilion and a hatch. */
-function drawUtilisation(pen: Draughtsman, frame: Frame, checks: readonly MemberCheck[], shown: (m: number) => boolean, nameOf: (m: number) => string): void {
+function drawUtilisation(
+  pen: Draughtsman,
+  frame: Frame,
+  checks: readonly MemberCheck[],
+  shown: (m: number) => boolean,
+  nameOf: (m: number) => string,
+): void {
   for (const { of, utilisation, status, member } of checks)
     of.forEach((id, k) => {
       const m = frame.memberIndex.get(id)!;
@@ -140,12 +181,19 @@ function drawUtilisation(pen: Draughtsman, frame: Frame, checks: readonly Member
       const over = status === 'fail';
       const covered = status !== 'not covered';
       const colour = over || !covered ? 'vermilion' : 'indigo';
-      pen.line('diagram', a, b, { colour, width: 11, alpha: over ? 0.75 : covered ? 0.12 + 0.6 * Math.min(1, utilisation ?? 0) : 0.25 });
-      if (over || !covered) for (let i = 1; i < 8; i++) pen.aligned('hinges', along(a, b, i / 8), b, [-3, -7], [3, 7], { colour: 'sheet', width: 1.4 });
+      pen.line('diagram', a, b, {
+        colour,
+        width: 11,
+        alpha: over ? 0.75 : covered ? 0.12 + 0.6 * Math.min(1, utilisation ?? 0) : 0.25,
+      });
+      if (over || !covered)
+        for (let i = 1; i < 8; i++)
+          pen.aligned('hinges', along(a, b, i / 8), b, [-3, -7], [3, 7], { colour: 'sheet', width: 1.4 });
       if (k === Math.floor(of.length / 2))
         pen.text({
           key: `utilisation ${member}`,
-          text: utilisation === undefined ? 'not covered' : `${significant(utilisation)}${over ? ' over' : ''}`,
+          text:
+            utilisation === undefined ? 'not covered' : `${significant(utilisation)}${over ? ' over' : ''}`,
           at: along(a, b, 0.5),
           from: add(along(a, b, 0.5), [0, 0, -1]),
           beyond: 14,
@@ -157,12 +205,27 @@ function drawUtilisation(pen: Draughtsman, frame: Frame, checks: readonly Member
     });
 }
 
-const along = (a: Point, b: Point, s: number): Point => [a[0] + s * (b[0] - a[0]), a[1] + s * (b[1] - a[1]), a[2] + s * (b[2] - a[2])];
+const along = (a: Point, b: Point, s: number): Point => [
+  a[0] + s * (b[0] - a[0]),
+  a[1] + s * (b[1] - a[1]),
+  a[2] + s * (b[2] - a[2]),
+];
 
 /** A bare geometry, such as what one step makes: members only. */
-export function drawGeometry(geometry: Geometry, only: (member: string) => boolean = () => true): { drawing: Drawing; points: Float32Array } {
+export function drawGeometry(
+  geometry: Geometry,
+  only: (member: string) => boolean = () => true,
+): { drawing: Drawing; points: Float32Array } {
   const pen = new Draughtsman();
   for (const { id, start, end } of geometry.members.values())
-    pen.line('members', geometry.nodes.get(start)!.at, geometry.nodes.get(end)!.at, only(id) ? { colour: 'ink', width: 1.6 } : { colour: 'inkFaint', width: 1 });
-  return { drawing: pen.finish(), points: Float32Array.from([...geometry.nodes.values()].flatMap(({ at }) => [...at])) };
+    pen.line(
+      'members',
+      geometry.nodes.get(start)!.at,
+      geometry.nodes.get(end)!.at,
+      only(id) ? { colour: 'ink', width: 1.6 } : { colour: 'inkFaint', width: 1 },
+    );
+  return {
+    drawing: pen.finish(),
+    points: Float32Array.from([...geometry.nodes.values()].flatMap(({ at }) => [...at])),
+  };
 }

@@ -5,7 +5,12 @@ import type { Draughtsman } from './drawing.js';
 import { nodeAt, placeOn } from './places.js';
 
 /** Members as lines along their axes, thin where something else stands in the foreground; arms to their nodes. */
-export function drawMembers(pen: Draughtsman, frame: Frame, isFaint: (member: number) => boolean, lit: (member: number) => boolean): void {
+export function drawMembers(
+  pen: Draughtsman,
+  frame: Frame,
+  isFaint: (member: number) => boolean,
+  lit: (member: number) => boolean,
+): void {
   frame.memberIds.forEach((_, m) => {
     const faint = isFaint(m);
     const colour = lit(m) ? 'indigo' : faint ? 'inkFaint' : 'ink';
@@ -31,8 +36,19 @@ export function drawTapers(pen: Draughtsman, frame: Frame): void {
       const d = h - least;
       return [p[0] - frame.axes[a]! * d, p[1] - frame.axes[a + 1]! * d, p[2] - frame.axes[a + 2]! * d];
     };
-    pen.area('members', [placeOn(frame, m, 0), placeOn(frame, m, L), down(1, h1), down(0, h0)], { colour: 'ink', alpha: 0.16 });
-    pen.path('members', [placeOn(frame, m, h0 > h1 ? 0 : L), h0 > h1 ? down(0, h0) : down(1, h1), h0 > h1 ? down(1, h1) : down(0, h0)], { colour: 'ink', width: 1.4 });
+    pen.area('members', [placeOn(frame, m, 0), placeOn(frame, m, L), down(1, h1), down(0, h0)], {
+      colour: 'ink',
+      alpha: 0.16,
+    });
+    pen.path(
+      'members',
+      [
+        placeOn(frame, m, h0 > h1 ? 0 : L),
+        h0 > h1 ? down(0, h0) : down(1, h1),
+        h0 > h1 ? down(1, h1) : down(0, h0),
+      ],
+      { colour: 'ink', width: 1.4 },
+    );
   }
 }
 
@@ -41,7 +57,8 @@ export function drawHinges(pen: Draughtsman, frame: Frame, model: FrameModel): v
   model.members.forEach(({ hinges }, m) => {
     if (!hinges) return;
     const [a, b] = [placeOn(frame, m, 0), placeOn(frame, m, frame.length[m]!)];
-    const turns = (end: NonNullable<typeof hinges>['start']) => end?.My !== undefined || end?.Mz !== undefined;
+    const turns = (end: NonNullable<typeof hinges>['start']) =>
+      end?.My !== undefined || end?.Mz !== undefined;
     if (turns(hinges.start)) pen.ring('hinges', a, b, 8, 3.8, 'sheet', { colour: 'ink', width: 1.4 });
     if (turns(hinges.end)) pen.ring('hinges', b, a, 8, 3.8, 'sheet', { colour: 'ink', width: 1.4 });
   });
@@ -57,7 +74,7 @@ export function drawSupports(pen: Draughtsman, frame: Frame, model: FrameModel):
 
 function drawSupport(pen: Draughtsman, support: Support, at: Point, plane: boolean): void {
   const size = 10;
-  const turning = plane ? support.ry : support.ry ?? support.rx;
+  const turning = plane ? support.ry : (support.ry ?? support.rx);
   const sliding = support.ux === undefined || (!plane && support.uy === undefined);
   const ground = (y: number) => {
     pen.mark('supports', at, [-size, y], [size, y], { colour: 'moss', width: 1.6 });
@@ -73,9 +90,18 @@ function drawSupport(pen: Draughtsman, support: Support, at: Point, plane: boole
   }
   const foot = size;
   for (const [from, to] of [
-    [[0, 0], [-7.5, foot]],
-    [[-7.5, foot], [7.5, foot]],
-    [[7.5, foot], [0, 0]],
+    [
+      [0, 0],
+      [-7.5, foot],
+    ],
+    [
+      [-7.5, foot],
+      [7.5, foot],
+    ],
+    [
+      [7.5, foot],
+      [0, 0],
+    ],
   ] as const)
     pen.mark('supports', at, from, to, { colour: 'moss', width: 1.6 });
   if (sliding) pen.mark('supports', at, [-size, foot + 4], [size, foot + 4], { colour: 'moss', width: 1.4 });
@@ -90,6 +116,6 @@ function coil(pen: Draughtsman, at: Point, size: number): void {
     const radius = size * (0.25 + 0.55 * (i / 24));
     return [radius * Math.cos(angle), radius * Math.sin(angle)];
   };
-  for (let i = 0; i < 24; i++) pen.mark('supports', at, point(i), point(i + 1), { colour: 'moss', width: 1.2 });
+  for (let i = 0; i < 24; i++)
+    pen.mark('supports', at, point(i), point(i + 1), { colour: 'moss', width: 1.2 });
 }
-

@@ -14,4 +14,12 @@ export {
 export { drawAlternative, drawGeometry, type DrawnScene } from './draw.js';
 export type { DiagramKind, DrawingOptions, Slice } from './options.js';
 export { colourValues, toSvg } from './view/svg.js';
-export { fitView, projected, standardViews, viewAxes, type Margins, type View, type ViewName } from './view/view.js';
+export {
+  fitView,
+  projected,
+  standardViews,
+  viewAxes,
+  type Margins,
+  type View,
+  type ViewName,
+} from './view/view.js';

@@ -11,7 +11,8 @@ export function greatestLoad(cases: readonly LoadCase[], factors: Float64Array):
   cases.forEach(({ loads = [] }, c) => {
     if (factors[c] === 0) return;
     for (const load of loads)
-      if (load.kind === 'distributed') most = Math.max(most, Math.abs(factors[c]! * load.q[0]), Math.abs(factors[c]! * load.q[1]));
+      if (load.kind === 'distributed')
+        most = Math.max(most, Math.abs(factors[c]! * load.q[0]), Math.abs(factors[c]! * load.q[1]));
   });
   return most;
 }
@@ -19,10 +20,18 @@ export function greatestLoad(cases: readonly LoadCase[], factors: Float64Array):
 const ochre = { colour: 'ochre' } as const;
 
 /** Draws all loads of a case or combination: line loads as blocks of arrows, forces and moments as arrows, others as text. */
-export function drawLoads(pen: Draughtsman, frame: Frame, factors: Float64Array, shown: (member: number) => boolean): void {
+export function drawLoads(
+  pen: Draughtsman,
+  frame: Frame,
+  factors: Float64Array,
+  shown: (member: number) => boolean,
+): void {
   const named = new Set<string>();
   const stacked = new Map<string, Point>();
-  const count = frame.loadCases.reduce((sum, { loads = [] }, c) => sum + (factors[c] === 0 ? 0 : loads.length), 0);
+  const count = frame.loadCases.reduce(
+    (sum, { loads = [] }, c) => sum + (factors[c] === 0 ? 0 : loads.length),
+    0,
+  );
   frame.loadCases.forEach(({ loads = [], id }, c) => {
     const factor = factors[c]!;
     // Equivalent forces of imperfections are told in notes
@@ -58,19 +67,33 @@ interface Drawn {
 
 function drawLoad(pen: Draughtsman, frame: Frame, load: Load, factor: number, drawn: Drawn): void {
   switch (load.kind) {
-    case 'distributed':
-      return drawBlock(pen, frame, load, factor, drawn);
+    case 'distributed': {
+      drawBlock(pen, frame, load, factor, drawn);
+      return;
+    }
     case 'point': {
       const m = frame.memberIndex.get(load.member)!;
       const turn = (v: readonly number[]): Point =>
         load.axes === 'local'
-          ? add(add(times(axisOf(frame, m, 0), v[0]!), times(axisOf(frame, m, 1), v[1]!)), times(axisOf(frame, m, 2), v[2]!))
+          ? add(
+              add(times(axisOf(frame, m, 0), v[0]!), times(axisOf(frame, m, 1), v[1]!)),
+              times(axisOf(frame, m, 2), v[2]!),
+            )
           : [v[0]!, v[1]!, v[2]!];
-      return drawForces(pen, placeOn(frame, m, load.at * frame.length[m]!), turn(load.F ?? [0, 0, 0]), turn(load.M ?? [0, 0, 0]), factor, `${load.member} ${load.at}`);
+      drawForces(
+        pen,
+        placeOn(frame, m, load.at * frame.length[m]!),
+        turn(load.F ?? [0, 0, 0]),
+        turn(load.M ?? [0, 0, 0]),
+        factor,
+        `${load.member} ${load.at}`,
+      );
+      return;
     }
     case 'node': {
       const at = nodeAt(frame, frame.nodeIndex.get(load.node)!);
-      return drawForces(pen, at, load.F ?? [0, 0, 0], load.M ?? [0, 0, 0], factor, load.node);
+      drawForces(pen, at, load.F ?? [0, 0, 0], load.M ?? [0, 0, 0], factor, load.node);
+      return;
     }
     case 'temperature': {
       const m = frame.memberIndex.get(load.member)!;
@@ -78,15 +101,30 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: Load, factor: number, dr
         ...(load.uniform ? [formatWithUnit(factor * load.uniform, 'temperature')] : []),
         ...(load.gradientZ ? [formatWithUnit(factor * load.gradientZ, 'temperatureGradient')] : []),
       ];
-      return tell(pen, placeOn(frame, m, frame.length[m]! / 2), parts.join(', '), `temperature of ${load.member}`);
+      tell(pen, placeOn(frame, m, frame.length[m]! / 2), parts.join(', '), `temperature of ${load.member}`);
+      return;
     }
     case 'pretension': {
       const m = frame.memberIndex.get(load.member)!;
-      return tell(pen, placeOn(frame, m, frame.length[m]! / 2), `pretension ${formatWithUnit(factor * load.force, 'force')}`, `pretension of ${load.member}`);
+      tell(
+        pen,
+        placeOn(frame, m, frame.length[m]! / 2),
+        `pretension ${formatWithUnit(factor * load.force, 'force')}`,
+        `pretension of ${load.member}`,
+      );
+      return;
     }
     case 'settlement': {
-      const moves = (['ux', 'uy', 'uz'] as const).flatMap((k) => (load[k] ? [`${k} ${formatWithUnit(factor * load[k], 'deflection')}`] : []));
-      return tell(pen, nodeAt(frame, frame.nodeIndex.get(load.node)!), `settles ${moves.join(', ')}`, `settlement of ${load.node}`);
+      const moves = (['ux', 'uy', 'uz'] as const).flatMap((k) =>
+        load[k] ? [`${k} ${formatWithUnit(factor * load[k], 'deflection')}`] : [],
+      );
+      tell(
+        pen,
+        nodeAt(frame, frame.nodeIndex.get(load.node)!),
+        `settles ${moves.join(', ')}`,
+        `settlement of ${load.node}`,
+      );
+      return;
     }
   }
 }
@@ -96,7 +134,14 @@ function tell(pen: Draughtsman, at: Point, text: string, key: string): void {
 }
 
 /** A force as an arrow of px that ends at its place, a moment as its text. */
-function drawForces(pen: Draughtsman, at: Point, F: readonly number[], M: readonly number[], factor: number, key: string): void {
+function drawForces(
+  pen: Draughtsman,
+  at: Point,
+  F: readonly number[],
+  M: readonly number[],
+  factor: number,
+  key: string,
+): void {
   const force = Math.hypot(...F) * Math.abs(factor);
   if (force > 1e-9) {
     const d = times([F[0]!, F[1]!, F[2]!], factor / force);
@@ -125,7 +170,13 @@ function drawForces(pen: Draughtsman, at: Point, F: readonly number[], M: readon
 }
 
 /** A line load as a block: its arrows end on the member, their length is the load per metre. */
-function drawBlock(pen: Draughtsman, frame: Frame, load: DistributedLoad, factor: number, { named, stacked, many }: Drawn): void {
+function drawBlock(
+  pen: Draughtsman,
+  frame: Frame,
+  load: DistributedLoad,
+  factor: number,
+  { named, stacked, many }: Drawn,
+): void {
   const m = frame.memberIndex.get(load.member)!;
   const L = frame.length[m]!;
   const axis = { x: 0, y: 1, z: 2 }[load.direction] as 0 | 1 | 2;

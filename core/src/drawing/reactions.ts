@@ -51,11 +51,25 @@ export function drawReactions(
         title: `reaction along ${'XYZ'[k]!} at ${nameOf(node)} = ${formatExact(force, 'force')}`,
       });
     }
-    drawMoments(pen, at, [3, 4, 5].map((k) => value(node, k)), moments, node, nameOf);
+    drawMoments(
+      pen,
+      at,
+      [3, 4, 5].map((k) => value(node, k)),
+      moments,
+      node,
+      nameOf,
+    );
   }
 }
 
-function drawMoments(pen: Draughtsman, at: Point, M: readonly number[], largest: number, node: string, nameOf: (node: string) => string): void {
+function drawMoments(
+  pen: Draughtsman,
+  at: Point,
+  M: readonly number[],
+  largest: number,
+  node: string,
+  nameOf: (node: string) => string,
+): void {
   M.forEach((moment, k) => {
     if (Math.abs(moment) < Math.max(1e-3 * largest, 1e-3)) return;
     // About Y a positive moment turns with the clock as the elevation is seen
@@ -65,7 +79,8 @@ function drawMoments(pen: Draughtsman, at: Point, M: readonly number[], largest:
       return [19 * Math.cos(angle), 19 * Math.sin(angle)];
     };
     if (k === 1) {
-      for (let i = 0; i < 10; i++) pen.mark('reactions', at, point(i), point(i + 1), { colour: 'moss', width: 1.6 });
+      for (let i = 0; i < 10; i++)
+        pen.mark('reactions', at, point(i), point(i + 1), { colour: 'moss', width: 1.6 });
       const [x, y] = point(10);
       pen.mark('reactions', at, [x, y], [x - 5 * sense, y - 5], { colour: 'moss', width: 1.6 });
       pen.mark('reactions', at, [x, y], [x - 5 * sense, y + 4], { colour: 'moss', width: 1.6 });

@@ -12,7 +12,10 @@ export interface ChecksFile {
   version: 1;
   code: CodeName;
   /** By strength combination. */
-  stability: Record<string, { alphaCr?: number; reason?: string; secondOrderNeeded: boolean; clause: string }>;
+  stability: Record<
+    string,
+    { alphaCr?: number; reason?: string; secondOrderNeeded: boolean; clause: string }
+  >;
   /** By member id, a group under its own name. */
   members: Record<string, CheckedMember>;
   summary: {

@@ -13,11 +13,11 @@ describe('the results file', () => {
     expect(Object.keys(outcome.value.results)).toEqual(['G', 'S', 'W', 'U1', 'U2', 'U3', 'U4', 'C1', 'C2']);
     for (const entry of Object.values(outcome.value.results)) {
       expect(entry.equilibrium.residual).toBeLessThan(1e-12);
-      expect(entry.members['shed.rafter.left']!.length).toBe(5);
+      expect(entry.members['shed.rafter.1.left']!.length).toBe(5);
     }
     // U1 is 1.35 G + 1.5 S
     const { G, S, U1 } = outcome.value.results;
-    const V = (entry: typeof G) => entry!.reactions['shed.base.left']!.F[2]!;
+    const V = (entry: typeof G) => entry!.reactions['shed.base.1']!.F[2]!;
     expect(V(U1)).toBeCloseTo(1.35 * V(G) + 1.5 * V(S), 6);
   });
 

@@ -304,7 +304,10 @@ function checkTrains(model: FrameModel, report: Report): void {
     if (!cases.has(train.case))
       report(`${path}/case`, `Train "${train.id}" names the unknown load case "${train.case}"`);
     if (train.gaps.length !== train.forces.length - 1)
-      report(`${path}/gaps`, `Train "${train.id}" has ${train.forces.length} forces and ${train.gaps.length} gaps; give one gap fewer than forces`);
+      report(
+        `${path}/gaps`,
+        `Train "${train.id}" has ${train.forces.length} forces and ${train.gaps.length} gaps; give one gap fewer than forces`,
+      );
     if (Math.hypot(...train.direction) === 0)
       report(`${path}/direction`, `The direction of train "${train.id}" is zero`);
     if (model.space === 'plane' && train.direction[1] !== 0)
@@ -314,7 +317,10 @@ function checkTrains(model: FrameModel, report: Report): void {
       if (!member) report(`${path}/members/${k}`, `Train "${train.id}" names the unknown member "${id}"`);
       const before = k > 0 ? members.get(train.members[k - 1]!) : undefined;
       if (member && before && before.end !== member.start)
-        report(`${path}/members/${k}`, `Member "${id}" of train "${train.id}" does not start where "${before.id}" ends; list the line in its order`);
+        report(
+          `${path}/members/${k}`,
+          `Member "${id}" of train "${train.id}" does not start where "${before.id}" ends; list the line in its order`,
+        );
     });
   });
 }

@@ -1,5 +1,21 @@
-import { analyse, bucklingModes, effectiveLengths, prepareFrame, type Analysis, type BucklingMode, type EffectiveLength, type Frame, type FrameState, type Progress } from '../analysis/index.js';
-import { combinationStability, MemberChecker, withStrengthImperfections, type Stability } from '../capacity/index.js';
+import {
+  analyse,
+  bucklingModes,
+  effectiveLengths,
+  prepareFrame,
+  type Analysis,
+  type BucklingMode,
+  type EffectiveLength,
+  type Frame,
+  type FrameState,
+  type Progress,
+} from '../analysis/index.js';
+import {
+  combinationStability,
+  MemberChecker,
+  withStrengthImperfections,
+  type Stability,
+} from '../capacity/index.js';
 import type { FrameModel } from '../model/types.js';
 import { fail, ProblemError, type Outcome } from '../problem.js';
 import { appliedResultants, resultSelections, type ResultSelection } from '../results/index.js';
@@ -39,7 +55,9 @@ function valueOf<T>(outcome: Outcome<T>): T {
  */
 export function analysed(given: FrameModel, options: AnalysisOptions = {}): Analysed {
   const { secondOrder = false, progress, cases = false } = options;
-  const { model, notes } = given.code?.imperfections ? withImperfections(given, progress) : { model: given, notes: [] };
+  const { model, notes } = given.code?.imperfections
+    ? withImperfections(given, progress)
+    : { model: given, notes: [] };
   const frame = prepareFrame(model);
   const all = resultSelections(model);
   const combinations = all.filter(({ kind }) => kind === 'combination');
@@ -64,7 +82,10 @@ export function analysed(given: FrameModel, options: AnalysisOptions = {}): Anal
 }
 
 /** The model with the equivalent forces of its imperfections, which go by first-order forces. */
-function withImperfections(given: FrameModel, progress: Progress | undefined): { model: FrameModel; notes: string[] } {
+function withImperfections(
+  given: FrameModel,
+  progress: Progress | undefined,
+): { model: FrameModel; notes: string[] } {
   const selections = resultSelections(given).filter(({ kind }) => kind === 'combination');
   const analysis = valueOf(analyse(prepareFrame(given), selections, progress ? { progress } : {}));
   return withStrengthImperfections(given, analysis, selections);

@@ -63,11 +63,13 @@ export function verdictOf(
   stability: ReadonlyMap<string, Stability>,
 ): Verdict {
   const covered = checks.filter(({ utilisation }) => utilisation !== undefined);
-  const worst = covered.length === 0 ? undefined : covered.reduce((a, b) => (b.utilisation! > a.utilisation! ? b : a));
+  const worst =
+    covered.length === 0 ? undefined : covered.reduce((a, b) => (b.utilisation! > a.utilisation! ? b : a));
   const over = checks.filter(({ status }) => status === 'fail').map(({ member }) => member);
   const notCovered = checks.filter(({ reasons }) => reasons.length > 0).map(({ member }) => member);
   const critical = [...stability].flatMap(([id, { alphaCr }]) => (alphaCr === null ? [] : [{ id, alphaCr }]));
-  const least = critical.length === 0 ? undefined : critical.reduce((a, b) => (b.alphaCr < a.alphaCr ? b : a));
+  const least =
+    critical.length === 0 ? undefined : critical.reduce((a, b) => (b.alphaCr < a.alphaCr ? b : a));
   const asked = [...stability.values()].some(({ secondOrderNeeded }) => secondOrderNeeded);
   const secondOrderNeeded = forces.order === 1 && asked && !wantsLengths(forces.model);
   const status: VerdictStatus =

@@ -1,2 +1,17 @@
-export { analysed, checkerOf, stabilityOf, stateOf, wantsLengths, type Analysed, type StabilityOfAll } from './analysed.js';
-export { assess, verdictOf, type Assessment, type AssessOptions, type Verdict, type VerdictStatus } from './assess.js';
+export {
+  analysed,
+  checkerOf,
+  stabilityOf,
+  stateOf,
+  wantsLengths,
+  type Analysed,
+  type StabilityOfAll,
+} from './analysed.js';
+export {
+  assess,
+  verdictOf,
+  type Assessment,
+  type AssessOptions,
+  type Verdict,
+  type VerdictStatus,
+} from './assess.js';

@@ -15,7 +15,8 @@ export interface Axis {
 function axisName(style: 'A' | '1', index: number): string {
   if (style === '1') return String(index + 1);
   let name = '';
-  for (let n = index + 1; n > 0; n = Math.floor((n - 1) / 26)) name = String.fromCharCode(65 + ((n - 1) % 26)) + name;
+  for (let n = index + 1; n > 0; n = Math.floor((n - 1) / 26))
+    name = String.fromCharCode(65 + ((n - 1) % 26)) + name;
   return name;
 }
 
@@ -38,7 +39,8 @@ export function evaluateAxes(design: Pick<Design, 'axes'>, parameters: Scope): A
 export function axisLookUp(axes: readonly Axis[]): (name: string) => number | string | undefined {
   return (name) => {
     const found = axes.filter((axis) => axis.name === name);
-    if (found.length > 1) return `two axes are called "${name}"; give one of the sets the other kind of names`;
+    if (found.length > 1)
+      return `two axes are called "${name}"; give one of the sets the other kind of names`;
     return found[0]?.at;
   };
 }

@@ -23,19 +23,26 @@ export class SectionTable {
   /** The section of a name in a material; its id in the model. */
   plain(name: string, material: string): string {
     const own = this.own.get(name);
-    const id = own && own.material === material ? own.id : `${name} ${material}`;
+    const id = own?.material === material ? own.id : `${name} ${material}`;
     if (!this.sections.has(id))
-      this.sections.set(id, own ? { ...own, id, material } : { id, material, profile: findProfile(name).name });
+      this.sections.set(
+        id,
+        own ? { ...own, id, material } : { id, material, profile: findProfile(name).name },
+      );
     return id;
   }
 
   /** The shape of a section; why it has none otherwise. */
-  private shapeOf(name: string): { shape: Shape; fabrication?: NonNullable<Section['fabrication']> } | string {
+  private shapeOf(
+    name: string,
+  ): { shape: Shape; fabrication?: NonNullable<Section['fabrication']> } | string {
     const own = this.own.get(name);
     if (own?.shape) return { shape: own.shape, ...(own.fabrication ? { fabrication: own.fabrication } : {}) };
     const profile = own?.profile ?? (own ? undefined : name);
     const entry = profile === undefined ? undefined : lookUpProfile(profile);
-    return entry ? { shape: entry.shape, fabrication: entry.fabrication } : `the section "${name}" is given by properties only`;
+    return entry
+      ? { shape: entry.shape, fabrication: entry.fabrication }
+      : `the section "${name}" is given by properties only`;
   }
 
   /** Box of a section around its centroid, m; undefined for sections given by properties. */
@@ -58,7 +65,11 @@ export class SectionTable {
     const found = this.shapeOf(name);
     const end = 'section' in target ? this.shapeOf(target.section) : undefined;
     const wrong = (reason: string): never =>
-      fail('geometry', `The member "${member}" cannot taper: ${reason}; give it a section with a depth, such as an I section.`, { member });
+      fail(
+        'geometry',
+        `The member "${member}" cannot taper: ${reason}; give it a section with a depth, such as an I section.`,
+        { member },
+      );
     if (typeof found === 'string') return wrong(found);
     if (typeof end === 'string') return wrong(end);
     const shape = end ? interpolated(found.shape, end.shape, share) : deepened(found.shape, target, share);
@@ -68,15 +79,25 @@ export class SectionTable {
     const depth = 'h' in shape ? shape.h : 0;
     const id = `${name} ${material} × ${Number((depth * 1e3).toFixed(3))} mm${'section' in target ? ` to ${target.section}` : ''}`;
     const { fabrication } = found;
-    if (!this.sections.has(id)) this.sections.set(id, { id, material, shape, ...(fabrication ? { fabrication } : {}) });
+    if (!this.sections.has(id))
+      this.sections.set(id, { id, material, shape, ...(fabrication ? { fabrication } : {}) });
     return id;
   }
 }
 
 /** A shape with another depth. */
-function deepened(shape: Shape, target: { added: number } | { depth: number } | { section: string }, share: number): Shape | string {
+function deepened(
+  shape: Shape,
+  target: { added: number } | { depth: number } | { section: string },
+  share: number,
+): Shape | string {
   if (!('h' in shape)) return `a ${shape.type} has no depth that can vary`;
-  const h = 'added' in target ? shape.h + share * target.added : 'depth' in target ? shape.h + share * (target.depth - shape.h) : shape.h;
+  const h =
+    'added' in target
+      ? shape.h + share * target.added
+      : 'depth' in target
+        ? shape.h + share * (target.depth - shape.h)
+        : shape.h;
   return { ...shape, h };
 }
 
@@ -84,6 +105,7 @@ function interpolated(a: Shape, b: Shape, share: number): Shape | string {
   if (a.type !== b.type) return `it goes from ${a.type} to ${b.type}`;
   const out: Record<string, unknown> = { ...a };
   for (const [key, value] of Object.entries(a))
-    if (typeof value === 'number') out[key] = value + share * (((b as unknown as Record<string, number>)[key] ?? value) - value);
+    if (typeof value === 'number')
+      out[key] = value + share * (((b as unknown as Record<string, number>)[key] ?? value) - value);
   return out as unknown as Shape;
 }

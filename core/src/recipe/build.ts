@@ -59,7 +59,18 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
     const model = modelOf(own, alternative, geometry, assignment, made);
     stopAt([...findNotFinite(model), ...checkModel(model)]);
     const notes = [...geometry.notes, ...assignment.notes];
-    return { model, design: own, geometry, parameters, axes, assignment, matches, combinations: made, names, notes };
+    return {
+      model,
+      design: own,
+      geometry,
+      parameters,
+      axes,
+      assignment,
+      matches,
+      combinations: made,
+      names,
+      notes,
+    };
   });
 }
 
@@ -75,15 +86,25 @@ function withoutSection(design: Design, geometry: Geometry, { section, material 
     if (missing.length === 0) return;
     const others = missing.length > 1 ? ` and ${missing.length - 1} more` : '';
     problems.push(
-      problem(`no-${what}`, `No rule gives the member "${missing[0]!}"${others} a ${what}; add one that matches.`, {
-        member: missing[0]!,
-        count: missing.length,
-      }),
+      problem(
+        `no-${what}`,
+        `No rule gives the member "${missing[0]!}"${others} a ${what}; add one that matches.`,
+        {
+          member: missing[0]!,
+          count: missing.length,
+        },
+      ),
     );
   };
   const ids = [...geometry.members.keys()];
-  ask('section', ids.filter((id) => !section.has(id)));
-  ask('material', ids.filter((id) => section.has(id) && !material.has(id) && !own.has(section.get(id)!)));
+  ask(
+    'section',
+    ids.filter((id) => !section.has(id)),
+  );
+  ask(
+    'material',
+    ids.filter((id) => section.has(id) && !material.has(id) && !own.has(section.get(id)!)),
+  );
   return problems;
 }
 
@@ -95,11 +116,14 @@ function modelOf(
   combinations: readonly DesignCombination[],
 ): FrameModel {
   const table = new SectionTable(design);
-  const members = [...geometry.members.values()].map((member) => modelMember(member, geometry, assignment, table));
+  const members = [...geometry.members.values()].map((member) =>
+    modelMember(member, geometry, assignment, table),
+  );
   const materials = [...new Set([...table.sections.values()].map((section) => section.material))];
   const ownMaterials = new Map(design.materials.map((material) => [material.id, material]));
   const kept = nodesThatStay(geometry, assignment);
-  const only = <T extends { node: string }>(items: Iterable<T>): T[] => [...items].filter(({ node }) => kept.has(node));
+  const only = <T extends { node: string }>(items: Iterable<T>): T[] =>
+    [...items].filter(({ node }) => kept.has(node));
   return {
     format: 'hashira-frame',
     version: 1,
@@ -107,18 +131,36 @@ function modelOf(
     space: design.space,
     materials: materials.map((id) => ownMaterials.get(id) ?? { id }),
     sections: [...table.sections.values()],
-    nodes: [...geometry.nodes.values()].filter(({ id }) => kept.has(id)).map(({ id, at: [x, y, z] }) => ({ id, x, y, z })),
+    nodes: [...geometry.nodes.values()]
+      .filter(({ id }) => kept.has(id))
+      .map(({ id, at: [x, y, z] }) => ({ id, x, y, z })),
     members,
     supports: only(assignment.supports.values()),
-    ...(geometry.floors.length > 0 ? { rigidGroups: geometry.floors.map(({ id, nodes, kind, normal }) => ({ id, nodes: [...nodes], kind, ...(kind === 'plane' ? { normal: [...normal] as Vector } : {}) })) } : {}),
-    ...(assignment.masses.size > 0 ? { masses: [...assignment.masses].map(([node, m]) => ({ node, m })) } : {}),
+    ...(geometry.floors.length > 0
+      ? {
+          rigidGroups: geometry.floors.map(({ id, nodes, kind, normal }) => ({
+            id,
+            nodes: [...nodes],
+            kind,
+            ...(kind === 'plane' ? { normal: [...normal] as Vector } : {}),
+          })),
+        }
+      : {}),
+    ...(assignment.masses.size > 0
+      ? { masses: [...assignment.masses].map(([node, m]) => ({ node, m })) }
+      : {}),
     loadCases: design.loadCases.map(({ id, category, selfWeight }) => ({
       id,
       category,
       selfWeight: selfWeight ?? 0,
       loads: [...(assignment.loads.get(id) ?? [])],
     })),
-    combinations: combinations.map(({ id, title, state, factors }) => ({ id, ...(title ? { title } : {}), state, factors })),
+    combinations: combinations.map(({ id, title, state, factors }) => ({
+      id,
+      ...(title ? { title } : {}),
+      state,
+      factors,
+    })),
     ...(assignment.trains.length > 0 ? { trains: [...assignment.trains] } : {}),
     code: { ...design.code, ...(design.analysis.imperfections ? { imperfections: true } : {}) },
   };
@@ -130,15 +172,22 @@ function nodesThatStay(geometry: Geometry, assignment: Assignment): Set<string> 
   for (const { start, end } of geometry.members.values()) kept.add(start).add(end);
   for (const { nodes } of geometry.floors) for (const node of nodes) kept.add(node);
   for (const node of assignment.masses.keys()) kept.add(node);
-  for (const loads of assignment.loads.values()) for (const load of loads) if (load.kind === 'node') kept.add(load.node);
+  for (const loads of assignment.loads.values())
+    for (const load of loads) if (load.kind === 'node') kept.add(load.node);
   return kept;
 }
 
-function modelMember(member: GeometryMember, geometry: Geometry, assignment: Assignment, table: SectionTable): Member {
+function modelMember(
+  member: GeometryMember,
+  geometry: Geometry,
+  assignment: Assignment,
+  table: SectionTable,
+): Member {
   const { id, start, end, taper } = member;
   const name = assignment.section.get(id)!;
   const material = assignment.material.get(id) ?? table.materialOf(name)!;
-  const at = (share: number) => (taper ? table.tapered(name, material, taper, share, id) : table.plain(name, material));
+  const at = (share: number) =>
+    taper ? table.tapered(name, material, taper, share, id) : table.plain(name, material);
   const section = at(taper?.shares[0] ?? 0);
   const endSection = taper ? at(taper.shares[1]) : section;
   const action = assignment.action.get(id);
@@ -160,7 +209,11 @@ function modelMember(member: GeometryMember, geometry: Geometry, assignment: Ass
 }
 
 /** What the checks take for a member: what rules say, its physical member, the nodes that hold it. */
-function designOf(member: GeometryMember, geometry: Geometry, assignment: Assignment): NonNullable<Member['design']> {
+function designOf(
+  member: GeometryMember,
+  geometry: Geometry,
+  assignment: Assignment,
+): NonNullable<Member['design']> {
   const line = geometry.lines.get(member.line)!;
   const group = assignment.groups.get(line.id) ?? (line.members.length > 1 ? line.id : undefined);
   const holding = assignment.restraints.get(member.id);
@@ -174,7 +227,9 @@ function designOf(member: GeometryMember, geometry: Geometry, assignment: Assign
 
 /** Nodes of a physical member that hold its flange. */
 function restraintsOf(pieces: readonly string[], geometry: Geometry, holding: ReadonlySet<string>): string[] {
-  const nodes = new Set(pieces.flatMap((id) => [geometry.members.get(id)!.start, geometry.members.get(id)!.end]));
+  const nodes = new Set(
+    pieces.flatMap((id) => [geometry.members.get(id)!.start, geometry.members.get(id)!.end]),
+  );
   return [...nodes].filter((node) => holding.has(node));
 }
 
@@ -190,7 +245,11 @@ function setting(
   const box = table.box(section);
   if (!box)
     throw new ProblemError([
-      problem('geometry', `The member "${id}" cannot be set out: its section "${section}" has no outline; give it one by dimensions or from the library.`, { member: id }),
+      problem(
+        'geometry',
+        `The member "${id}" cannot be set out: its section "${section}" has no outline; give it one by dimensions or from the library.`,
+        { member: id },
+      ),
     ]);
   const roll = rolled + setOut.turn;
   const [d0, d1, d2] = minus(geometry.nodes.get(end)!.at, geometry.nodes.get(start)!.at);

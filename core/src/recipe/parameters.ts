@@ -68,10 +68,14 @@ export function evaluateParameters(design: Pick<Design, 'parameters'>): Paramete
 function cycleProblem(cycle: readonly string[]): Problem {
   const [name] = cycle;
   const chain = cycle.map((n) => `"${n}"`).join(' → ');
-  return problem('cycle', `The parameters ${chain} depend on each other in a circle; give one of them a value of its own.`, {
-    parameter: name,
-    cycle,
-  });
+  return problem(
+    'cycle',
+    `The parameters ${chain} depend on each other in a circle; give one of them a value of its own.`,
+    {
+      parameter: name,
+      cycle,
+    },
+  );
 }
 
 /** Names in all the expressions of a parameter. */
@@ -86,7 +90,11 @@ function placeOf(parameter: QuantityParameter): Place {
   return { what: `parameter "${parameter.name}"`, where: { parameter: parameter.name } };
 }
 
-function evaluateInRange(parameter: QuantityParameter, scope: Scope, ranges: Map<string, ParameterRange>): number {
+function evaluateInRange(
+  parameter: QuantityParameter,
+  scope: Scope,
+  ranges: Map<string, ParameterRange>,
+): number {
   const { name, quantity } = parameter;
   const place = placeOf(parameter);
   const of = (written: string | undefined) =>
@@ -103,7 +111,11 @@ function evaluateInRange(parameter: QuantityParameter, scope: Scope, ranges: Map
     const { factor, unit } = quantities[quantity];
     const show = (x: number) => `${significant(x * factor, 3)}${unit === '' ? '' : ` ${unit}`}`;
     const allowed =
-      min === undefined ? `at most ${show(max!)}` : max === undefined ? `at least ${show(min)}` : `from ${show(min)} to ${show(max)}`;
+      min === undefined
+        ? `at most ${show(max!)}`
+        : max === undefined
+          ? `at least ${show(min)}`
+          : `from ${show(min)} to ${show(max)}`;
     fail('out-of-range', `${parameter.title} ("${name}") is ${show(value)}; it may be ${allowed}.`, {
       parameter: name,
       value,
@@ -137,7 +149,9 @@ export function parameterNameProblem(name: string): string | undefined {
 function checkNames(design: Pick<Design, 'parameters'>, problems: Problem[]): void {
   const seen = new Set<string>();
   for (const { name } of design.parameters) {
-    const wrong = parameterNameProblem(name) ?? (seen.has(name) ? `Two parameters are called "${name}"; rename one of them.` : undefined);
+    const wrong =
+      parameterNameProblem(name) ??
+      (seen.has(name) ? `Two parameters are called "${name}"; rename one of them.` : undefined);
     if (wrong) problems.push(problem('parameter-name', wrong, { parameter: name }));
     seen.add(name);
   }

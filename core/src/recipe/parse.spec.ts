@@ -24,9 +24,9 @@ describe('a design file', () => {
     expect(messageOf([])).toContain('a JSON object is expected');
     expect(messageOf({ format: 'hashira-frame' })).toContain('its format is "hashira-frame"');
     expect(messageOf({})).toContain('its format is missing');
-    expect(messageOf({ ...slipShed(), version: 2 })).toContain('newer-version');
+    expect(messageOf({ ...slipShed(), version: 3 })).toContain('newer-version');
     expect(messageOf({ ...slipShed(), colour: 'red' })).toContain('"colour" is not known');
-    expect(messageOf({ ...slipShed(), reference: 'x' })).toContain('The reference "x"');
+    expect(messageOf({ ...slipShed(), reference: 'x' })).toContain('reference "x"');
   });
 
   it('is refused when an id is used twice or a load case does not exist', () => {

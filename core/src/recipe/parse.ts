@@ -37,15 +37,31 @@ function attemptUpgrade(value: object): Outcome<object> {
     if (!(error instanceof TypeError)) throw error;
     return {
       ok: false,
-      problems: [problem('invalid-design', 'The file is no sound design of its version: a list in it is not one.', { path: '/' })],
+      problems: [
+        problem('invalid-design', 'The file is no sound design of its version: a list in it is not one.', {
+          path: '/',
+        }),
+      ],
     };
   }
 }
 
 /** A document with the lists that it leaves out. */
 function completed(given: Partial<Design> & Pick<Design, 'steps' | 'alternatives'>): Design {
-  const { analysis, code, sections, materials, parameters, axes, rules, loadCases, combinations, choices, figures } = given;
-  const { format, version, title, space, steps, combine, alternatives, reference } = given as Design;
+  const {
+    analysis,
+    code,
+    sections,
+    materials,
+    parameters,
+    axes,
+    rules,
+    loadCases,
+    combinations,
+    choices,
+    figures,
+  } = given;
+  const { format, version, title, space, steps, combine, alternatives } = given as Design;
   return {
     format,
     version,
@@ -65,7 +81,7 @@ function completed(given: Partial<Design> & Pick<Design, 'steps' | 'alternatives
     choices: choices ?? [],
     alternatives,
     figures: figures ?? [],
-    reference: reference ?? alternatives[0]!.id,
+    reference: given.reference ?? alternatives[0]!.id,
   };
 }
 
@@ -98,14 +114,18 @@ function named(found: Problem, document: object): Problem {
   const id = list[Number(match[2])]?.id;
   if (typeof id !== 'string') return found;
   const what = match[1] === 'steps' ? 'step' : 'rule';
-  return problem(found.code, `${what === 'step' ? 'Step' : 'Rule'} "${id}": ${found.message}`, { ...found.where, [what]: id });
+  return problem(found.code, `${what === 'step' ? 'Step' : 'Rule'} "${id}": ${found.message}`, {
+    ...found.where,
+    [what]: id,
+  });
 }
 
 type Report = (path: string, message: string) => void;
 
 function checkReferences(design: Design): Problem[] {
   const problems: Problem[] = [];
-  const report: Report = (path, message) => void problems.push(problem('invalid-design', `${message} (${path})`, { path }));
+  const report: Report = (path, message) =>
+    void problems.push(problem('invalid-design', `${message} (${path})`, { path }));
   const unique = (items: readonly { id: string }[], path: string, what: string): void => {
     const seen = new Set<string>();
     items.forEach((item, i) => {
@@ -125,11 +145,16 @@ function checkReferences(design: Design): Problem[] {
   const cases = new Set(design.loadCases.map((c) => c.id));
   design.combinations.forEach((combination, i) => {
     for (const id of Object.keys(combination.factors))
-      if (!cases.has(id)) report(`/combinations/${i}/factors`, `Combination "${combination.id}" names unknown load case "${id}"`);
+      if (!cases.has(id))
+        report(
+          `/combinations/${i}/factors`,
+          `Combination "${combination.id}" names unknown load case "${id}"`,
+        );
   });
   design.loadCases.forEach((one, i) => {
     for (const id of one.excludes ?? [])
-      if (!cases.has(id)) report(`/loadCases/${i}/excludes`, `Load case "${one.id}" excludes the unknown load case "${id}"`);
+      if (!cases.has(id))
+        report(`/loadCases/${i}/excludes`, `Load case "${one.id}" excludes the unknown load case "${id}"`);
   });
   checkMaterials(design, report);
   if (!design.alternatives.some((a) => a.id === design.reference))
@@ -141,7 +166,10 @@ function checkMaterials(design: Design, report: Report): void {
   design.sections.forEach((section, i) => {
     const given = [section.profile, section.shape, section.properties].filter((x) => x !== undefined).length;
     if (given !== 1)
-      report(`/sections/${i}`, `Section "${section.id}" needs exactly one of profile, shape and properties; it has ${given}`);
+      report(
+        `/sections/${i}`,
+        `Section "${section.id}" needs exactly one of profile, shape and properties; it has ${given}`,
+      );
   });
 }
 
@@ -152,17 +180,26 @@ function checkOptions(design: Design): Problem[] {
     choice.options.forEach((option, o) => {
       const outcome = attempt(() => applyChanges(design, option.changes, () => undefined));
       if (!outcome.ok) return;
-      const check = <T extends Step | Rule>(before: readonly T[], after: readonly T[], schema: object, what: string): void => {
+      const check = <T extends Step | Rule>(
+        before: readonly T[],
+        after: readonly T[],
+        schema: object,
+        what: string,
+      ): void => {
         const known = new Set<T>(before);
         for (const part of after) {
           if (known.has(part)) continue;
           for (const found of checkSchema(schema, part, 'invalid-design'))
             problems.push(
-              problem('invalid-design', `The option "${option.title}" of "${choice.title}" leaves the ${what} "${part.id}" wrong: ${found.message}`, {
-                ...found.where,
-                path: `/choices/${c}/options/${o}/changes`,
-                [what]: part.id,
-              }),
+              problem(
+                'invalid-design',
+                `The option "${option.title}" of "${choice.title}" leaves the ${what} "${part.id}" wrong: ${found.message}`,
+                {
+                  ...found.where,
+                  path: `/choices/${c}/options/${o}/changes`,
+                  [what]: part.id,
+                },
+              ),
             );
         }
       };
@@ -172,4 +209,3 @@ function checkOptions(design: Design): Problem[] {
   );
   return problems;
 }
-

@@ -47,28 +47,55 @@ function runStep(step: Step, space: Design['space'], names: Names, before: Geome
   const kind = kindOf(step);
   const place = { what: `step "${step.id}"`, where: { step: step.id } };
   if (!kind)
-    return fail('invalid-design', `Step "${step.id}" is of the kind "${step.make ?? step.edit ?? ''}", which is not known; choose another kind.`, place.where);
+    return fail(
+      'invalid-design',
+      `Step "${step.id}" is of the kind "${step.make ?? step.edit ?? ''}", which is not known; choose another kind.`,
+      place.where,
+    );
   if (kind.solidOnly && space === 'plane')
-    fail('geometry', `Step "${step.id}" (${kind.title.toLowerCase()}) needs depth: make the design solid, or use another step.`, place.where);
+    fail(
+      'geometry',
+      `Step "${step.id}" (${kind.title.toLowerCase()}) needs depth: make the design solid, or use another step.`,
+      place.where,
+    );
   const context: FieldContext = { ...names, space, placeNamed: (name) => placeNamed(before, name, names) };
   const generates = kind.verb === 'make';
   const written = Object.fromEntries(
     Object.entries(step).filter(([key]) => !common.has(key) && !(generates && placing.has(key))),
   );
   const values = readFields(kind.fields, written, context, place);
-  const origin = generates && step.at
-    ? (step.at.map((item, k) => quantityOf(item, names, 'length', { what: `${place.what}, origin ${k + 1}`, where: { ...place.where, field: `at/${k}` } })) as number[])
-    : [0, 0, 0];
+  const origin =
+    generates && step.at
+      ? step.at.map((item, k): number =>
+          quantityOf(item, names, 'length', {
+            what: `${place.what}, origin ${k + 1}`,
+            where: { ...place.where, field: `at/${k}` },
+          }),
+        )
+      : [0, 0, 0];
   const at: Point = origin.length === 2 ? [origin[0]!, 0, origin[1]!] : [origin[0]!, origin[1]!, origin[2]!];
-  const turn = !generates || step.turn === undefined ? 0 : quantityOf(step.turn, names, 'angle', { what: `${place.what}, turn`, where: { ...place.where, field: 'turn' } });
+  const turn =
+    !generates || step.turn === undefined
+      ? 0
+      : quantityOf(step.turn, names, 'angle', {
+          what: `${place.what}, turn`,
+          where: { ...place.where, field: 'turn' },
+        });
   const stepContext: StepContext = { id: step.id, space, names: context, at, turn, written };
   const after = kind.run(before, values, stepContext);
   if (space === 'plane')
     for (const { id, at: p } of after.nodes.values())
       if (p[1] !== 0) {
         if (Math.abs(p[1]) > 1e-9)
-          fail('geometry', `Step "${step.id}" leaves the plane: the node "${id}" is at y = ${p[1].toFixed(3)} m; a plane design lies in X–Z. Make the design solid for that.`, { ...place.where, node: id });
-        (after.nodes as Map<string, { id: string; at: Point; tags: object }>).set(id, { ...after.nodes.get(id)!, at: [p[0], 0, p[2]] });
+          fail(
+            'geometry',
+            `Step "${step.id}" leaves the plane: the node "${id}" is at y = ${p[1].toFixed(3)} m; a plane design lies in X–Z. Make the design solid for that.`,
+            { ...place.where, node: id },
+          );
+        (after.nodes as Map<string, { id: string; at: Point; tags: object }>).set(id, {
+          ...after.nodes.get(id)!,
+          at: [p[0], 0, p[2]],
+        });
       }
   return after;
 }
@@ -80,7 +107,9 @@ function placeNamed(geometry: Geometry, name: string, names: Names): { at: Point
     let id = name;
     for (let hops = 0; geometry.aliases.has(id) && hops < 100; hops++) id = geometry.aliases.get(id)!;
     const node = geometry.nodes.get(id);
-    return node ? { at: node.at, node: node.id } : `there is no node "${name}" before this step; name one that a step above makes.`;
+    return node
+      ? { at: node.at, node: node.id }
+      : `there is no node "${name}" before this step; name one that a step above makes.`;
   }
   const line = geometry.lines.get(member!) ?? geometry.lines.get(geometry.members.get(member!)?.line ?? '');
   if (!line) return `there is no member "${member!}" before this step; name one that a step above makes.`;
@@ -88,7 +117,8 @@ function placeNamed(geometry: Geometry, name: string, names: Names): { at: Point
   const place = { what: `place "${name}"`, where: {} };
   const along = attempt(() => quantityOf(share, names, 'number', place));
   const x = along.ok ? along.value * length : quantityOf(share, names, 'length', place);
-  if (x < -1e-9 || x > length + 1e-9) return `"${name}" lies beyond the ends of the member; give a share from 0 to 1.`;
+  if (x < -1e-9 || x > length + 1e-9)
+    return `"${name}" lies beyond the ends of the member; give a share from 0 to 1.`;
   let rest = x;
   for (const id of line.members) {
     const piece = geometry.members.get(id)!;

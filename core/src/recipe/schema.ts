@@ -16,7 +16,10 @@ const stepHead = {
   title: text,
   off: { type: 'boolean' },
 };
-const generatorHead = { at: { type: 'array', items: expression, minItems: 2, maxItems: 3 }, turn: expression };
+const generatorHead = {
+  at: { type: 'array', items: expression, minItems: 2, maxItems: 3 },
+  turn: expression,
+};
 
 /** The schema of a step of each kind, chosen by its `make` or `edit`. */
 const stepSchema = {
@@ -27,7 +30,11 @@ const stepSchema = {
   allOf: [
     ...(['make', 'edit'] as const).map((verb) => ({
       if: { required: [verb] },
-      then: { properties: { [verb]: { enum: stepKinds.filter((kind) => kind.verb === verb).map(({ kind }) => kind) } } },
+      then: {
+        properties: {
+          [verb]: { enum: stepKinds.filter((kind) => kind.verb === verb).map(({ kind }) => kind) },
+        },
+      },
     })),
     ...stepKinds.map(({ verb, kind, fields }) => ({
       if: { properties: { [verb]: { const: kind } }, required: [verb] },
@@ -46,7 +53,10 @@ const stepSchema = {
 
 const ruleHead = { id: text, title: text, off: { type: 'boolean' } };
 const ruleFields = (of: 'members' | 'nodes') =>
-  Object.assign({}, ...ruleKinds.filter((kind) => kind.of === of).map(({ schema }) => schema)) as Record<string, object>;
+  Object.assign({}, ...ruleKinds.filter((kind) => kind.of === of).map(({ schema }) => schema)) as Record<
+    string,
+    object
+  >;
 const ruleOf = (of: 'members' | 'nodes') => ({
   ...object({ ...ruleHead, [of]: formula, ...ruleFields(of) }, ['id', of]),
 });
@@ -55,12 +65,14 @@ const ruleOf = (of: 'members' | 'nodes') => ({
 const ruleSchema = {
   type: 'object',
   required: ['id'],
-  allOf: [
-    { if: { required: ['members'] }, then: ruleOf('members'), else: ruleOf('nodes') },
-  ],
+  allOf: [{ if: { required: ['members'] }, then: ruleOf('members'), else: ruleOf('nodes') }],
 };
 
-const patch = { type: 'object', required: ['id'], properties: { id: text, after: text, off: { type: 'boolean' } } };
+const patch = {
+  type: 'object',
+  required: ['id'],
+  properties: { id: text, after: text, off: { type: 'boolean' } },
+};
 
 const figure = object(
   {
@@ -97,7 +109,12 @@ const parameter = {
       },
       ['name', 'title', 'kind', 'quantity', 'value'],
     ),
-    object({ name: text, title: text, kind: { enum: ['section', 'material'] }, value: text, group: text }, ['name', 'title', 'kind', 'value']),
+    object({ name: text, title: text, kind: { enum: ['section', 'material'] }, value: text, group: text }, [
+      'name',
+      'title',
+      'kind',
+      'value',
+    ]),
   ],
 };
 
@@ -105,7 +122,9 @@ const loadCase = object(
   {
     id: text,
     title: text,
-    category: { enum: ['permanent', 'imposed', 'snow', 'wind', 'temperature', 'crane', 'accidental', 'seismic'] },
+    category: {
+      enum: ['permanent', 'imposed', 'snow', 'wind', 'temperature', 'crane', 'accidental', 'seismic'],
+    },
     use: { enum: ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'] },
     altitude: { enum: ['low', 'high'] },
     selfWeight: { type: 'number' },
@@ -130,15 +149,36 @@ export const designSchema = {
       sections: list(sectionSchema, 500),
       materials: list(materialSchema, 100),
       parameters: list(parameter, 500),
-      axes: list(object({ along: { enum: ['x', 'y', 'z'] }, at: list(expression, 500), names: { enum: ['A', '1'] } }, ['along', 'at', 'names']), 20),
+      axes: list(
+        object({ along: { enum: ['x', 'y', 'z'] }, at: list(expression, 500), names: { enum: ['A', '1'] } }, [
+          'along',
+          'at',
+          'names',
+        ]),
+        20,
+      ),
       steps: list(stepSchema, 200),
       rules: list(ruleSchema, 500),
       loadCases: list(loadCase, 100),
       combinations: list(
-        object({ id: text, title: text, state: { enum: ['strength', 'service'] }, factors: map({ type: 'number' }) }, ['id', 'state', 'factors']),
+        object(
+          {
+            id: text,
+            title: text,
+            state: { enum: ['strength', 'service'] },
+            factors: map({ type: 'number' }),
+          },
+          ['id', 'state', 'factors'],
+        ),
         500,
       ),
-      combine: object({ by: text, states: { type: 'array', items: { enum: ['strength', 'service'] }, minItems: 1, maxItems: 2 } }, ['by', 'states']),
+      combine: object(
+        {
+          by: text,
+          states: { type: 'array', items: { enum: ['strength', 'service'] }, minItems: 1, maxItems: 2 },
+        },
+        ['by', 'states'],
+      ),
       choices: list(
         object(
           {
@@ -147,7 +187,15 @@ export const designSchema = {
             options: {
               ...list(
                 object(
-                  { id: text, title: text, changes: object({ parameters: map(formula), steps: list(patch, 200), rules: list(patch, 500) }) },
+                  {
+                    id: text,
+                    title: text,
+                    changes: object({
+                      parameters: map(formula),
+                      steps: list(patch, 200),
+                      rules: list(patch, 500),
+                    }),
+                  },
                   ['id', 'title', 'changes'],
                 ),
                 50,
@@ -160,7 +208,14 @@ export const designSchema = {
         50,
       ),
       alternatives: {
-        ...list(object({ id: text, title: text, picks: map(text), parameters: map(formula) }, ['id', 'title', 'picks']), 200),
+        ...list(
+          object({ id: text, title: text, picks: map(text), parameters: map(formula) }, [
+            'id',
+            'title',
+            'picks',
+          ]),
+          200,
+        ),
         minItems: 1,
       },
       figures: list(figure, 100),

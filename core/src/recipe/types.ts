@@ -137,7 +137,9 @@ export type LoadRule =
   | { case: string; kind: 'temperature'; uniform?: Written; gradientY?: Written; gradientZ?: Written }
   | { case: string; kind: 'pretension'; force: Written }
   | { case: string; kind: 'node'; F?: Written[]; M?: Written[] }
-  | ({ case: string; kind: 'settlement' } & Partial<Record<'ux' | 'uy' | 'uz' | 'rx' | 'ry' | 'rz', Written>>);
+  | ({ case: string; kind: 'settlement' } & Partial<
+      Record<'ux' | 'uy' | 'uz' | 'rx' | 'ry' | 'rz', Written>
+    >);
 
 export interface AreaRule {
   case: string;

@@ -47,7 +47,15 @@ export class DesignStore {
   /** Deleted designs, the one deleted last first. */
   listDeleted(): Promise<(DesignSummary & Pick<DesignRecord, 'deletedAt'>)[]> {
     return this.records.find({
-      select: { id: true, title: true, alternatives: true, revision: true, createdAt: true, updatedAt: true, deletedAt: true },
+      select: {
+        id: true,
+        title: true,
+        alternatives: true,
+        revision: true,
+        createdAt: true,
+        updatedAt: true,
+        deletedAt: true,
+      },
       where: { deletedAt: Not(IsNull()) },
       order: { deletedAt: 'DESC', id: 'ASC' },
     });
@@ -91,7 +99,8 @@ export class DesignStore {
       days.add(day);
       return !last && name === null;
     });
-    if (gone.length > 0) await this.history.delete({ designId: id, revision: In(gone.map(({ revision }) => revision)) });
+    if (gone.length > 0)
+      await this.history.delete({ designId: id, revision: In(gone.map(({ revision }) => revision)) });
   }
 
   /** Designs that are not deleted, the one changed last first. */
@@ -130,8 +139,13 @@ export class DesignStore {
   async save(id: string, revision: number, design: Design): Promise<ChangeOutcome> {
     const next = columns(design);
     const current = await this.find(id);
-    if (current?.revision === revision && current.document === next.document) return { kind: 'done', revision };
-    const outcome = await this.change(id, revision, { ...next, revision: revision + 1, updatedAt: new Date().toISOString() });
+    if (current?.revision === revision && current.document === next.document)
+      return { kind: 'done', revision };
+    const outcome = await this.change(id, revision, {
+      ...next,
+      revision: revision + 1,
+      updatedAt: new Date().toISOString(),
+    });
     if (outcome.kind !== 'done') return outcome;
     this.saves.emit(id, outcome.revision);
     if (outcome.revision % 50 === 0) await this.thin(id);

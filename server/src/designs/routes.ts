@@ -216,7 +216,12 @@ function nameOf(request: Request): string | null {
   const { name } = request.body as { name?: unknown };
   if (name === null) return null;
   if (typeof name === 'string' && name.trim() !== '' && name.length <= 200) return name.trim();
-  throw new HttpProblem(422, 'bad-name', 'Not a name', 'Send { "name": "…" } with 1 to 200 characters, or null.');
+  throw new HttpProblem(
+    422,
+    'bad-name',
+    'Not a name',
+    'Send { "name": "…" } with 1 to 200 characters, or null.',
+  );
 }
 
 /** Tells every save of a design as a server-sent event, until the client goes. */

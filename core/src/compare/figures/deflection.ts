@@ -2,7 +2,10 @@ import { joinedFieldOf, largestDeflection } from '../../capacity/index.js';
 import { membersOf, worse, type FigureKind, type FigureResult, type FigureSource } from './figure.js';
 
 /** Pieces of the physical members that a figure is about, with their lengths, m. */
-function linesOf(source: FigureSource, spec: Parameters<typeof membersOf>[1]): { id: string; pieces: number[]; length: number }[] {
+function linesOf(
+  source: FigureSource,
+  spec: Parameters<typeof membersOf>[1],
+): { id: string; pieces: number[]; length: number }[] {
   const { geometry } = source.built;
   const { frame } = source.forces;
   const chosen = new Set(membersOf(source, spec).map((m) => frame.memberIds[m]!));
@@ -29,7 +32,11 @@ export const deflection: FigureKind = {
     for (const { id, pieces, length } of linesOf(source, spec))
       for (const selection of selections) {
         const state = source.forces.states.get(selection.id)!;
-        const { x, value } = largestDeflection(joinedFieldOf(pieces, source.forces.frame.length, (m) => state.field(m)), length, from);
+        const { x, value } = largestDeflection(
+          joinedFieldOf(pieces, source.forces.frame.length, (m) => state.field(m)),
+          length,
+          from,
+        );
         worst = worse(worst, { value, result: selection.id, member: id, x });
       }
     return worst;
@@ -40,7 +47,12 @@ export const deflection: FigureKind = {
     return [
       { symbol: 'L', value: line.length, unit: 'm', from: 'length of the physical member' },
       { symbol: 'x', value: x ?? 0, unit: 'm', from: 'place of the largest deflection, from the start' },
-      { symbol: 'w', value, unit: 'm', from: `distance from the ${spec.component ?? 'chord'} under ${result}, by the exact functions along the member` },
+      {
+        symbol: 'w',
+        value,
+        unit: 'm',
+        from: `distance from the ${spec.component ?? 'chord'} under ${result}, by the exact functions along the member`,
+      },
     ];
   },
 };

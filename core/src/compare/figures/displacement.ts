@@ -29,7 +29,11 @@ export const displacement: FigureKind = {
     for (const { id } of selections) {
       const state = source.forces.states.get(id)!;
       for (const n of nodes)
-        worst = worse(worst, { value: componentAt(state, n, component), result: id, node: source.forces.frame.nodeIds[n]! });
+        worst = worse(worst, {
+          value: componentAt(state, n, component),
+          result: id,
+          node: source.forces.frame.nodeIds[n]!,
+        });
     }
     return worst;
   },
@@ -37,7 +41,9 @@ export const displacement: FigureKind = {
     if (node === undefined || result === undefined) return [];
     const n = source.forces.frame.nodeIndex.get(node)!;
     const component = componentOf(displacement, spec);
-    return resultSteps(source, component, component.startsWith('r') ? 'rad' : 'm', result, (state) => componentAt(state, n, component));
+    return resultSteps(source, component, component.startsWith('r') ? 'rad' : 'm', result, (state) =>
+      componentAt(state, n, component),
+    );
   },
 };
 
@@ -60,7 +66,11 @@ export const drift: FigureKind = {
       const upright = Math.abs(frame.axes[9 * m + 2]!) > 0.9;
       if (!upright || !chosen.has(frame.start[m]!) || !chosen.has(frame.end[m]!)) return;
       for (const { id } of selections)
-        worst = worse(worst, { value: driftOf(source.forces, states.get(id)!, m, component), result: id, member });
+        worst = worse(worst, {
+          value: driftOf(source.forces, states.get(id)!, m, component),
+          result: id,
+          member,
+        });
     });
     return worst;
   },
@@ -73,17 +83,28 @@ export const drift: FigureKind = {
     const value = driftOf(source.forces, state, m, component);
     const height = Math.abs(frame.xyz[3 * frame.end[m]! + 2]! - frame.xyz[3 * frame.start[m]! + 2]!);
     return [
-      { symbol: 'Δu', value: value * height, unit: 'm', from: `difference of ${component} displacement between head and foot under ${result}` },
+      {
+        symbol: 'Δu',
+        value: value * height,
+        unit: 'm',
+        from: `difference of ${component} displacement between head and foot under ${result}`,
+      },
       { symbol: 'h', value: height, unit: 'm', from: 'height between them' },
       { symbol: 'drift', value, unit: '', from: 'Δu / h' },
     ];
   },
 };
 
-function driftOf({ frame }: { frame: { start: Int32Array; end: Int32Array; xyz: Float64Array } }, state: FrameState, m: number, component: string): number {
+function driftOf(
+  { frame }: { frame: { start: Int32Array; end: Int32Array; xyz: Float64Array } },
+  state: FrameState,
+  m: number,
+  component: string,
+): number {
   const [a, b] = [frame.start[m]!, frame.end[m]!];
   const d = (k: number) => state.displacements[6 * b + k]! - state.displacements[6 * a + k]!;
   const height = Math.abs(frame.xyz[3 * b + 2]! - frame.xyz[3 * a + 2]!);
-  const move = component === 'ux' ? Math.abs(d(0)) : component === 'uy' ? Math.abs(d(1)) : Math.hypot(d(0), d(1));
+  const move =
+    component === 'ux' ? Math.abs(d(0)) : component === 'uy' ? Math.abs(d(1)) : Math.hypot(d(0), d(1));
   return move / height;
 }

@@ -51,7 +51,11 @@ export interface FigureKind {
   readonly components: readonly string[];
   quantity(spec: FigureSpec): QuantityName;
   /** The worst value over the selections; undefined where the frame has nothing to read it from. */
-  compute(source: FigureSource, spec: FigureSpec, selections: readonly ResultSelection[]): FigureResult | undefined;
+  compute(
+    source: FigureSource,
+    spec: FigureSpec,
+    selections: readonly ResultSelection[],
+  ): FigureResult | undefined;
   /** The way to the value, line by line; the last line is the value. */
   trace(source: FigureSource, spec: FigureSpec, result: FigureResult): CalculationStep[];
 }
@@ -62,14 +66,19 @@ export function worse(a: FigureResult | undefined, b: FigureResult): FigureResul
 }
 
 /** Place of a figure's conditions, for messages. */
-const placeOf = (spec: FigureSpec, field: string) => ({ what: `figure "${spec.title}", ${field}`, where: { figure: spec.id, field } });
+const placeOf = (spec: FigureSpec, field: string) => ({
+  what: `figure "${spec.title}", ${field}`,
+  where: { figure: spec.id, field },
+});
 
 /** Numbers of the frame's members that a figure is about. @throws ProblemError for a wrong condition */
 export function membersOf({ built, forces }: FigureSource, spec: FigureSpec): number[] {
   const { memberIndex } = forces.frame;
   if (spec.members === undefined) return [...memberIndex.values()];
   const matches = conditionProgram(spec.members, built.names, placeOf(spec, 'members'));
-  return Tagged.of(built.geometry).selectMembers(matches).flatMap(({ id }) => memberIndex.get(id) ?? []);
+  return Tagged.of(built.geometry)
+    .selectMembers(matches)
+    .flatMap(({ id }) => memberIndex.get(id) ?? []);
 }
 
 /** Numbers of the frame's nodes that a figure is about. @throws ProblemError for a wrong condition */
@@ -77,9 +86,13 @@ export function nodesOf({ built, forces }: FigureSource, spec: FigureSpec): numb
   const { nodeIndex } = forces.frame;
   if (spec.nodes === undefined) return [...nodeIndex.values()];
   const matches = conditionProgram(spec.nodes, built.names, placeOf(spec, 'nodes'));
-  return Tagged.of(built.geometry).selectNodes(matches).flatMap(({ id }) => nodeIndex.get(id) ?? []);
+  return Tagged.of(built.geometry)
+    .selectNodes(matches)
+    .flatMap(({ id }) => nodeIndex.get(id) ?? []);
 }
 
 /** The component that a figure is of; its kind's first one where it does not say, or says another. */
 export const componentOf = (kind: Pick<FigureKind, 'components'>, spec: FigureSpec): string =>
-  spec.component !== undefined && kind.components.includes(spec.component) ? spec.component : kind.components[0]!;
+  spec.component !== undefined && kind.components.includes(spec.component)
+    ? spec.component
+    : kind.components[0]!;

@@ -5,7 +5,12 @@ import { componentOf, membersOf, worse, type FigureKind, type FigureResult } fro
 import { resultSteps } from './superposition.js';
 
 /** Greatest internal force of some members; signs as the frame model has them. */
-function greatestForce(kind: string, title: string, components: readonly ForceName[], signed: boolean): FigureKind {
+function greatestForce(
+  kind: string,
+  title: string,
+  components: readonly ForceName[],
+  signed: boolean,
+): FigureKind {
   const self: FigureKind = {
     kind,
     title,
@@ -24,7 +29,13 @@ function greatestForce(kind: string, title: string, components: readonly ForceNa
           const field = states.get(id)!.field(m);
           for (const { x, value } of forceCandidates(field, name)) {
             const before = Math.abs(forceAt(field, name, x) - value) > 1e-9 * Math.abs(value);
-            worst = worse(worst, { value, result: id, member: frame.memberIds[m]!, x, ...(before ? { before } : {}) });
+            worst = worse(worst, {
+              value,
+              result: id,
+              member: frame.memberIds[m]!,
+              x,
+              ...(before ? { before } : {}),
+            });
           }
         }
       return worst;
@@ -54,7 +65,10 @@ function formula(field: MemberField, name: ForceName, x: number, before: boolean
   const terms = coefficients
     .map((c, power) => ({ kilo: c / 1e3, power }))
     .filter(({ kilo }) => Math.abs(kilo) > 1e-9)
-    .map(({ kilo, power }) => `${significant(kilo, 4)}${power === 0 ? '' : `·${t}${['', '', '²', '³', '⁴'][power] ?? `^${power}`}`}`);
+    .map(
+      ({ kilo, power }) =>
+        `${significant(kilo, 4)}${power === 0 ? '' : `·${t}${['', '', '²', '³', '⁴'][power] ?? `^${power}`}`}`,
+    );
   return `K·u = F, then ${name}(x) = ${terms.join(' + ').replaceAll('+ −', '− ') || '0'} at x = ${significant(x, 4)} m`;
 }
 

@@ -19,7 +19,12 @@ export const frequency: FigureKind = {
     return value === undefined ? undefined : { value };
   },
   trace: (_, { number = 1 }, { value }) => [
-    { symbol: `ω${number}`, value: 2 * Math.PI * value, unit: 'rad/s', from: `elastic mode ${number} of (K − ω²·M)·u = 0, mass spread along the members and the masses given` },
+    {
+      symbol: `ω${number}`,
+      value: 2 * Math.PI * value,
+      unit: 'rad/s',
+      from: `elastic mode ${number} of (K − ω²·M)·u = 0, mass spread along the members and the masses given`,
+    },
     { symbol: `f${number}`, value, unit: 'Hz', from: 'ω / 2π' },
   ],
 };
@@ -36,7 +41,12 @@ export const period: FigureKind = {
     return value === undefined ? undefined : { value: 1 / value };
   },
   trace: (_, { number = 1 }, { value }) => [
-    { symbol: `f${number}`, value: 1 / value, unit: 'Hz', from: `elastic mode ${number} of (K − ω²·M)·u = 0` },
+    {
+      symbol: `f${number}`,
+      value: 1 / value,
+      unit: 'Hz',
+      from: `elastic mode ${number} of (K − ω²·M)·u = 0`,
+    },
     { symbol: `T${number}`, value, unit: 's', from: '1 / f' },
   ],
 };

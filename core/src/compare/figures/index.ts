@@ -36,7 +36,11 @@ const byKind = new Map(figureKinds.map((kind) => [kind.kind, kind]));
 export function figureKindOf(spec: FigureSpec): FigureKind {
   return (
     byKind.get(spec.kind) ??
-    fail('invalid-design', `The figure "${spec.title}" is of the kind "${spec.kind}", which is not known; choose ${figureKinds.map(({ kind }) => kind).join(', ')}.`, { figure: spec.id })
+    fail(
+      'invalid-design',
+      `The figure "${spec.title}" is of the kind "${spec.kind}", which is not known; choose ${figureKinds.map(({ kind }) => kind).join(', ')}.`,
+      { figure: spec.id },
+    )
   );
 }
 

@@ -6,12 +6,19 @@ import { membersOf, type FigureKind, type FigureSource } from './figure.js';
 import type { FigureSpec } from '../../recipe/types.js';
 
 /** Members by the name of their section: kg/m, m. */
-function bySection(source: FigureSource, spec: FigureSpec): Map<string, { length: number; mass: number; perimeter: number }> {
+function bySection(
+  source: FigureSource,
+  spec: FigureSpec,
+): Map<string, { length: number; mass: number; perimeter: number }> {
   const { frame } = source.forces;
   const out = new Map<string, { length: number; mass: number; perimeter: number }>();
   for (const m of membersOf(source, spec)) {
     const section = frame.sections[m]!;
-    const entry = out.get(section.title) ?? { length: 0, mass: 0, perimeter: section.shape ? sectionBox(section.shape).perimeter : 0 };
+    const entry = out.get(section.title) ?? {
+      length: 0,
+      mass: 0,
+      perimeter: section.shape ? sectionBox(section.shape).perimeter : 0,
+    };
     entry.length += frame.length[m]!;
     entry.mass += frame.massPerLength[m]! * frame.length[m]!;
     out.set(section.title, entry);
@@ -19,7 +26,13 @@ function bySection(source: FigureSource, spec: FigureSpec): Map<string, { length
   return out;
 }
 
-const nothing = { needs: 'forces', signed: false, limitIs: 'most', judgedBy: 'none', components: [] } as const;
+const nothing = {
+  needs: 'forces',
+  signed: false,
+  limitIs: 'most',
+  judgedBy: 'none',
+  components: [],
+} as const;
 
 /** Mass of members: Σ ρ·A·L, kg. */
 export const mass: FigureKind = {
@@ -27,11 +40,18 @@ export const mass: FigureKind = {
   kind: 'mass',
   title: 'Mass',
   quantity: () => 'mass',
-  compute: (source, spec) => ({ value: [...bySection(source, spec).values()].reduce((sum, one) => sum + one.mass, 0) }),
+  compute: (source, spec) => ({
+    value: [...bySection(source, spec).values()].reduce((sum, one) => sum + one.mass, 0),
+  }),
   trace(source, spec, result) {
     const steps = [...bySection(source, spec)].flatMap(([title, one]): CalculationStep[] => [
       { symbol: `L ${title}`, value: one.length, unit: 'm', from: 'sum of the members’ lengths' },
-      { symbol: `m ${title}`, value: one.mass, unit: 'kg', from: `ρ·A·L at ${(one.mass / one.length).toFixed(2)} kg/m` },
+      {
+        symbol: `m ${title}`,
+        value: one.mass,
+        unit: 'kg',
+        from: `ρ·A·L at ${(one.mass / one.length).toFixed(2)} kg/m`,
+      },
     ]);
     return [...steps, { symbol: 'mass', value: result.value, unit: 'kg', from: 'Σ ρ·A·L' }];
   },
@@ -43,7 +63,9 @@ export const surface: FigureKind = {
   kind: 'surface',
   title: 'Surface',
   quantity: () => 'surface',
-  compute: (source, spec) => ({ value: [...bySection(source, spec).values()].reduce((sum, one) => sum + one.perimeter * one.length, 0) }),
+  compute: (source, spec) => ({
+    value: [...bySection(source, spec).values()].reduce((sum, one) => sum + one.perimeter * one.length, 0),
+  }),
   trace(source, spec, result) {
     const steps = [...bySection(source, spec)].map(([title, one]): CalculationStep => ({
       symbol: `A ${title}`,
@@ -62,7 +84,11 @@ function rateOf(title: string, spec: FigureSpec, source: FigureSource): number {
   const written = rates.get(family) ?? rates.get('other');
   const place = { what: `figure "${spec.title}", rates`, where: { figure: spec.id, field: 'rates' } };
   if (written === undefined)
-    return fail('unknown-name', `Figure "${spec.title}" has no rate for ${family}; add one, or one called "other".`, place.where);
+    return fail(
+      'unknown-name',
+      `Figure "${spec.title}" has no rate for ${family}; add one, or one called "other".`,
+      place.where,
+    );
   return quantityOf(written, source.built.names, 'number', place);
 }
 
@@ -73,12 +99,20 @@ export const cost: FigureKind = {
   title: 'Cost',
   quantity: () => 'number',
   compute: (source, spec) => ({
-    value: [...bySection(source, spec)].reduce((sum, [title, one]) => sum + one.mass * rateOf(title, spec, source), 0),
+    value: [...bySection(source, spec)].reduce(
+      (sum, [title, one]) => sum + one.mass * rateOf(title, spec, source),
+      0,
+    ),
   }),
   trace(source, spec, result) {
     const steps = [...bySection(source, spec)].map(([title, one]): CalculationStep => {
       const rate = rateOf(title, spec, source);
-      return { symbol: `cost ${title}`, value: one.mass * rate, unit: '', from: `${one.mass.toFixed(1)} kg × ${rate} a kg` };
+      return {
+        symbol: `cost ${title}`,
+        value: one.mass * rate,
+        unit: '',
+        from: `${one.mass.toFixed(1)} kg × ${rate} a kg`,
+      };
     });
     return [...steps, { symbol: 'cost', value: result.value, unit: '', from: 'Σ mass · rate' }];
   },

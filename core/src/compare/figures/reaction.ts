@@ -21,14 +21,25 @@ export const reaction: FigureKind = {
     let worst: FigureResult | undefined;
     for (const { id } of selections)
       for (const n of nodes)
-        worst = worse(worst, { value: states.get(id)!.reactions[6 * n + k]!, result: id, node: frame.nodeIds[n]! });
+        worst = worse(worst, {
+          value: states.get(id)!.reactions[6 * n + k]!,
+          result: id,
+          node: frame.nodeIds[n]!,
+        });
     return worst;
   },
   trace(source, spec, { node, result }) {
     if (node === undefined || result === undefined) return [];
     const component = componentOf(reaction, spec);
-    const at = 6 * source.forces.frame.nodeIndex.get(node)! + ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'].indexOf(component);
+    const at =
+      6 * source.forces.frame.nodeIndex.get(node)! + ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'].indexOf(component);
     const symbol = { ux: 'RX', uy: 'RY', uz: 'RZ', rx: 'MX', ry: 'MY', rz: 'MZ' }[component]!;
-    return resultSteps(source, symbol, component.startsWith('r') ? 'N·m' : 'N', result, (state) => state.reactions[at]!);
+    return resultSteps(
+      source,
+      symbol,
+      component.startsWith('r') ? 'N·m' : 'N',
+      result,
+      (state) => state.reactions[at]!,
+    );
   },
 };

@@ -17,6 +17,12 @@ export const bucklingFactor: FigureKind = {
     return least;
   },
   trace: (_, __, { value, result }) => [
-    { symbol: 'αcr', value, unit: '', from: `least λ of (K − λ·Kσ)·u = 0 under ${result ?? ''}, by the first-order axial forces`, clause: '5.2.1(3) eq. 5.1' },
+    {
+      symbol: 'αcr',
+      value,
+      unit: '',
+      from: `least λ of (K − λ·Kσ)·u = 0 under ${result ?? ''}, by the first-order axial forces`,
+      clause: '5.2.1(3) eq. 5.1',
+    },
   ],
 };

@@ -29,12 +29,21 @@ export function resultSteps(
   });
   const sum = parts.reduce((total, { factor, state }) => total + factor * valueOf(state), 0);
   if (forces.order === 2)
-    return [alone(`second-order analysis under ${resultId}, equilibrium on the displaced structure; ${formulaOf(whole)}`)];
+    return [
+      alone(
+        `second-order analysis under ${resultId}, equilibrium on the displaced structure; ${formulaOf(whole)}`,
+      ),
+    ];
   // Tension-only members make the sum differ from the whole
   if (parts.length === 0 || Math.abs(sum - value) > 1e-6 * Math.max(Math.abs(value), 1e-9))
     return [alone(`analysis under ${resultId} with the members that act; ${formulaOf(whole)}`)];
   return [
-    ...parts.map(({ id, state }) => ({ symbol: `${symbol}(${id})`, value: valueOf(state), unit, from: formulaOf(state) })),
+    ...parts.map(({ id, state }) => ({
+      symbol: `${symbol}(${id})`,
+      value: valueOf(state),
+      unit,
+      from: formulaOf(state),
+    })),
     alone(parts.map(({ id, factor }) => `${factor}·${id}`).join(' + ')),
   ];
 }

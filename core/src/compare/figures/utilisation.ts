@@ -12,7 +12,10 @@ export const utilisation: FigureKind = {
   components: [],
   quantity: () => 'number',
   compute(source, spec) {
-    const chosen = spec.members === undefined ? undefined : new Set(membersOf(source, spec).map((m) => source.forces.frame.memberIds[m]!));
+    const chosen =
+      spec.members === undefined
+        ? undefined
+        : new Set(membersOf(source, spec).map((m) => source.forces.frame.memberIds[m]!));
     let worst: FigureResult | undefined;
     for (const { member, of, governs } of source.checks ?? []) {
       if (!governs || (chosen && !of.some((id) => chosen.has(id)))) continue;
@@ -20,5 +23,6 @@ export const utilisation: FigureKind = {
     }
     return worst;
   },
-  trace: ({ checker }, _, { member }) => (checker && member !== undefined ? checkedSteps(checker, member) : []),
+  trace: ({ checker }, _, { member }) =>
+    checker && member !== undefined ? checkedSteps(checker, member) : [],
 };

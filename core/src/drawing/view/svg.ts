@@ -1,5 +1,14 @@
 import type { Point } from '../../recipe/geometry/vector.js';
-import { colourNames, cornerSize, layerNames, scaleNames, strokeSize, type Drawing, type Layer, type Scale } from '../drawing.js';
+import {
+  colourNames,
+  cornerSize,
+  layerNames,
+  scaleNames,
+  strokeSize,
+  type Drawing,
+  type Layer,
+  type Scale,
+} from '../drawing.js';
 import { projected, type View } from './view.js';
 
 /** Hex values of the sheet's colours. */
@@ -29,11 +38,18 @@ export interface SvgOptions {
 const round = (v: number) => String(Math.round(v * 100) / 100);
 
 /** A drawing as SVG: the same strokes, areas and texts that the sheet shows. */
-export function toSvg(drawing: Drawing, { view, size, layers = layerNames, scales = {}, texts = true }: SvgOptions): string {
+export function toSvg(
+  drawing: Drawing,
+  { view, size, layers = layerNames, scales = {}, texts = true }: SvgOptions,
+): string {
   const factor = (scale: number) => (scale === 0 ? 1 : (scales[scaleNames[scale]!] ?? 1));
   const at = (data: Float32Array, i: number, scale: number): readonly [number, number] => {
     const f = factor(scale);
-    const p: Point = [data[i]! + f * data[i + 3]!, data[i + 1]! + f * data[i + 4]!, data[i + 2]! + f * data[i + 5]!];
+    const p: Point = [
+      data[i]! + f * data[i + 3]!,
+      data[i + 1]! + f * data[i + 4]!,
+      data[i + 2]! + f * data[i + 5]!,
+    ];
     return projected(view, size, p);
   };
   const parts: string[] = [];
@@ -47,8 +63,14 @@ export function toSvg(drawing: Drawing, { view, size, layers = layerNames, scale
       for (const text of drawing.texts)
         if (text.layer === layer) {
           const f = factor(scaleNames.indexOf(text.scale));
-          const [x, y] = projected(view, size, [text.at[0] + f * text.shift[0], text.at[1] + f * text.shift[1], text.at[2] + f * text.shift[2]]);
-          parts.push(`<text x="${round(x)}" y="${round(y)}" fill="${colourValues[text.tone]}" font-size="12" text-anchor="middle">${escaped(text.text)}</text>`);
+          const [x, y] = projected(view, size, [
+            text.at[0] + f * text.shift[0],
+            text.at[1] + f * text.shift[1],
+            text.at[2] + f * text.shift[2],
+          ]);
+          parts.push(
+            `<text x="${round(x)}" y="${round(y)}" fill="${colourValues[text.tone]}" font-size="12" text-anchor="middle">${escaped(text.text)}</text>`,
+          );
         }
   }
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${size.width} ${size.height}" width="${size.width}" height="${size.height}">${parts.join('')}</svg>`;
@@ -65,7 +87,13 @@ function direction(p: readonly [number, number], q: readonly [number, number]): 
 }
 
 function stroke(data: Float32Array, i: number, at: At): string {
-  const [width, colour, alpha, mode, scale] = [data[i + 16]!, data[i + 17]!, data[i + 18]!, data[i + 19]!, data[i + 20]!];
+  const [width, colour, alpha, mode, scale] = [
+    data[i + 16]!,
+    data[i + 17]!,
+    data[i + 18]!,
+    data[i + 19]!,
+    data[i + 20]!,
+  ];
   const a = at(data, i, scale);
   const b = at(data, i + 6, scale);
   const off = [data[i + 12]!, data[i + 13]!, data[i + 14]!, data[i + 15]!] as const;
@@ -95,5 +123,5 @@ function triangle(data: Float32Array, i: number, at: At): string {
     return [p[0] + d[0] * off[0] - d[1] * off[1], p[1] + d[1] * off[0] + d[0] * off[1]];
   });
   const alpha = data[i + 12]!;
-  return `<path d="M${points.map((p) => p.map((v) => round(v!)).join(' ')).join('L')}Z" fill="${colourValues[colourNames[data[i + 11]!]!]}"${alpha < 1 ? ` fill-opacity="${round(alpha)}"` : ''}/>`;
+  return `<path d="M${points.map((p) => p.map((v) => round(v)).join(' ')).join('L')}Z" fill="${colourValues[colourNames[data[i + 11]!]!]}"${alpha < 1 ? ` fill-opacity="${round(alpha)}"` : ''}/>`;
 }

@@ -30,7 +30,11 @@ export function viewAxes({ turn, tilt }: Pick<View, 'turn' | 'tilt'>): { right: 
 }
 
 /** Where a point is on a sheet of that size, px from its top left corner. */
-export function projected(view: View, size: { width: number; height: number }, p: Point): readonly [number, number] {
+export function projected(
+  view: View,
+  size: { width: number; height: number },
+  p: Point,
+): readonly [number, number] {
   const { right, up } = viewAxes(view);
   const d = [p[0] - view.centre[0], p[1] - view.centre[1], p[2] - view.centre[2]] as const;
   const x = right[0] * d[0] + right[1] * d[1] + right[2] * d[2];

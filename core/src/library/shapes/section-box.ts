@@ -18,7 +18,13 @@ export function sectionBox(shape: Shape): SectionBox {
   let box = known.get(shape);
   if (!box) {
     const { top, bottom, right, left, perimeter } = integrate(outlineOf(shape));
-    box = { top: Math.abs(top), bottom: -Math.abs(bottom), right: Math.abs(right), left: -Math.abs(left), perimeter };
+    box = {
+      top: Math.abs(top),
+      bottom: -Math.abs(bottom),
+      right: Math.abs(right),
+      left: -Math.abs(left),
+      perimeter,
+    };
     known.set(shape, box);
   }
   return box;

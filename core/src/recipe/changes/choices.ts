@@ -24,7 +24,10 @@ export function renameChoice(design: Design, id: string, title: string): Design 
 }
 
 function changeOptions(design: Design, choice: string, change: (options: Option[]) => Option[]): Design {
-  return { ...design, choices: changed(design.choices, choice, (one) => ({ ...one, options: change(one.options) })) };
+  return {
+    ...design,
+    choices: changed(design.choices, choice, (one) => ({ ...one, options: change(one.options) })),
+  };
 }
 
 export function addOption(design: Design, choice: string, option: Option, index?: number): Design {
@@ -39,7 +42,9 @@ export function removeOption(design: Design, choice: string, id: string): Design
   return {
     ...next,
     alternatives: next.alternatives.map((a) =>
-      a.picks[choice] === id ? { ...a, picks: Object.fromEntries(Object.entries(a.picks).filter(([one]) => one !== choice)) } : a,
+      a.picks[choice] === id
+        ? { ...a, picks: Object.fromEntries(Object.entries(a.picks).filter(([one]) => one !== choice)) }
+        : a,
     ),
   };
 }
@@ -50,7 +55,9 @@ export function renameOption(design: Design, choice: string, id: string, title: 
 
 /** Replaces what an option changes. */
 export function setOptionChanges(design: Design, choice: string, id: string, changes: Changes): Design {
-  return changeOptions(design, choice, (options) => changed(options, id, (option) => ({ ...option, changes })));
+  return changeOptions(design, choice, (options) =>
+    changed(options, id, (option) => ({ ...option, changes })),
+  );
 }
 
 /**
@@ -61,7 +68,11 @@ export function recordIntoOption(before: Design, after: Design, choice: string, 
   const option = before.choices.find((one) => one.id === choice)?.options.find((one) => one.id === id);
   if (!option) return before;
   const old = new Map(before.parameters.map((p) => [p.name, p.value]));
-  const parameters = Object.fromEntries(after.parameters.filter((p) => old.has(p.name) && old.get(p.name) !== p.value).map((p) => [p.name, p.value]));
+  const parameters = Object.fromEntries(
+    after.parameters
+      .filter((p) => old.has(p.name) && old.get(p.name) !== p.value)
+      .map((p) => [p.name, p.value]),
+  );
   const changes: Changes = {
     parameters: { ...option.changes.parameters, ...parameters },
     steps: mergedPatches(option.changes.steps, patches(before.steps, after.steps)),
@@ -80,7 +91,9 @@ function patches(before: readonly { id: string }[], after: readonly { id: string
     const was = old.get(part.id);
     if (!was) out.push({ ...part, ...(i > 0 ? { after: after[i - 1]!.id } : {}) });
     else {
-      const fields = Object.fromEntries(Object.entries(part).filter(([key, value]) => JSON.stringify(value) !== JSON.stringify(was[key])));
+      const fields = Object.fromEntries(
+        Object.entries(part).filter(([key, value]) => JSON.stringify(value) !== JSON.stringify(was[key])),
+      );
       if (Object.keys(fields).length > 0) out.push({ ...fields, id: part.id });
     }
   });
@@ -113,17 +126,26 @@ const mostAlternatives = 200;
 export function addAllCombinations(design: Design, choices = design.choices.map(({ id }) => id)): Design {
   const chosen = design.choices.filter(({ id }) => choices.includes(id));
   const picksOf = chosen.reduce<Record<string, string>[]>(
-    (sets, choice) => sets.flatMap((picks) => choice.options.map((option) => ({ ...picks, [choice.id]: option.id }))),
+    (sets, choice) =>
+      sets.flatMap((picks) => choice.options.map((option) => ({ ...picks, [choice.id]: option.id }))),
     [{}],
   );
-  const key = (picks: Record<string, string>) => design.choices.map(({ id, options }) => picks[id] ?? options[0]!.id).join('|');
+  const key = (picks: Record<string, string>) =>
+    design.choices.map(({ id, options }) => picks[id] ?? options[0]!.id).join('|');
   const known = new Set(design.alternatives.map(({ picks }) => key(picks)));
   let result = design;
   for (const picks of picksOf) {
     if (known.has(key(picks)) || result.alternatives.length >= mostAlternatives) continue;
     const words = chosen.map(({ id, options }) => options.find((option) => option.id === picks[id])!.title);
-    const title = freeTitle(words.join(', '), result.alternatives.map((a) => a.title));
-    const id = freeId(title, result.alternatives.map((a) => a.id), 'alternative');
+    const title = freeTitle(
+      words.join(', '),
+      result.alternatives.map((a) => a.title),
+    );
+    const id = freeId(
+      title,
+      result.alternatives.map((a) => a.id),
+      'alternative',
+    );
     result = { ...result, alternatives: [...result.alternatives, { id, title, picks }] };
   }
   return result;

@@ -14,7 +14,20 @@ export type ExpressionChange = (text: string, place: ExpressionPlace) => string;
 
 /** Fields of rules that hold words or names of other things, not expressions. */
 const words = new Set([
-  ...['id', 'title', 'case', 'kind', 'direction', 'share', 'per', 'action', 'group', 'section', 'material', 'after'],
+  ...[
+    'id',
+    'title',
+    'case',
+    'kind',
+    'direction',
+    'share',
+    'per',
+    'action',
+    'group',
+    'section',
+    'material',
+    'after',
+  ],
   ...['make', 'edit', 'off', 'component', 'judgedBy'],
 ]);
 
@@ -37,7 +50,12 @@ export function mapExpressions(design: Design, change: ExpressionChange): Design
     const out = deep(rest, { kind, id, field: '' }, words) as Record<string, unknown>;
     return (at === undefined ? out : { ...out, at }) as T;
   };
-  const step = <T extends Step | Patch>(one: T, fields: Fields | undefined, kind: 'step' | 'option', id: string): T =>
+  const step = <T extends Step | Patch>(
+    one: T,
+    fields: Fields | undefined,
+    kind: 'step' | 'option',
+    id: string,
+  ): T =>
     Object.fromEntries(
       Object.entries(one).map(([key, value]) => {
         const form = fields?.[key]?.form.kind;
@@ -52,12 +70,30 @@ export function mapExpressions(design: Design, change: ExpressionChange): Design
   return {
     ...design,
     parameters: design.parameters.map((p) =>
-      p.kind === 'quantity' ? { ...p, ...(deep({ value: p.value, ...(p.min === undefined ? {} : { min: p.min }), ...(p.max === undefined ? {} : { max: p.max }), ...(p.step === undefined ? {} : { step: p.step }) }, { kind: 'parameter', id: p.name, field: '' }) as object) } : p,
+      p.kind === 'quantity'
+        ? {
+            ...p,
+            ...(deep(
+              {
+                value: p.value,
+                ...(p.min === undefined ? {} : { min: p.min }),
+                ...(p.max === undefined ? {} : { max: p.max }),
+                ...(p.step === undefined ? {} : { step: p.step }),
+              },
+              { kind: 'parameter', id: p.name, field: '' },
+            ) as object),
+          }
+        : p,
     ),
-    axes: design.axes.map((set, i) => ({ ...set, at: set.at.map((text) => change(text, { kind: 'axes', id: String(i), field: 'at' })) })),
+    axes: design.axes.map((set, i) => ({
+      ...set,
+      at: set.at.map((text) => change(text, { kind: 'axes', id: String(i), field: 'at' })),
+    })),
     steps: design.steps.map((one) => step(one, kindOf(one)?.fields, 'step', one.id)),
     rules: design.rules.map((one) => rule(one, 'rule', one.id)),
-    figures: design.figures.map((figure) => deep(figure, { kind: 'figure', id: figure.id, field: '' }, words) as typeof figure),
+    figures: design.figures.map(
+      (figure) => deep(figure, { kind: 'figure', id: figure.id, field: '' }, words) as typeof figure,
+    ),
     choices: design.choices.map((choice) => ({
       ...choice,
       options: choice.options.map((option) => {
@@ -66,15 +102,31 @@ export function mapExpressions(design: Design, change: ExpressionChange): Design
         return {
           ...option,
           changes: {
-            ...(parameters ? { parameters: deep(parameters, { ...at, field: 'parameters' }) as Record<string, string> } : {}),
-            ...(steps ? { steps: steps.map((one) => step(one, fieldsOf(one.id) ?? kindOf(one as unknown as Step)?.fields, 'option', at.id)) } : {}),
+            ...(parameters
+              ? { parameters: deep(parameters, { ...at, field: 'parameters' }) as Record<string, string> }
+              : {}),
+            ...(steps
+              ? {
+                  steps: steps.map((one) =>
+                    step(one, fieldsOf(one.id) ?? kindOf(one as unknown as Step)?.fields, 'option', at.id),
+                  ),
+                }
+              : {}),
             ...(rules ? { rules: rules.map((one) => rule(one, 'option', at.id)) } : {}),
           },
         };
       }),
     })),
     alternatives: design.alternatives.map((one) =>
-      one.parameters ? { ...one, parameters: deep(one.parameters, { kind: 'alternative', id: one.id, field: '' }) as Record<string, string> } : one,
+      one.parameters
+        ? {
+            ...one,
+            parameters: deep(one.parameters, { kind: 'alternative', id: one.id, field: '' }) as Record<
+              string,
+              string
+            >,
+          }
+        : one,
     ),
   };
 }
@@ -85,7 +137,9 @@ const none: ReadonlySet<string> = new Set();
 export function renamedIn(text: string, from: string, to: string): string {
   return text
     .split('"')
-    .map((part, i) => (i % 2 === 1 ? part : part.replace(new RegExp(`(?<![A-Za-z0-9_])${from}(?![A-Za-z0-9_])`, 'g'), to)))
+    .map((part, i) =>
+      i % 2 === 1 ? part : part.replace(new RegExp(`(?<![A-Za-z0-9_])${from}(?![A-Za-z0-9_])`, 'g'), to),
+    )
     .join('"');
 }
 

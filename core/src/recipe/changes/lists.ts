@@ -30,9 +30,7 @@ export function movedTo<T extends Item>(items: readonly T[], id: string, index: 
 
 /** Fields set on an object; `undefined` takes a field away. */
 export function withFields<T extends object>(object: T, fields: Readonly<Record<string, unknown>>): T {
-  const out: Record<string, unknown> = { ...(object as Record<string, unknown>) };
-  for (const [key, value] of Object.entries(fields))
-    if (value === undefined) delete out[key];
-    else out[key] = value;
-  return out as T;
+  return Object.fromEntries(
+    Object.entries({ ...object, ...fields }).filter(([, value]) => value !== undefined),
+  ) as T;
 }

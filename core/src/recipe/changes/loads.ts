@@ -19,7 +19,9 @@ export function removeLoadCase(design: Design, id: string): Design {
       one.excludes?.includes(id) ? { ...one, excludes: one.excludes.filter((other) => other !== id) } : one,
     ),
     combinations: design.combinations.map((one) => withoutFactor(one, id)),
-    rules: design.rules.filter(({ load, area, train }) => ![load, area, train].some((gives) => gives?.case === id)),
+    rules: design.rules.filter(
+      ({ load, area, train }) => ![load, area, train].some((gives) => gives?.case === id),
+    ),
   };
 }
 
@@ -34,7 +36,11 @@ export function addCombination(design: Design, combination: DesignCombination, i
 }
 
 /** Sets title or state of a combination. */
-export function setCombination(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {
+export function setCombination(
+  design: Design,
+  id: string,
+  fields: Readonly<Record<string, unknown>>,
+): Design {
   return { ...design, combinations: changed(design.combinations, id, (one) => withFields(one, fields)) };
 }
 
@@ -47,7 +53,9 @@ export function setFactor(design: Design, combination: string, loadCase: string,
   return {
     ...design,
     combinations: changed(design.combinations, combination, (one) =>
-      factor === 0 ? withoutFactor(one, loadCase) : { ...one, factors: { ...one.factors, [loadCase]: factor } },
+      factor === 0
+        ? withoutFactor(one, loadCase)
+        : { ...one, factors: { ...one.factors, [loadCase]: factor } },
     ),
   };
 }

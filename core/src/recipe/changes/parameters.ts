@@ -7,7 +7,11 @@ function changeParameter(design: Design, name: string, change: (parameter: Param
   return { ...design, parameters: design.parameters.map((p) => (p.name === name ? change(p) : p)) };
 }
 
-export function changeAlternative(design: Design, id: string, change: (alternative: Alternative) => Alternative): Design {
+export function changeAlternative(
+  design: Design,
+  id: string,
+  change: (alternative: Alternative) => Alternative,
+): Design {
   return { ...design, alternatives: design.alternatives.map((a) => (a.id === id ? change(a) : a)) };
 }
 
@@ -27,7 +31,10 @@ export function setParameterFields(
 
 /** Sets a parameter in one alternative only. */
 export function setOwnParameter(design: Design, id: string, name: string, value: string): Design {
-  return changeAlternative(design, id, (alternative) => ({ ...alternative, parameters: { ...alternative.parameters, [name]: value } }));
+  return changeAlternative(design, id, (alternative) => ({
+    ...alternative,
+    parameters: { ...alternative.parameters, [name]: value },
+  }));
 }
 
 /** Drops an alternative's own value of a parameter, so that it follows the design again. */
@@ -40,7 +47,9 @@ export function dropOwnParameter(design: Design, id: string, name: string): Desi
 
 /** Sets a value in one alternative, or for all. */
 export function setValue(design: Design, name: string, value: string, alternative?: string): Design {
-  return alternative === undefined ? setParameter(design, name, value) : setOwnParameter(design, alternative, name, value);
+  return alternative === undefined
+    ? setParameter(design, name, value)
+    : setOwnParameter(design, alternative, name, value);
 }
 
 /** Adds a parameter at a place, at the end without one; nothing changes if its name is taken. */
@@ -66,7 +75,10 @@ export function removeParameter(design: Design, name: string): Design {
       ...choice,
       options: choice.options.map((option) =>
         option.changes.parameters && Object.hasOwn(option.changes.parameters, name)
-          ? { ...option, changes: { ...option.changes, parameters: withoutKey(option.changes.parameters, name) } }
+          ? {
+              ...option,
+              changes: { ...option.changes, parameters: withoutKey(option.changes.parameters, name) },
+            }
           : option,
       ),
     })),
@@ -77,15 +89,20 @@ export function removeParameter(design: Design, name: string): Design {
 export function renameParameter(design: Design, from: string, to: string): Design {
   if (from === to || design.parameters.some(({ name }) => name === to)) return design;
   const renamedKeys = (values: Record<string, string> | undefined) =>
-    values && Object.fromEntries(Object.entries(values).map(([name, value]) => [name === from ? to : name, value]));
+    values &&
+    Object.fromEntries(Object.entries(values).map(([name, value]) => [name === from ? to : name, value]));
   const named: Design = {
     ...design,
     parameters: design.parameters.map((p) => (p.name === from ? { ...p, name: to } : p)),
-    alternatives: design.alternatives.map((a) => (a.parameters ? { ...a, parameters: renamedKeys(a.parameters)! } : a)),
+    alternatives: design.alternatives.map((a) =>
+      a.parameters ? { ...a, parameters: renamedKeys(a.parameters)! } : a,
+    ),
     choices: design.choices.map((choice) => ({
       ...choice,
       options: choice.options.map((option) =>
-        option.changes.parameters ? { ...option, changes: { ...option.changes, parameters: renamedKeys(option.changes.parameters)! } } : option,
+        option.changes.parameters
+          ? { ...option, changes: { ...option.changes, parameters: renamedKeys(option.changes.parameters)! } }
+          : option,
       ),
     })),
   };

@@ -12,7 +12,10 @@ export function setAnalysis(design: Design, analysis: Partial<AnalysisChoice>): 
 }
 
 /** Sets fields of the design code's choice; `undefined` takes one back to its recommended value. */
-export function setCode(design: Design, fields: Readonly<Partial<Record<keyof CodeChoice, unknown>>>): Design {
+export function setCode(
+  design: Design,
+  fields: Readonly<Partial<Record<keyof CodeChoice, unknown>>>,
+): Design {
   return { ...design, code: withFields(design.code, fields) };
 }
 

@@ -15,8 +15,10 @@ export function setStepField(design: Design, id: string, path: string, value: un
 function withPath<T extends object>(object: T, path: readonly string[], value: unknown): T {
   const [key, ...rest] = path as [string, ...string[]];
   const own = (object as Record<string, unknown>)[key];
-  const next = rest.length === 0 ? value : withPath(typeof own === 'object' && own !== null ? own : {}, rest, value);
-  if (Array.isArray(object)) return (object as unknown[]).map((item, i) => (i === Number(key) ? next : item)) as unknown as T;
+  const next =
+    rest.length === 0 ? value : withPath(typeof own === 'object' && own !== null ? own : {}, rest, value);
+  if (Array.isArray(object))
+    return (object as unknown[]).map((item, i) => (i === Number(key) ? next : item)) as unknown as T;
   return withFields(object, { [key]: next });
 }
 
@@ -29,7 +31,13 @@ export function addStep(design: Design, step: Step, index?: number): Design {
 export function duplicateStep(design: Design, id: string): { design: Design; id: string } {
   const index = design.steps.findIndex((step) => step.id === id);
   const step = design.steps[index]!;
-  const copy = { ...step, id: freeId(id, design.steps.map((one) => one.id)) };
+  const copy = {
+    ...step,
+    id: freeId(
+      id,
+      design.steps.map((one) => one.id),
+    ),
+  };
   return { design: addStep(design, copy, index + 1), id: copy.id };
 }
 

@@ -1,5 +1,13 @@
 import type { DesignLoadCase } from '../types.js';
-import { compatibleSubsets, factorsOf, fullestSubsets, leadingTitle, sorted, type Combined, type CombinationRule } from './code.js';
+import {
+  compatibleSubsets,
+  factorsOf,
+  fullestSubsets,
+  leadingTitle,
+  sorted,
+  type Combined,
+  type CombinationRule,
+} from './code.js';
 
 /** Kinds of load as ASCE 7 names them. */
 type Kind = 'L' | 'Lr' | 'S' | 'W';
@@ -25,7 +33,14 @@ const basic: readonly Basic[] = [
   { dead: 1.2, leading: { L: 1.6 }, with: [{ Lr: 0.5 }, { S: 0.3 }] },
   { dead: 1.2, leading: { Lr: 1.6 }, with: [{ L: 1 }, { W: 0.5 }] },
   { dead: 1.2, leading: { S: 1 }, with: [{ L: 1 }, { W: 0.5 }] },
-  { dead: 1.2, leading: { W: 1 }, with: [{ L: 1, Lr: 0.5 }, { L: 1, S: 0.3 }] },
+  {
+    dead: 1.2,
+    leading: { W: 1 },
+    with: [
+      { L: 1, Lr: 0.5 },
+      { L: 1, S: 0.3 },
+    ],
+  },
   { dead: 0.9, leading: { W: 1 } },
 ];
 
@@ -38,11 +53,17 @@ const serviceable: readonly Basic[] = [
   { dead: 1, leading: { W: 1 }, with: [{ L: 0.5 }] },
 ];
 
-function fromBasic(cases: readonly DesignLoadCase[], state: Combined['state'], { dead, leading, with: companions = [{}] }: Basic): Combined[] {
+function fromBasic(
+  cases: readonly DesignLoadCase[],
+  state: Combined['state'],
+  { dead, leading, with: companions = [{}] }: Basic,
+): Combined[] {
   const { permanent, variable } = sorted(cases);
   const D = permanent.map(({ id }) => [id, dead] as const);
-  const of = (factors: Partial<Record<Kind, number>>) => variable.filter((one) => factors[kindOf(one)!] !== undefined);
-  if (!leading) return D.length === 0 ? [] : [{ state, factors: factorsOf(D), title: leadingTitle(undefined, []) }];
+  const of = (factors: Partial<Record<Kind, number>>) =>
+    variable.filter((one) => factors[kindOf(one)!] !== undefined);
+  if (!leading)
+    return D.length === 0 ? [] : [{ state, factors: factorsOf(D), title: leadingTitle(undefined, []) }];
   const leads = of(leading);
   const out: Combined[] = [];
   for (const set of compatibleSubsets(leads)) {

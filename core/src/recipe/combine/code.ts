@@ -18,7 +18,10 @@ const permanentOnly = (one: DesignLoadCase) => one.category === 'permanent';
 const combined = (one: DesignLoadCase) => one.category !== 'accidental' && one.category !== 'seismic';
 
 /** Permanent cases, and variable ones that are combined. */
-export function sorted(cases: readonly DesignLoadCase[]): { permanent: DesignLoadCase[]; variable: DesignLoadCase[] } {
+export function sorted(cases: readonly DesignLoadCase[]): {
+  permanent: DesignLoadCase[];
+  variable: DesignLoadCase[];
+} {
   return {
     permanent: cases.filter(permanentOnly),
     variable: cases.filter((one) => !permanentOnly(one) && combined(one)),
@@ -33,7 +36,10 @@ export function excluded(a: DesignLoadCase, b: DesignLoadCase): boolean {
 /** All subsets of cases in which none excludes another, the empty one first. */
 export function compatibleSubsets(cases: readonly DesignLoadCase[]): DesignLoadCase[][] {
   return cases.reduce<DesignLoadCase[][]>(
-    (sets, one) => [...sets, ...sets.filter((set) => set.every((other) => !excluded(one, other))).map((set) => [...set, one])],
+    (sets, one) => [
+      ...sets,
+      ...sets.filter((set) => set.every((other) => !excluded(one, other))).map((set) => [...set, one]),
+    ],
     [[]],
   );
 }
@@ -47,12 +53,24 @@ export function fullestSubsets(cases: readonly DesignLoadCase[]): DesignLoadCase
 
 /** Factors with those of zero left out. */
 export function factorsOf(entries: readonly (readonly [string, number])[]): Record<string, number> {
-  return Object.fromEntries(entries.filter(([, factor]) => Math.abs(factor) > 1e-12).map(([id, factor]) => [id, Number(factor.toPrecision(12))]));
+  return Object.fromEntries(
+    entries
+      .filter(([, factor]) => Math.abs(factor) > 1e-12)
+      .map(([id, factor]) => [id, Number(factor.toPrecision(12))]),
+  );
 }
 
 /** `snow leading, wind from the left`. */
-export function leadingTitle(leading: DesignLoadCase | undefined, others: readonly DesignLoadCase[], remark = ''): string {
+export function leadingTitle(
+  leading: DesignLoadCase | undefined,
+  others: readonly DesignLoadCase[],
+  remark = '',
+): string {
   const lower = (one: DesignLoadCase) => one.title.charAt(0).toLowerCase() + one.title.slice(1);
-  const parts = [leading ? `${lower(leading)} leading` : 'permanent loads', ...others.map(lower), ...(remark ? [remark] : [])];
+  const parts = [
+    leading ? `${lower(leading)} leading` : 'permanent loads',
+    ...others.map(lower),
+    ...(remark ? [remark] : []),
+  ];
   return parts.join(', ');
 }

@@ -1,5 +1,14 @@
 import type { DesignCombination, DesignLoadCase } from '../types.js';
-import { compatibleSubsets, excluded, factorsOf, fullestSubsets, leadingTitle, sorted, type Combined, type CombinationRule } from './code.js';
+import {
+  compatibleSubsets,
+  excluded,
+  factorsOf,
+  fullestSubsets,
+  leadingTitle,
+  sorted,
+  type Combined,
+  type CombinationRule,
+} from './code.js';
 
 /** ψ0, ψ1, ψ2. */
 type Psi = readonly [number, number, number];
@@ -42,7 +51,11 @@ const unfavourable: Permanent = { factor: gammaSup, remark: '' };
 const favourable: Permanent = { factor: gammaInf, remark: 'permanent favourable' };
 
 /** Leading in turn by γQ, any of the others by γQ·ψ0. */
-function leadingInTurn(cases: readonly DesignLoadCase[], permanents: readonly Permanent[], leads: number | 'psi0'): Combined[] {
+function leadingInTurn(
+  cases: readonly DesignLoadCase[],
+  permanents: readonly Permanent[],
+  leads: number | 'psi0',
+): Combined[] {
   const { permanent, variable } = sorted(cases);
   return permanents.flatMap(({ factor, remark }) =>
     variable.flatMap((leading) => {
@@ -63,7 +76,13 @@ function leadingInTurn(cases: readonly DesignLoadCase[], permanents: readonly Pe
 function permanentAlone(cases: readonly DesignLoadCase[]): Combined[] {
   const { permanent } = sorted(cases);
   if (permanent.length === 0) return [];
-  return [{ state: 'strength', factors: factorsOf(permanent.map(({ id }) => [id, gammaSup] as const)), title: leadingTitle(undefined, []) }];
+  return [
+    {
+      state: 'strength',
+      factors: factorsOf(permanent.map(({ id }) => [id, gammaSup] as const)),
+      title: leadingTitle(undefined, []),
+    },
+  ];
 }
 
 /** Characteristic (eq. 6.14b) and quasi-permanent (eq. 6.16b): all that can accompany does. */
@@ -71,11 +90,13 @@ function service(cases: readonly DesignLoadCase[]): Combined[] {
   const { permanent, variable } = sorted(cases);
   const G = permanent.map(({ id }) => [id, 1] as const);
   const characteristic = variable.flatMap((leading) =>
-    fullestSubsets(variable.filter((one) => one !== leading && !excluded(one, leading))).map((set): Combined => ({
-      state: 'service',
-      factors: factorsOf([...G, [leading.id, 1], ...set.map((one) => [one.id, psiOf(one)[0]] as const)]),
-      title: leadingTitle(leading, set, 'characteristic'),
-    })),
+    fullestSubsets(variable.filter((one) => one !== leading && !excluded(one, leading))).map(
+      (set): Combined => ({
+        state: 'service',
+        factors: factorsOf([...G, [leading.id, 1], ...set.map((one) => [one.id, psiOf(one)[0]] as const)]),
+        title: leadingTitle(leading, set, 'characteristic'),
+      }),
+    ),
   );
   const quasi = fullestSubsets(variable).map((set): Combined => ({
     state: 'service',
@@ -85,7 +106,8 @@ function service(cases: readonly DesignLoadCase[]): Combined[] {
   return [...characteristic, ...quasi].filter(({ factors }) => Object.keys(factors).length > 0);
 }
 
-const withService = (strength: (cases: readonly DesignLoadCase[]) => Combined[]) =>
+const withService =
+  (strength: (cases: readonly DesignLoadCase[]) => Combined[]) =>
   (cases: readonly DesignLoadCase[], states: readonly DesignCombination['state'][]): Combined[] => [
     ...(states.includes('strength') ? strength(cases) : []),
     ...(states.includes('service') ? service(cases) : []),
@@ -95,7 +117,10 @@ const withService = (strength: (cases: readonly DesignLoadCase[]) => Combined[])
 export const en1990: CombinationRule = {
   by: 'EN1990-6.10',
   title: 'EN 1990, eq. 6.10',
-  combine: withService((cases) => [...permanentAlone(cases), ...leadingInTurn(cases, [unfavourable, favourable], 1)]),
+  combine: withService((cases) => [
+    ...permanentAlone(cases),
+    ...leadingInTurn(cases, [unfavourable, favourable], 1),
+  ]),
 };
 
 /** EN 1990 eq. 6.10a and 6.10b. */

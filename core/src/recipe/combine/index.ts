@@ -17,16 +17,26 @@ const mostVariable = 10;
  *
  * @throws ProblemError for a rule that is not known, or too many combinations
  */
-export function allCombinations(design: Pick<Design, 'combine' | 'combinations' | 'loadCases'>): DesignCombination[] {
+export function allCombinations(
+  design: Pick<Design, 'combine' | 'combinations' | 'loadCases'>,
+): DesignCombination[] {
   const { combine, combinations, loadCases } = design;
   if (!combine) return [...combinations];
   const where = { path: '/combine/by' };
   const rule = combinationRules.find(({ by }) => by === combine.by);
   if (!rule)
-    return fail('invalid-design', `"combine" names the rule "${combine.by}", which is not known; choose ${combinationRules.map(({ by }) => by).join(', ')}.`, where);
+    return fail(
+      'invalid-design',
+      `"combine" names the rule "${combine.by}", which is not known; choose ${combinationRules.map(({ by }) => by).join(', ')}.`,
+      where,
+    );
   const variable = loadCases.filter(({ category }) => category !== 'permanent').length;
   if (variable > mostVariable)
-    fail('too-many', `"combine" would join ${variable} variable load cases, too many to be combined by rule; list the combinations, or let cases exclude each other.`, where);
+    fail(
+      'too-many',
+      `"combine" would join ${variable} variable load cases, too many to be combined by rule; list the combinations, or let cases exclude each other.`,
+      where,
+    );
   const seen = new Set(combinations.map(({ state, factors }) => keyOf(state, factors)));
   const taken = new Set([...combinations, ...loadCases].map(({ id }) => id));
   const out = [...combinations];
@@ -41,10 +51,17 @@ export function allCombinations(design: Pick<Design, 'combine' | 'combinations' 
     out.push({ id, title, state, factors: { ...factors } });
   }
   if (out.length > most)
-    fail('too-many', `"combine" would make ${out.length} combinations; ${most} at most are possible. Let cases exclude each other, or list the combinations.`, where);
+    fail(
+      'too-many',
+      `"combine" would make ${out.length} combinations; ${most} at most are possible. Let cases exclude each other, or list the combinations.`,
+      where,
+    );
   return out;
 }
 
 function keyOf(state: string, factors: Readonly<Record<string, number>>): string {
-  return `${state} ${Object.keys(factors).sort().map((id) => `${id}:${factors[id]!.toFixed(6)}`).join(' ')}`;
+  return `${state} ${Object.keys(factors)
+    .sort()
+    .map((id) => `${id}:${factors[id]!.toFixed(6)}`)
+    .join(' ')}`;
 }

@@ -2,7 +2,17 @@ import { fail } from '../../problem.js';
 import { combined, isPure, pureNumber } from './dimension.js';
 import { functions, summed } from './functions.js';
 import { readTree, reject, sentence, type Place, type Tree } from './tree.js';
-import { describeType, numberOf, tagTypes, text as textType, truth, type Scope, type Tags, type Value, type ValueType } from './types.js';
+import {
+  describeType,
+  numberOf,
+  tagTypes,
+  text as textType,
+  truth,
+  type Scope,
+  type Tags,
+  type Value,
+  type ValueType,
+} from './types.js';
 import { readUnit } from './units.js';
 
 /** What an expression may refer to while it is compiled. */
@@ -37,7 +47,8 @@ const noTags: Tags = {};
 
 /** Relative and absolute difference (SI) below which numbers compare as equal: geometry is computed, not typed. */
 const alike = 1e-9;
-const equalNumbers = (a: number, b: number) => Math.abs(a - b) <= alike * Math.max(1, Math.abs(a), Math.abs(b));
+const equalNumbers = (a: number, b: number) =>
+  Math.abs(a - b) <= alike * Math.max(1, Math.abs(a), Math.abs(b));
 
 /**
  * Compiles an expression for the parameters as they are: their values are taken in, tags stay open.
@@ -144,11 +155,15 @@ class Compiler {
     if (operator === '+' || operator === '-') {
       const type = summed(a.type, second.type);
       if (!type) this.mismatch(a, second, operator === '+' ? 'adds' : 'subtracts');
-      return arithmetic(type!, a, second, operator === '+' ? (x, y) => x + y : (x, y) => x - y);
+      return arithmetic(type, a, second, operator === '+' ? (x, y) => x + y : (x, y) => x - y);
     }
     const factor = operator === '*' ? 1 : -1;
     if (a.type.kind !== 'number' || second.type.kind !== 'number')
-      return reject(this.place, this.text, `${describeType(a.type.kind === 'number' ? second.type : a.type)} cannot be multiplied or divided`);
+      return reject(
+        this.place,
+        this.text,
+        `${describeType(a.type.kind === 'number' ? second.type : a.type)} cannot be multiplied or divided`,
+      );
     const radians = a.type.radians === true || (factor === 1 && second.type.radians === true);
     const type: ValueType = {
       kind: 'number',
@@ -160,7 +175,8 @@ class Compiler {
 
   /** One number, its type kept. */
   private number(a: Typed, value: (x: number) => number): Typed {
-    if (a.type.kind !== 'number') return reject(this.place, this.text, `${describeType(a.type)} is no number`);
+    if (a.type.kind !== 'number')
+      return reject(this.place, this.text, `${describeType(a.type)} is no number`);
     const { run } = a;
     return {
       type: a.type,
@@ -174,7 +190,7 @@ class Compiler {
   private modulo(a: Typed, b: Typed): Typed {
     const type = summed(a.type, b.type);
     if (!type) this.mismatch(a, b, 'divides');
-    return arithmetic(type!, a, b, (x, y) => x - y * Math.floor(x / y));
+    return arithmetic(type, a, b, (x, y) => x - y * Math.floor(x / y));
   }
 
   private power(a: Typed, b: Typed): Typed {
@@ -209,7 +225,11 @@ class Compiler {
     if (numbers ? !summed(a.type, b.type) : a.type.kind !== b.type.kind) this.mismatch(a, b, 'compares');
     if (!numbers && operator !== '==' && operator !== '!=')
       reject(this.place, this.text, `${describeType(a.type)} has no order; compare it with == or !=`);
-    const judge = numbers ? numericComparisons[operator]! : operator === '==' ? (x: Value, y: Value) => x === y : (x: Value, y: Value) => x !== y;
+    const judge = numbers
+      ? numericComparisons[operator]!
+      : operator === '=='
+        ? (x: Value, y: Value) => x === y
+        : (x: Value, y: Value) => x !== y;
     const [left, right] = [a.run, b.run];
     // A comparison with a tag that a thing does not have is false
     return {
@@ -226,19 +246,25 @@ class Compiler {
     const when = this.of(condition);
     const [a, b] = [this.of(yes), this.of(no)];
     if (when.type.kind !== 'truth') reject(this.place, this.text, 'before "?" a condition must stand');
-    const type = a.type.kind === 'number' ? summed(a.type, b.type) : a.type.kind === b.type.kind ? a.type : undefined;
+    const type =
+      a.type.kind === 'number' ? summed(a.type, b.type) : a.type.kind === b.type.kind ? a.type : undefined;
     if (!type) this.mismatch(a, b, 'gives');
-    return { type: type!, run: (tags) => (when.run(tags) === true ? a.run(tags) : b.run(tags)) };
+    return { type: type, run: (tags) => (when.run(tags) === true ? a.run(tags) : b.run(tags)) };
   }
 
   private call(name: string, trees: readonly Tree[]): Typed {
     const called = functions.get(name);
     if (!called) return reject(this.place, this.text, `there is no function "${name}"`);
     if (trees.length < called.least || trees.length > called.most)
-      reject(this.place, this.text, `${name} takes ${called.least === called.most ? called.least : `${called.least} to ${called.most}`} values`);
+      reject(
+        this.place,
+        this.text,
+        `${name} takes ${called.least === called.most ? called.least : `${called.least} to ${called.most}`} values`,
+      );
     const args = trees.map((tree) => this.of(tree));
     for (const { type } of args)
-      if (type.kind !== 'number') reject(this.place, this.text, `${name} takes numbers, not ${describeType(type)}`);
+      if (type.kind !== 'number')
+        reject(this.place, this.text, `${name} takes numbers, not ${describeType(type)}`);
     const type = called.type(args.map((arg) => arg.type));
     if (typeof type === 'string') return reject(this.place, this.text, `${name}: ${type}`);
     const runs = args.map((arg) => arg.run);

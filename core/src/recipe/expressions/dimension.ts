@@ -1,8 +1,7 @@
 import { quantities, type QuantityName } from '../../units/quantities.js';
-import { readUnit } from './units.js';
+import { readUnit, type Dimension } from './units.js';
 
-/** Exponents of the base dimensions in the order of the mathematics package (mass, length, time, …, angle at 7). */
-export type Dimension = readonly number[];
+export type { Dimension } from './units.js';
 
 /** Place of the plane angle among the exponents. */
 export const angleAt = 7;

@@ -70,7 +70,11 @@ function finite(program: Program, tags: Tags, place: Place): number {
 export function conditionProgram(text: string, names: Names, place: Place): (tags: Tags) => boolean {
   const program = compile(text, { ...names, tags: true }, place);
   if (program.type.kind !== 'truth')
-    reject(place, text, `it gives ${describeType(program.type)}; a condition is true or false, such as role == "column"`);
+    reject(
+      place,
+      text,
+      `it gives ${describeType(program.type)}; a condition is true or false, such as role == "column"`,
+    );
   return (tags) => program.run(tags) === true;
 }
 
@@ -127,7 +131,11 @@ export const mostItems = 500;
 export function listItems(written: WrittenList, names: Names, place: Place): Written[] {
   const limited = (count: number): number => {
     if (count > mostItems)
-      fail('too-many', `${sentence(place.what)} would have ${count} items; a list holds up to ${mostItems}.`, place.where);
+      fail(
+        'too-many',
+        `${sentence(place.what)} would have ${count} items; a list holds up to ${mostItems}.`,
+        place.where,
+      );
     return count;
   };
   if (typeof written === 'string') {
@@ -169,7 +177,11 @@ export function countOf(
       place.where,
     );
   if (whole > most)
-    return fail('too-many', `${sentence(place.what)} is ${whole}; at most ${most} are possible.`, place.where);
+    return fail(
+      'too-many',
+      `${sentence(place.what)} is ${whole}; at most ${most} are possible.`,
+      place.where,
+    );
   return whole;
 }
 

@@ -64,7 +64,9 @@ function rounding(value: (x: number) => number): LanguageFunction {
     ...one,
     most: 2,
     type: (args) =>
-      args.every((type) => isPure(dimensionIn(type))) ? plain : 'its argument must be a pure number; divide by a unit',
+      args.every((type) => isPure(dimensionIn(type)))
+        ? plain
+        : 'its argument must be a pure number; divide by a unit',
     value: ([x, digits = 0]) => value(x! * 10 ** digits) / 10 ** digits,
   };
 }
@@ -92,7 +94,8 @@ export const functions: ReadonlyMap<string, LanguageFunction> = new Map(
     atan2: {
       least: 2,
       most: 2,
-      type: (args: readonly ValueType[]) => (shared(args) ? radians : 'its arguments must have the same unit'),
+      type: (args: readonly ValueType[]) =>
+        shared(args) ? radians : 'its arguments must have the same unit',
       value: ([y, x]: readonly number[]) => Math.atan2(y!, x!),
     },
     sinh: ofPure(Math.sinh),

@@ -39,9 +39,11 @@ export function readTree(text: string, place: Place): Tree {
     return reject(place, text, error instanceof Error ? error.message : String(error));
   }
   let count = 0;
-  node.traverse(() => void count++);
+  node.traverse(() => {
+    count++;
+  });
   if (count > mostNodes) reject(place, text, 'it has too many parts; split it into parameters');
-  const tree = treeOf(node as unknown as PackageNode, text, place);
+  const tree = treeOf(node, text, place);
   if (kept.size >= mostKept) kept.clear();
   kept.set(text, tree);
   return tree;
@@ -91,16 +93,24 @@ function treeOf(node: PackageNode, text: string, place: Place): Tree {
     case 'ParenthesisNode':
       return of(node.content!);
     case 'OperatorNode':
-      if (!operators.has(node.op!)) return reject(place, text, `the operator ${node.op!} is not allowed here`);
+      if (!operators.has(node.op!))
+        return reject(place, text, `the operator ${node.op!} is not allowed here`);
       return { kind: 'operator', operator: node.op!, args: node.args!.map(of) };
     case 'RelationalNode':
-      return node.conditionals!.map((name, i): Tree => ({
-        kind: 'operator',
-        operator: comparisons[name]!,
-        args: [of(node.params![i]!), of(node.params![i + 1]!)],
-      })).reduce((left, right): Tree => ({ kind: 'operator', operator: 'and', args: [left, right] }));
+      return node
+        .conditionals!.map((name, i): Tree => ({
+          kind: 'operator',
+          operator: comparisons[name]!,
+          args: [of(node.params![i]!), of(node.params![i + 1]!)],
+        }))
+        .reduce((left, right): Tree => ({ kind: 'operator', operator: 'and', args: [left, right] }));
     case 'ConditionalNode':
-      return { kind: 'choice', condition: of(node.condition!), yes: of(node.trueExpr!), no: of(node.falseExpr!) };
+      return {
+        kind: 'choice',
+        condition: of(node.condition!),
+        yes: of(node.trueExpr!),
+        no: of(node.falseExpr!),
+      };
     case 'FunctionNode':
       if (node.fn!.type !== 'SymbolNode') return reject(place, text, 'only named functions can be called');
       return { kind: 'call', name: node.fn!.name, args: node.args!.map(of) };
@@ -121,7 +131,7 @@ const forbidden: Readonly<Record<string, string>> = {
 };
 
 /** Names that an expression uses, without those of functions. */
-export function namesIn(tree: Tree, into: Set<string> = new Set()): Set<string> {
+export function namesIn(tree: Tree, into = new Set<string>()): Set<string> {
   switch (tree.kind) {
     case 'constant':
       break;

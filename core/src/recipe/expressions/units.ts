@@ -1,7 +1,9 @@
 import { create, parseDependencies, unitDependencies, type MathNode, type Unit } from 'mathjs';
-import type { Dimension } from './dimension.js';
 
 const math = create({ ...parseDependencies, ...unitDependencies });
+
+/** Exponents of the base dimensions in the order of the mathematics package (mass, length, time, …, angle at 7). */
+export type Dimension = readonly number[];
 
 /** Reads text into the package's tree. @throws SyntaxError with the place */
 export function parseText(text: string): MathNode {

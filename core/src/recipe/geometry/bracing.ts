@@ -2,7 +2,16 @@ import { fail } from '../../problem.js';
 import { between, distance, type Point } from './vector.js';
 
 /** Ways to brace a panel. */
-export const bracingPatterns = ['x', 'diagonal', 'chevron', 'v', 'k', 'knee', 'eccentric', 'storey-x'] as const;
+export const bracingPatterns = [
+  'x',
+  'diagonal',
+  'chevron',
+  'v',
+  'k',
+  'knee',
+  'eccentric',
+  'storey-x',
+] as const;
 export type BracingPattern = (typeof bracingPatterns)[number];
 
 /** A panel with its corners as seen from its side: left is least along its horizontal edge. */
@@ -33,7 +42,11 @@ export interface BracingOptions {
 }
 
 /** The braces of a panel by their two ends. A crossing is in the middle of two diagonals. */
-export function bracesOf(panel: Panel, options: BracingOptions, complain: (message: string) => never): [BraceEnd, BraceEnd][] {
+export function bracesOf(
+  panel: Panel,
+  options: BracingOptions,
+  complain: (message: string) => never,
+): [BraceEnd, BraceEnd][] {
   const { ll, lr, ul, ur } = panel.corners;
   const corner = (at: Point): BraceEnd => ({ at });
   const above = (share: number): BraceEnd => ({ at: between(ul, ur, share), on: 'above' });
@@ -53,7 +66,8 @@ export function bracesOf(panel: Panel, options: BracingOptions, complain: (messa
         [corner(lr), corner(ul)],
       ];
     case 'diagonal': {
-      const right = options.lean === 'right' || (options.lean === 'alternate' && (panel.bay + panel.storey) % 2 === 0);
+      const right =
+        options.lean === 'right' || (options.lean === 'alternate' && (panel.bay + panel.storey) % 2 === 0);
       return [right ? [corner(ll), corner(ur)] : [corner(lr), corner(ul)]];
     }
     case 'chevron':
@@ -73,17 +87,22 @@ export function bracesOf(panel: Panel, options: BracingOptions, complain: (messa
       const width = distance(ul, ur);
       const link = options.link ?? complain('eccentric bracing needs the length of its link; give "link".');
       if (link <= 1e-4 || link >= width - 1e-4)
-        complain(`the link of ${link.toFixed(3)} m must be longer than zero and shorter than the beam of ${width.toFixed(3)} m.`);
+        complain(
+          `the link of ${link.toFixed(3)} m must be longer than zero and shorter than the beam of ${width.toFixed(3)} m.`,
+        );
       return [
         [corner(ll), above((1 - link / width) / 2)],
         [corner(lr), above((1 + link / width) / 2)],
       ];
     }
     case 'knee': {
-      const [down, across] = options.knee ?? complain('knee bracing needs the lengths of its legs; give "knee".');
+      const [down, across] =
+        options.knee ?? complain('knee bracing needs the lengths of its legs; give "knee".');
       const [width, height] = [distance(ul, ur), Math.min(distance(ll, ul), distance(lr, ur))];
       if (down <= 1e-4 || across <= 1e-4 || down >= height - 1e-4 || 2 * across > width + 1e-9)
-        complain(`knees of ${down.toFixed(3)} m down and ${across.toFixed(3)} m across do not fit a panel of ${width.toFixed(3)} × ${height.toFixed(3)} m.`);
+        complain(
+          `knees of ${down.toFixed(3)} m down and ${across.toFixed(3)} m across do not fit a panel of ${width.toFixed(3)} × ${height.toFixed(3)} m.`,
+        );
       return [
         [{ at: between(ul, ll, down / distance(ul, ll)), on: 'left' }, above(across / width)],
         [{ at: between(ur, lr, down / distance(ur, lr)), on: 'right' }, above(1 - across / width)],

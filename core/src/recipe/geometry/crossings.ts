@@ -35,7 +35,8 @@ export function nearPairs(draft: Draft, members: readonly string[]): [string, st
   for (const box of boxes) {
     open = open.filter((other) => other.high[0]! >= box.low[0]!);
     for (const other of open)
-      if ([1, 2].every((k) => other.low[k]! <= box.high[k]! && box.low[k]! <= other.high[k]!)) pairs.push([other.id, box.id]);
+      if ([1, 2].every((k) => other.low[k]! <= box.high[k]! && box.low[k]! <= other.high[k]!))
+        pairs.push([other.id, box.id]);
     open.push(box);
   }
   return pairs;
@@ -67,9 +68,12 @@ export function joinCrossings(draft: Draft, members: readonly string[]): number 
   const lines = [...new Set(members.map((id) => draft.members.get(id)!.line))];
   const crossings = crossingsOf(draft, members);
   crossings.forEach(({ members: [p, q], at }, k) => {
-    const on = [p, q].map((id) => nodeOfPiecesAt(draft, draft.members.has(id) ? [id] : piecesOf(draft, lines, id), at));
+    const on = [p, q].map((id) =>
+      nodeOfPiecesAt(draft, draft.members.has(id) ? [id] : piecesOf(draft, lines, id), at),
+    );
     const known = on.find((o) => o.node !== undefined)?.node;
-    const node = known ?? draft.addNode(`${draft.step}.crossing.${k + 1}`, at, { step: draft.step, place: 'crossing' });
+    const node =
+      known ?? draft.addNode(`${draft.step}.crossing.${k + 1}`, at, { step: draft.step, place: 'crossing' });
     for (const { piece, node: own } of on)
       if (own === undefined) draft.dividePiece(piece!, node);
       else if (own !== node) draft.mergeNodes(own, node);
@@ -79,11 +83,17 @@ export function joinCrossings(draft: Draft, members: readonly string[]): number 
 
 /** Pieces into which a member has been divided meanwhile. */
 function piecesOf(draft: Draft, lines: readonly string[], id: string): string[] {
-  return lines.flatMap((line) => draft.lines.get(line)?.members ?? []).filter((piece) => piece.startsWith(`${id}.`));
+  return lines
+    .flatMap((line) => draft.lines.get(line)?.members ?? [])
+    .filter((piece) => piece.startsWith(`${id}.`));
 }
 
 /** The node at a place on one of some pieces, or the piece to be divided there. */
-function nodeOfPiecesAt(draft: Draft, pieces: readonly string[], at: Point): { piece?: string; node?: string } {
+function nodeOfPiecesAt(
+  draft: Draft,
+  pieces: readonly string[],
+  at: Point,
+): { piece?: string; node?: string } {
   for (const piece of pieces) {
     const { start, end } = draft.members.get(piece)!;
     for (const node of [start, end]) if (size(minus(draft.at(node), at)) < joined) return { node };

@@ -18,7 +18,8 @@ function stretch(curve: Curve, from: number, to: number): number {
 /** Arc length at the ends of `panels` equal stretches of the parameter. */
 function table(curve: Curve, panels: number): Float64Array {
   const lengths = new Float64Array(panels + 1);
-  for (let i = 0; i < panels; i++) lengths[i + 1] = lengths[i]! + stretch(curve, i / panels, (i + 1) / panels);
+  for (let i = 0; i < panels; i++)
+    lengths[i + 1] = lengths[i]! + stretch(curve, i / panels, (i + 1) / panels);
   return lengths;
 }
 
@@ -29,7 +30,7 @@ function table(curve: Curve, panels: number): Float64Array {
 export function byArcLength(curve: Curve, shares: readonly number[]): number[] {
   let panels = 16;
   let lengths = table(curve, panels);
-  for (; panels < 4096; ) {
+  for (; panels < 4096;) {
     panels *= 2;
     const finer = table(curve, panels);
     const change = Math.abs(finer[panels]! - lengths[panels / 2]!);

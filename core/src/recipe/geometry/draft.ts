@@ -55,7 +55,8 @@ export class Draft {
   }
 
   addNode(id: string, at: Point, tags: Tags): string {
-    if (this.nodes.has(id)) fail('geometry', `Step "${this.step}" makes two nodes called "${id}".`, { step: this.step });
+    if (this.nodes.has(id))
+      fail('geometry', `Step "${this.step}" makes two nodes called "${id}".`, { step: this.step });
     this.nodes.set(id, { id, at, tags });
     this.limit(this.nodes.size, 'nodes');
     return id;
@@ -144,7 +145,9 @@ export class Draft {
       [middle, to],
     ];
     const { taper, cuts, ...rest } = piece;
-    const shares = taper && cut(taper.shares[0], taper.shares[1], taper.shares[0] + share * (taper.shares[1] - taper.shares[0]));
+    const shares =
+      taper &&
+      cut(taper.shares[0], taper.shares[1], taper.shares[0] + share * (taper.shares[1] - taper.shares[0]));
     const ends = cut(piece.start, piece.end, node);
     this.removeMember(id, true);
     const made = [0, 1].map((k) => {
@@ -161,7 +164,10 @@ export class Draft {
       return name;
     });
     const at = line.members.indexOf(id);
-    this.lines.set(line.id, { ...line, members: [...line.members.slice(0, at), ...made, ...line.members.slice(at + 1)] });
+    this.lines.set(line.id, {
+      ...line,
+      members: [...line.members.slice(0, at), ...made, ...line.members.slice(at + 1)],
+    });
   }
 
   /**
@@ -217,7 +223,10 @@ export class Draft {
     for (const member of [...this.meetingAt(id)]) this.removeMember(member);
     this.nodes.delete(id);
     this.meeting?.delete(id);
-    this.floors = this.floors.map((floor) => ({ ...floor, nodes: floor.nodes.filter((node) => node !== id) }));
+    this.floors = this.floors.map((floor) => ({
+      ...floor,
+      nodes: floor.nodes.filter((node) => node !== id),
+    }));
   }
 
   /** Members and floors go to `kept` where they went to `gone`; members that shrink to nothing go. */

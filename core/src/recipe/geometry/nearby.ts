@@ -63,14 +63,14 @@ export class PointOrder {
       return [lowerBound(values, low), lowerBound(values, high)] as const;
     });
     let best = 0;
-    for (const k of [1, 2])
-      if (ranges[k]![1] - ranges[k]![0] < ranges[best]![1] - ranges[best]![0]) best = k;
+    for (const k of [1, 2]) if (ranges[k]![1] - ranges[k]![0] < ranges[best]![1] - ranges[best]![0]) best = k;
     const out: { id: string; at: Point }[] = [];
     const { points } = this.sorted[best]!;
     for (let i = ranges[best]![0]; i < ranges[best]![1]; i++) {
       const point = points[i]!;
       const inside = [0, 1, 2].every(
-        (k) => point.at[k]! >= Math.min(a[k]!, b[k]!) - slack && point.at[k]! <= Math.max(a[k]!, b[k]!) + slack,
+        (k) =>
+          point.at[k]! >= Math.min(a[k]!, b[k]!) - slack && point.at[k]! <= Math.max(a[k]!, b[k]!) + slack,
       );
       if (inside) out.push(point);
     }

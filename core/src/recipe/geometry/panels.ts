@@ -56,7 +56,10 @@ export function panelsOf(geometry: Geometry, members: readonly GeometryMember[])
         const sine = size(n);
         if (first === second || sine < 1e-3) continue;
         const normal = times(n, 1 / sine);
-        const start: HalfEdge = { edge: { member: first.edge.member, from: first.edge.to, to: first.edge.from }, direction: arriving };
+        const start: HalfEdge = {
+          edge: { member: first.edge.member, from: first.edge.to, to: first.edge.from },
+          direction: arriving,
+        };
         if (leftmost(outgoing, start, normal)?.edge !== second.edge) continue;
         const key = `${start.edge.from}>${start.edge.to}|${normal.map((v) => Math.round(v * 1e4) + 0).join(',')}`;
         if (seen.has(key)) continue;
@@ -67,13 +70,19 @@ export function panelsOf(geometry: Geometry, members: readonly GeometryMember[])
 }
 
 /** The next half edge in the plane that turns farthest to the left; going back only where nothing else is. */
-function leftmost(outgoing: ReadonlyMap<string, readonly HalfEdge[]>, at: HalfEdge, normal: Point): HalfEdge | undefined {
+function leftmost(
+  outgoing: ReadonlyMap<string, readonly HalfEdge[]>,
+  at: HalfEdge,
+  normal: Point,
+): HalfEdge | undefined {
   let best: HalfEdge | undefined;
   let most = -Infinity;
   for (const half of outgoing.get(at.edge.to) ?? []) {
     if (Math.abs(dot(half.direction, normal)) > flat) continue;
     const back = half.edge.member === at.edge.member && half.edge.to === at.edge.from;
-    const angle = back ? -Math.PI : Math.atan2(dot(cross(at.direction, half.direction), normal), dot(at.direction, half.direction));
+    const angle = back
+      ? -Math.PI
+      : Math.atan2(dot(cross(at.direction, half.direction), normal), dot(at.direction, half.direction));
     if (angle > most) {
       most = angle;
       best = half;
@@ -103,7 +112,8 @@ function follow(
   const ways = new Map<string, number>();
   for (const { edge } of path) ways.set(edge.member, (ways.get(edge.member) ?? 0) + 1);
   const edges = path.map(({ edge }) => edge).filter(({ member }) => ways.get(member) === 1);
-  if (edges.length < 3 || edges.some((edge, i) => edges[(i + 1) % edges.length]!.from !== edge.to)) return undefined;
+  if (edges.length < 3 || edges.some((edge, i) => edges[(i + 1) % edges.length]!.from !== edge.to))
+    return undefined;
   const nodes = edges.map(({ from }) => from);
   const origin = place(nodes[0]!);
   let sum: Point = [0, 0, 0];
@@ -117,7 +127,10 @@ function follow(
 function distinct(faces: readonly PanelFace[]): PanelFace[] {
   const seen = new Set<string>();
   return faces.filter(({ edges }) => {
-    const key = edges.map(({ member }) => member).sort().join('|');
+    const key = edges
+      .map(({ member }) => member)
+      .sort()
+      .join('|');
     if (seen.has(key)) return false;
     seen.add(key);
     return true;
@@ -136,7 +149,10 @@ export function sidesOf(geometry: Geometry, face: PanelFace): PanelSideLine[] {
   const place = (node: string) => geometry.nodes.get(node)!.at;
   const direction = ({ from, to }: PanelEdge) => unit(minus(place(to), place(from)));
   const { edges } = face;
-  const turns = edges.map((edge, i) => size(cross(direction(edges[(i + edges.length - 1) % edges.length]!), direction(edge))) > 1e-4);
+  const turns = edges.map(
+    (edge, i) =>
+      size(cross(direction(edges[(i + edges.length - 1) % edges.length]!), direction(edge))) > 1e-4,
+  );
   const first = turns.indexOf(true);
   if (first < 0) return [];
   const sides: PanelEdge[][] = [];

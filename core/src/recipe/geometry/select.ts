@@ -13,7 +13,11 @@ export function memberTags(geometry: Geometry, member: GeometryMember): Tags {
   const a = geometry.nodes.get(member.start)!.at;
   const b = geometry.nodes.get(member.end)!.at;
   const line = geometry.lines.get(member.line)!;
-  return { ...member.tags, ...placeTags(a, b), length: line.members.length === 1 ? distance(a, b) : lengthOfLine(geometry, line.members) };
+  return {
+    ...member.tags,
+    ...placeTags(a, b),
+    length: line.members.length === 1 ? distance(a, b) : lengthOfLine(geometry, line.members),
+  };
 }
 
 function placeTags(a: Point, b: Point): Tags {
@@ -51,7 +55,10 @@ export class Tagged {
   readonly nodes: readonly { readonly node: GeometryNode; readonly tags: Tags }[];
 
   private constructor(geometry: Geometry) {
-    this.members = [...geometry.members.values()].map((member) => ({ member, tags: memberTags(geometry, member) }));
+    this.members = [...geometry.members.values()].map((member) => ({
+      member,
+      tags: memberTags(geometry, member),
+    }));
     this.nodes = [...geometry.nodes.values()].map((node) => ({ node, tags: nodeTags(node) }));
   }
 
@@ -73,6 +80,10 @@ export class Tagged {
 }
 
 /** A condition of the document: all where it is left out. */
-export function conditionOf(written: Written | undefined, names: Names, place: Place): (tags: Tags) => boolean {
+export function conditionOf(
+  written: Written | undefined,
+  names: Names,
+  place: Place,
+): (tags: Tags) => boolean {
   return written === undefined ? () => true : conditionProgram(String(written), names, place);
 }

@@ -107,15 +107,26 @@ function clip(region: readonly Plane2[], value: (p: Plane2) => number): Plane2[]
 }
 
 /** Depth of a convex region that stands on a side, linear between its corners. */
-function depths(region: readonly Plane2[], line: { a: Plane2; d: Plane2; length: number }, side: number): SidePiece[] {
+function depths(
+  region: readonly Plane2[],
+  line: { a: Plane2; d: Plane2; length: number },
+  side: number,
+): SidePiece[] {
   const corners = region
-    .map((p) => ({ s: line.d[0] * (p[0] - line.a[0]) + line.d[1] * (p[1] - line.a[1]), depth: inside(line, p) }))
+    .map((p) => ({
+      s: line.d[0] * (p[0] - line.a[0]) + line.d[1] * (p[1] - line.a[1]),
+      depth: inside(line, p),
+    }))
     .sort((p, q) => p.s - q.s || q.depth - p.depth);
   const upper: { s: number; depth: number }[] = [];
   for (const c of corners) {
     const last = upper.at(-1);
     if (last && Math.abs(last.s - c.s) < 1e-9 * line.length) last.depth = Math.max(last.depth, c.depth);
-    else if (c.depth > 1e-9 * line.length || Math.abs(c.s) < 1e-9 * line.length || Math.abs(c.s - line.length) < 1e-9 * line.length)
+    else if (
+      c.depth > 1e-9 * line.length ||
+      Math.abs(c.s) < 1e-9 * line.length ||
+      Math.abs(c.s - line.length) < 1e-9 * line.length
+    )
       upper.push({ ...c });
   }
   return upper.slice(1).map((to, k) => ({
@@ -145,8 +156,15 @@ function nearestSide(polygon: Polygon, area: number): SidePiece[] {
       hits++;
       const nearest = lines
         .map((line, k) => {
-          const s = Math.min(line.length, Math.max(0, line.d[0] * (p[0] - line.a[0]) + line.d[1] * (p[1] - line.a[1])));
-          return { k, s, off: Math.hypot(p[0] - line.a[0] - s * line.d[0], p[1] - line.a[1] - s * line.d[1]) };
+          const s = Math.min(
+            line.length,
+            Math.max(0, line.d[0] * (p[0] - line.a[0]) + line.d[1] * (p[1] - line.a[1])),
+          );
+          return {
+            k,
+            s,
+            off: Math.hypot(p[0] - line.a[0] - s * line.d[0], p[1] - line.a[1] - s * line.d[1]),
+          };
         })
         .reduce((a, b) => (b.off < a.off ? b : a));
       sums[nearest.k]!.total++;
@@ -167,7 +185,8 @@ function contains(points: readonly Plane2[], p: Plane2): boolean {
   let odd = false;
   points.forEach((a, i) => {
     const b = points[(i + 1) % points.length]!;
-    if (a[1] > p[1] !== b[1] > p[1] && p[0] < a[0] + ((p[1] - a[1]) / (b[1] - a[1])) * (b[0] - a[0])) odd = !odd;
+    if (a[1] > p[1] !== b[1] > p[1] && p[0] < a[0] + ((p[1] - a[1]) / (b[1] - a[1])) * (b[0] - a[0]))
+      odd = !odd;
   });
   return odd;
 }
@@ -241,7 +260,11 @@ function oneWay(polygon: Polygon, d: Plane2): SidePiece[] {
 }
 
 /** Loads along sides as loads along their members. */
-function onMembers(geometry: Geometry, sides: readonly PanelSideLine[], pieces: readonly SidePiece[]): SharedLoad[] {
+function onMembers(
+  geometry: Geometry,
+  sides: readonly PanelSideLine[],
+  pieces: readonly SidePiece[],
+): SharedLoad[] {
   const out: SharedLoad[] = [];
   for (const { side, from, to, depth } of pieces) {
     if (to - from < 1e-9 || (depth[0] === 0 && depth[1] === 0)) continue;
@@ -258,7 +281,12 @@ function onMembers(geometry: Geometry, sides: readonly PanelSideLine[], pieces: 
         out.push(
           forward
             ? { member: edge.member, from: share(low), to: share(high), depth: [value(low), value(high)] }
-            : { member: edge.member, from: 1 - share(high), to: 1 - share(low), depth: [value(high), value(low)] },
+            : {
+                member: edge.member,
+                from: 1 - share(high),
+                to: 1 - share(low),
+                depth: [value(high), value(low)],
+              },
         );
       }
       x += length;
@@ -266,4 +294,3 @@ function onMembers(geometry: Geometry, sides: readonly PanelSideLine[], pieces: 
   }
   return out;
 }
-

@@ -61,11 +61,18 @@ export class Sketch {
   constructor(readonly step: string) {}
 
   /** The node at a place, or the one that is there already. */
-  node(place: string, index: readonly (string | number)[], at: Point, tags: Tags = {}, plan: Point = at): SketchNode {
+  node(
+    place: string,
+    index: readonly (string | number)[],
+    at: Point,
+    tags: Tags = {},
+    plan: Point = at,
+  ): SketchNode {
     const known = this.grid.firstAt(at);
     if (known !== undefined) return this.nodes.get(known)!;
     const id = [this.step, place, ...index].join('.');
-    if (this.nodes.has(id)) fail('geometry', `Step "${this.step}" makes two nodes called "${id}".`, { step: this.step });
+    if (this.nodes.has(id))
+      fail('geometry', `Step "${this.step}" makes two nodes called "${id}".`, { step: this.step });
     const node: SketchNode = { id, place, at, plan, tags: { step: this.step, place, ...tags } };
     this.nodes.set(id, node);
     this.grid.add(id, at);
@@ -109,7 +116,8 @@ export class Sketch {
       role,
       ...own(back ? distinct.length - 2 - piece : piece),
     }));
-    if (this.lines.has(id)) fail('geometry', `Step "${this.step}" makes two members called "${id}".`, { step: this.step });
+    if (this.lines.has(id))
+      fail('geometry', `Step "${this.step}" makes two members called "${id}".`, { step: this.step });
     this.lines.set(id, line);
     if (this.lines.size > mostMembers) this.tooMany('members');
     return line;
@@ -124,7 +132,16 @@ export class Sketch {
     value: number,
     kind: Dimension['kind'] = 'length',
   ): void {
-    this.dimensions.push({ id: `${this.step}.${field}`, step: this.step, field, from, to, away, kind, value });
+    this.dimensions.push({
+      id: `${this.step}.${field}`,
+      step: this.step,
+      field,
+      from,
+      to,
+      away,
+      kind,
+      value,
+    });
   }
 
   /** Adds the sketch to what came before, turned about Z and moved to its origin. */
@@ -162,7 +179,8 @@ export class Sketch {
     const twice = new Set<string>();
     for (const { id, nodes } of this.lines.values()) {
       if (nodes.length !== 2) continue;
-      const key = nodes[0]!.id < nodes[1]!.id ? `${nodes[0]!.id}|${nodes[1]!.id}` : `${nodes[1]!.id}|${nodes[0]!.id}`;
+      const key =
+        nodes[0]!.id < nodes[1]!.id ? `${nodes[0]!.id}|${nodes[1]!.id}` : `${nodes[1]!.id}|${nodes[0]!.id}`;
       if (seen.has(key)) twice.add(id);
       seen.add(key);
     }

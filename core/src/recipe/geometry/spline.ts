@@ -10,7 +10,12 @@ export function closedSpline(points: readonly Plan[]): Curve {
   const n = points.length;
   const next = (i: number) => (i + 1) % n;
   const h = points.map((p, i) => Math.hypot(points[next(i)]![0] - p[0], points[next(i)]![1] - p[1]));
-  const moments = [0, 1].map((k) => periodicMoments(points.map((p) => p[k as 0 | 1]), h));
+  const moments = [0, 1].map((k) =>
+    periodicMoments(
+      points.map((p) => p[k as 0 | 1]),
+      h,
+    ),
+  );
   const knots = [0];
   for (const step of h) knots.push(knots.at(-1)! + step);
   const total = knots[n]!;

@@ -9,7 +9,11 @@ import { along } from './vector.js';
  *
  * @param draft all of it; `made` are the nodes and lines that the step added
  */
-export function weld(draft: Draft, before: Geometry, made: { nodes: ReadonlySet<string>; lines: ReadonlySet<string> }): void {
+export function weld(
+  draft: Draft,
+  before: Geometry,
+  made: { nodes: ReadonlySet<string>; lines: ReadonlySet<string> },
+): void {
   if (before.nodes.size === 0) return;
   const merged = weldNodes(draft, made.nodes);
   divideAtEnds(draft, before, made.lines);

@@ -21,7 +21,12 @@ export const roll = memberRule({
   gives: 'sections',
   schema: { roll: expression },
   apply(rule, matched, context) {
-    const angle = quantityProgram(rule.roll!, { ...context.names, tags: true }, 'angle', fieldOf(context, 'roll'));
+    const angle = quantityProgram(
+      rule.roll!,
+      { ...context.names, tags: true },
+      'angle',
+      fieldOf(context, 'roll'),
+    );
     for (const { thing, tags } of matched) {
       context.assignment.roll.set(thing.id, angle(tags));
       context.assignment.credit(thing.id, 'roll', rule.id);

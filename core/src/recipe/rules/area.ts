@@ -33,17 +33,27 @@ export const area = memberRule({
     const q = quantityOf(written, context.names, 'areaLoad', fieldOf(context, 'q'));
     const name = `Rule "${rule.title ?? rule.id}"`;
     const where = { rule: rule.id };
-    const note = (code: string, message: string) => assignment.notes.push({ code, message: `${name}: ${message}`, where });
-    const faces = panelsOf(geometry, matched.map(({ thing }) => thing));
+    const note = (code: string, message: string) =>
+      assignment.notes.push({ code, message: `${name}: ${message}`, where });
+    const faces = panelsOf(
+      geometry,
+      matched.map(({ thing }) => thing),
+    );
     if (matched.length > 0 && faces.length === 0)
-      note('no-panel', 'its members bound no closed panel, so nothing carries the load; select all members around the panels.');
+      note(
+        'no-panel',
+        'its members bound no closed panel, so nothing carries the load; select all members around the panels.',
+      );
     let [area, applied, expected, panels] = [0, 0, 0, 0];
     const used = new Set<string>();
     for (const face of faces) {
       const factor = per === 'projected' ? Math.abs(dot(face.normal, directions[direction])) : 1;
       const shared = sharePanel(geometry, face, share);
       if (typeof shared === 'string') {
-        note('panel-not-shared', `a panel of ${significant(face.area)} m² at ${placeOf(face, context.geometry)} carries nothing: ${shared}.`);
+        note(
+          'panel-not-shared',
+          `a panel of ${significant(face.area)} m² at ${placeOf(face, context.geometry)} carries nothing: ${shared}.`,
+        );
         continue;
       }
       panels++;
@@ -51,7 +61,16 @@ export const area = memberRule({
       expected += q * factor * face.area;
       for (const { member, from, to, depth } of shared) {
         const [a, b] = [q * factor * depth[0], q * factor * depth[1]];
-        assignment.addLoad(loadCase, { kind: 'distributed', member, axes: 'global', direction, q: [a, b], from, to, per: 'length' });
+        assignment.addLoad(loadCase, {
+          kind: 'distributed',
+          member,
+          axes: 'global',
+          direction,
+          q: [a, b],
+          from,
+          to,
+          per: 'length',
+        });
         applied += ((a + b) / 2) * (to - from) * lengthOf(member, context.geometry);
         used.add(member);
       }
@@ -59,9 +78,15 @@ export const area = memberRule({
     for (const member of used) assignment.creditAdded(member, 'load', rule.id);
     const bars = [...used].filter((id) => (assignment.action.get(id) ?? 'frame') !== 'frame');
     if (bars.length > 0)
-      note('bar-carries', `${bars.length} of the members around its panels carry axial force only; their share goes to their end nodes.`);
+      note(
+        'bar-carries',
+        `${bars.length} of the members around its panels carry axial force only; their share goes to their end nodes.`,
+      );
     if (panels > 0)
-      note('area-load', `${significant(area, 4)} m² in ${panels} ${panels === 1 ? 'panel' : 'panels'}; ${significant(expected / 1e3, 4)} kN to be carried, ${significant(applied / 1e3, 4)} kN applied.`);
+      note(
+        'area-load',
+        `${significant(area, 4)} m² in ${panels} ${panels === 1 ? 'panel' : 'panels'}; ${significant(expected / 1e3, 4)} kN to be carried, ${significant(applied / 1e3, 4)} kN applied.`,
+      );
   },
 });
 
@@ -74,6 +99,8 @@ function lengthOf(member: string, geometry: Frame): number {
 }
 
 function placeOf(face: PanelFace, geometry: Frame): string {
-  const at = [0, 1, 2].map((k) => face.nodes.reduce((sum, node) => sum + geometry.nodes.get(node)!.at[k]!, 0) / face.nodes.length);
+  const at = [0, 1, 2].map(
+    (k) => face.nodes.reduce((sum, node) => sum + geometry.nodes.get(node)!.at[k]!, 0) / face.nodes.length,
+  );
   return `(${at.map((v) => v.toFixed(2)).join(', ')}) m`;
 }

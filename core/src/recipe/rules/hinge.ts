@@ -1,4 +1,4 @@
-import type { Hinges, Release } from '../../model/types.js';
+import type { Hinges } from '../../model/types.js';
 import { fail } from '../../problem.js';
 import { quantityOf } from '../expressions/evaluate.js';
 import type { GeometryMember } from '../geometry/geometry.js';
@@ -18,18 +18,25 @@ const schema = {
 function hingesOf(hinge: HingeRule, context: RuleContext): Hinges {
   if (Array.isArray(hinge)) return Object.fromEntries(hinge.map((release) => [release, 'free' as const]));
   return Object.fromEntries(
-    Object.entries(hinge).map(([release, written]) => {
+    Object.entries(hinge).map(([release, written]): [string, number | 'free'] => {
       if (written === 'free') return [release, 'free'];
       const place = fieldOf(context, release);
       const quantity = ['T', 'My', 'Mz'].includes(release) ? 'rotationalSpring' : 'spring';
       const value = quantityOf(written, context.names, quantity, place);
-      if (value <= 0) fail('out-of-range', `In ${place.what} the spring must be above zero, or "free".`, place.where);
-      return [release as Release, value];
+      if (value <= 0)
+        fail('out-of-range', `In ${place.what} the spring must be above zero, or "free".`, place.where);
+      return [release, value];
     }),
   );
 }
 
-function put({ assignment }: RuleContext, member: string, end: 'start' | 'end', hinges: Hinges, rule: string): void {
+function put(
+  { assignment }: RuleContext,
+  member: string,
+  end: 'start' | 'end',
+  hinges: Hinges,
+  rule: string,
+): void {
   assignment.hinges.set(member, { ...assignment.hinges.get(member), [end]: hinges });
   assignment.credit(member, `hinge at ${end}`, rule);
 }

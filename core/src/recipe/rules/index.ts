@@ -68,7 +68,9 @@ export function applyRules(
   };
   for (const rule of design.rules) {
     if (rule.off) continue;
-    const outcome = attempt(() => matches.set(rule.id, applyRule(rule, tagged, { ...common, place: placeOf(rule) })));
+    const outcome = attempt(() =>
+      matches.set(rule.id, applyRule(rule, tagged, { ...common, place: placeOf(rule) })),
+    );
     if (!outcome.ok) problems.push(...outcome.problems);
   }
   for (const { rule } of assignment.overridden())
@@ -80,7 +82,8 @@ export function applyRules(
   return { assignment, matches };
 }
 
-const titleOf = (design: Design, id: string): string => design.rules.find((rule) => rule.id === id)?.title ?? id;
+const titleOf = (design: Design, id: string): string =>
+  design.rules.find((rule) => rule.id === id)?.title ?? id;
 
 function placeOf(rule: Rule): RuleContext['place'] {
   return { what: `rule "${rule.title ?? rule.id}"`, where: { rule: rule.id } };
@@ -93,8 +96,16 @@ function applyRule(rule: Rule, tagged: Tagged, context: RuleContext): string[] {
     what: `${context.place.what}, condition`,
     where: { ...context.place.where, field: members === undefined ? 'nodes' : 'members' },
   });
-  const ofMembers = members === undefined ? [] : tagged.members.filter(({ tags }) => matchesTags(tags)).map(({ member, tags }) => ({ thing: member, tags }));
-  const ofNodes = members === undefined ? tagged.nodes.filter(({ tags }) => matchesTags(tags)).map(({ node, tags }) => ({ thing: node, tags })) : [];
+  const ofMembers =
+    members === undefined
+      ? []
+      : tagged.members
+          .filter(({ tags }) => matchesTags(tags))
+          .map(({ member, tags }) => ({ thing: member, tags }));
+  const ofNodes =
+    members === undefined
+      ? tagged.nodes.filter(({ tags }) => matchesTags(tags)).map(({ node, tags }) => ({ thing: node, tags }))
+      : [];
   const found = members === undefined ? ofNodes : ofMembers;
   if (found.length === 0)
     context.assignment.notes.push({

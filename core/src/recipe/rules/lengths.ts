@@ -34,7 +34,11 @@ export const lengths = memberRule({
       for (const { thing, tags } of matched) {
         const value = length(tags);
         if (value < 0)
-          fail('out-of-range', `In ${place.what}: ${String(written)} is below zero; give 0 for held throughout.`, place.where);
+          fail(
+            'out-of-range',
+            `In ${place.what}: ${String(written)} is below zero; give 0 for held throughout.`,
+            place.where,
+          );
         merge(context, thing.id, { [name]: value });
         context.assignment.credit(thing.id, name, rule.id);
       }
@@ -49,7 +53,11 @@ export const restraints = memberRule({
   schema: { restraints: { type: 'string', minLength: 1, maxLength: 400 } },
   apply(rule, matched, context) {
     const matches = conditionProgram(rule.restraints!, context.names, fieldOf(context, 'restraints'));
-    const nodes = new Set(Tagged.of(context.geometry).selectNodes(matches).map(({ id }) => id));
+    const nodes = new Set(
+      Tagged.of(context.geometry)
+        .selectNodes(matches)
+        .map(({ id }) => id),
+    );
     for (const { thing } of matched) {
       context.assignment.restraints.set(thing.id, nodes);
       context.assignment.credit(thing.id, 'restraints', rule.id);
@@ -68,7 +76,8 @@ export const deflection = memberRule({
     const limit = quantityProgram(written, { ...context.names, tags: true }, 'number', place);
     for (const { thing, tags } of matched) {
       const value = limit(tags);
-      if (value <= 0) fail('out-of-range', `In ${place.what}: the limit must be above zero, e.g. 1/250.`, place.where);
+      if (value <= 0)
+        fail('out-of-range', `In ${place.what}: the limit must be above zero, e.g. 1/250.`, place.where);
       merge(context, thing.id, { deflection: { limit: value, ...(from ? { from } : {}) } });
       context.assignment.credit(thing.id, 'deflection', rule.id);
     }
@@ -86,7 +95,10 @@ export const group = memberRule({
     const ends = new Map(
       lines.map((line) => {
         const pieces = geometry.lines.get(line)!.members;
-        return [line, { start: geometry.members.get(pieces[0]!)!.start, end: geometry.members.get(pieces.at(-1)!)!.end }];
+        return [
+          line,
+          { start: geometry.members.get(pieces[0]!)!.start, end: geometry.members.get(pieces.at(-1)!)!.end },
+        ];
       }),
     );
     const at = (node: string) => geometry.nodes.get(node)!.at;
@@ -95,15 +107,20 @@ export const group = memberRule({
       return size(cross(unit(minus(at(p.end), at(p.start))), unit(minus(at(q.end), at(q.start))))) < 1e-4;
     };
     const follows = (line: string) =>
-      lines.find((other) => other !== line && ends.get(other)!.start === ends.get(line)!.end && straight(line, other));
+      lines.find(
+        (other) => other !== line && ends.get(other)!.start === ends.get(line)!.end && straight(line, other),
+      );
     const next = new Map(lines.map((line) => [line, follows(line)]));
     const continued = new Set(next.values());
     for (const first of lines.filter((line) => !continued.has(line))) {
       const name = `${rule.id}.${first}`;
-      for (let line: string | undefined = first, guard = 0; line !== undefined && guard <= lines.length; line = next.get(line), guard++)
+      for (
+        let line: string | undefined = first, guard = 0;
+        line !== undefined && guard <= lines.length;
+        line = next.get(line), guard++
+      )
         assignment.groups.set(line, name);
     }
     for (const { thing } of matched) assignment.credit(thing.id, 'group', rule.id);
   },
 });
-

@@ -15,19 +15,36 @@ type LineLoad = Exclude<LoadRule, { kind: 'point' | 'temperature' | 'pretension'
 /** @throws ProblemError when the load case is not one of the design's */
 export function checkCase(loadCase: string, context: RuleContext): void {
   if (!context.loadCases.has(loadCase))
-    fail('unknown-name', `${context.place.what} loads the case "${loadCase}", which does not exist; add it or name another.`.replace(/^./, (c) => c.toUpperCase()), {
-      ...context.place.where,
-      case: loadCase,
-    });
+    fail(
+      'unknown-name',
+      `${context.place.what} loads the case "${loadCase}", which does not exist; add it or name another.`.replace(
+        /^./,
+        (c) => c.toUpperCase(),
+      ),
+      {
+        ...context.place.where,
+        case: loadCase,
+      },
+    );
 }
 
 /** A number for the tags of each thing; zero where it is left out. */
-function numberOf(written: Written | undefined, quantity: QuantityName, context: RuleContext, field: string): (tags: Tags) => number {
+function numberOf(
+  written: Written | undefined,
+  quantity: QuantityName,
+  context: RuleContext,
+  field: string,
+): (tags: Tags) => number {
   if (written === undefined) return () => 0;
   return quantityProgram(written, { ...context.names, tags: true }, quantity, fieldOf(context, field));
 }
 
-function vectorOf(written: readonly Written[] | undefined, quantity: QuantityName, context: RuleContext, field: string): ((tags: Tags) => Vector) | undefined {
+function vectorOf(
+  written: readonly Written[] | undefined,
+  quantity: QuantityName,
+  context: RuleContext,
+  field: string,
+): ((tags: Tags) => Vector) | undefined {
   if (!written) return undefined;
   const parts = written.map((item) => numberOf(item, quantity, context, field));
   return (tags) => parts.map((part) => part(tags)) as Vector;
@@ -45,7 +62,8 @@ interface PlacedPiece {
 
 function placedPieces(matched: readonly Matched<GeometryMember>[], { geometry }: RuleContext): PlacedPiece[] {
   const starts = new Map<string, { from: number; to: number; whole: number }>();
-  const lengthOf = ({ start, end }: GeometryMember) => distance(geometry.nodes.get(start)!.at, geometry.nodes.get(end)!.at);
+  const lengthOf = ({ start, end }: GeometryMember) =>
+    distance(geometry.nodes.get(start)!.at, geometry.nodes.get(end)!.at);
   return matched.map(({ thing, tags }) => {
     let found = starts.get(thing.id);
     if (!found) {
@@ -68,12 +86,24 @@ function distanceOf(position: Position, whole: number, context: RuleContext, fie
   const x = 'share' in position ? position.share * whole : position.distance;
   if (x < -1e-6 || x > whole * (1 + 1e-9) + 1e-6) {
     const place = fieldOf(context, field);
-    fail('out-of-range', `${place.what}: ${x.toFixed(3)} m lies outside the member of ${whole.toFixed(3)} m; give a place on it.`.replace(/^./, (c) => c.toUpperCase()), place.where);
+    fail(
+      'out-of-range',
+      `${place.what}: ${x.toFixed(3)} m lies outside the member of ${whole.toFixed(3)} m; give a place on it.`.replace(
+        /^./,
+        (c) => c.toUpperCase(),
+      ),
+      place.where,
+    );
   }
   return Math.min(Math.max(x, 0), whole);
 }
 
-function applyLine(load: LineLoad, rule: string, matched: readonly Matched<GeometryMember>[], context: RuleContext): void {
+function applyLine(
+  load: LineLoad,
+  rule: string,
+  matched: readonly Matched<GeometryMember>[],
+  context: RuleContext,
+): void {
   const names = { ...context.names, tags: true };
   const [a, b] = Array.isArray(load.q) ? load.q : [load.q, load.q];
   const [q0, q1] = [numberOf(a, 'lineLoad', context, 'q'), numberOf(b, 'lineLoad', context, 'q')];
@@ -84,14 +114,19 @@ function applyLine(load: LineLoad, rule: string, matched: readonly Matched<Geome
     const end = distanceOf(to(piece.tags), piece.whole, context, 'to');
     if (end - start < 1e-9) {
       const place = fieldOf(context, 'to');
-      fail('out-of-range', `In ${place.what}: the load ends before it begins; "to" must be greater than "from".`, place.where);
+      fail(
+        'out-of-range',
+        `In ${place.what}: the load ends before it begins; "to" must be greater than "from".`,
+        place.where,
+      );
     }
     const [low, high] = [Math.max(start, piece.from), Math.min(end, piece.to)];
     if (high - low < 1e-9 * piece.whole) continue;
     const [first, last] = [q0(piece.tags), q1(piece.tags)];
     const q = (x: number) => first + ((last - first) * (x - start)) / (end - start);
     const share = (x: number) => Math.min(1, Math.max(0, (x - piece.from) / (piece.to - piece.from)));
-    const span = low === piece.from && high === piece.to ? { from: 0, to: 1 } : { from: share(low), to: share(high) };
+    const span =
+      low === piece.from && high === piece.to ? { from: 0, to: 1 } : { from: share(low), to: share(high) };
     context.assignment.addLoad(load.case, {
       kind: 'distributed',
       member: piece.member.id,
@@ -105,7 +140,12 @@ function applyLine(load: LineLoad, rule: string, matched: readonly Matched<Geome
   }
 }
 
-function applyPoint(load: LoadOf<'point'>, rule: string, matched: readonly Matched<GeometryMember>[], context: RuleContext): void {
+function applyPoint(
+  load: LoadOf<'point'>,
+  rule: string,
+  matched: readonly Matched<GeometryMember>[],
+  context: RuleContext,
+): void {
   const at = positionProgram(load.at, { ...context.names, tags: true }, fieldOf(context, 'at'));
   const F = vectorOf(load.F, 'force', context, 'F');
   const M = vectorOf(load.M, 'moment', context, 'M');
@@ -151,11 +191,27 @@ const memberLoadSchema = {
       },
       {
         if: { properties: { kind: { const: 'point' } }, required: ['kind'] },
-        then: object({ ...loadCase, kind: text, at: expression, axes: { enum: ['global', 'local'] }, F: vector, M: vector }, ['at']),
+        then: object(
+          {
+            ...loadCase,
+            kind: text,
+            at: expression,
+            axes: { enum: ['global', 'local'] },
+            F: vector,
+            M: vector,
+          },
+          ['at'],
+        ),
       },
       {
         if: { properties: { kind: { const: 'temperature' } }, required: ['kind'] },
-        then: object({ ...loadCase, kind: text, uniform: expression, gradientY: expression, gradientZ: expression }),
+        then: object({
+          ...loadCase,
+          kind: text,
+          uniform: expression,
+          gradientY: expression,
+          gradientZ: expression,
+        }),
       },
       {
         if: { properties: { kind: { const: 'pretension' } }, required: ['kind'] },
@@ -175,8 +231,10 @@ export const memberLoad = memberRule({
     const load = rule.load!;
     checkCase(load.case, context);
     switch (load.kind) {
-      case 'point':
-        return applyPoint(load, rule.id, matched, context);
+      case 'point': {
+        applyPoint(load, rule.id, matched, context);
+        return;
+      }
       case 'temperature': {
         const uniform = numberOf(load.uniform, 'temperature', context, 'uniform');
         const y = numberOf(load.gradientY, 'temperatureGradient', context, 'gradientY');
@@ -203,9 +261,15 @@ export const memberLoad = memberRule({
       }
       case 'node':
       case 'settlement':
-        return fail('invalid-design', `Rule "${rule.title ?? rule.id}" puts a load of kind "${load.kind}" on members; select nodes for it.`, { rule: rule.id });
-      default:
-        return applyLine(load, rule.id, matched, context);
+        return fail(
+          'invalid-design',
+          `Rule "${rule.title ?? rule.id}" puts a load of kind "${load.kind}" on members; select nodes for it.`,
+          { rule: rule.id },
+        );
+      default: {
+        applyLine(load, rule.id, matched, context);
+        return;
+      }
     }
   },
 });
@@ -239,12 +303,19 @@ export const nodeLoad = nodeRule({
       const F = vectorOf(load.F, 'force', context, 'F');
       const M = vectorOf(load.M, 'moment', context, 'M');
       for (const { thing, tags } of matched) {
-        context.assignment.addLoad(load.case, { kind: 'node', node: thing.id, ...(F ? { F: F(tags) } : {}), ...(M ? { M: M(tags) } : {}) });
+        context.assignment.addLoad(load.case, {
+          kind: 'node',
+          node: thing.id,
+          ...(F ? { F: F(tags) } : {}),
+          ...(M ? { M: M(tags) } : {}),
+        });
         context.assignment.creditAdded(thing.id, 'load', rule.id);
       }
     } else if (load.kind === 'settlement') {
       const given = freedoms.filter((freedom) => load[freedom] !== undefined);
-      const of = given.map((freedom) => numberOf(load[freedom], freedom.startsWith('u') ? 'length' : 'angle', context, freedom));
+      const of = given.map((freedom) =>
+        numberOf(load[freedom], freedom.startsWith('u') ? 'length' : 'angle', context, freedom),
+      );
       for (const { thing, tags } of matched) {
         const moves: Partial<Record<Freedom, number>> = {};
         given.forEach((freedom, k) => (moves[freedom] = of[k]!(tags)));

@@ -23,9 +23,12 @@ export interface RuleContext {
   readonly ownSections: ReadonlySet<string>;
 }
 
+/** Fields that rules are written with. */
+type RuleField = Extract<{ [K in keyof Rule]: string extends K ? never : K }[keyof Rule], string>;
+
 interface Kind<Of extends 'members' | 'nodes', T> {
   /** The rule's field that makes it of this kind. */
-  readonly key: keyof Rule & string;
+  readonly key: RuleField;
   readonly of: Of;
   readonly title: string;
   /** Heading under which it is listed. */
@@ -39,9 +42,15 @@ interface Kind<Of extends 'members' | 'nodes', T> {
 export type RuleKind = Kind<'members', GeometryMember> | Kind<'nodes', GeometryNode>;
 
 /** Declares what a rule gives to members. */
-export const memberRule = (kind: Omit<Kind<'members', GeometryMember>, 'of'>): RuleKind => ({ ...kind, of: 'members' });
+export const memberRule = (kind: Omit<Kind<'members', GeometryMember>, 'of'>): RuleKind => ({
+  ...kind,
+  of: 'members',
+});
 /** Declares what a rule gives to nodes. */
-export const nodeRule = (kind: Omit<Kind<'nodes', GeometryNode>, 'of'>): RuleKind => ({ ...kind, of: 'nodes' });
+export const nodeRule = (kind: Omit<Kind<'nodes', GeometryNode>, 'of'>): RuleKind => ({
+  ...kind,
+  of: 'nodes',
+});
 
 /** The place of a field of a rule, for messages. */
 export const fieldOf = ({ place }: RuleContext, field: string): Place => ({

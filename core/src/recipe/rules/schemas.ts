@@ -11,7 +11,8 @@ export const vector = { type: 'array', items: expression, minItems: 3, maxItems:
 export const nameReference = { anyOf: [text, object({ parameter: text }, ['parameter'])] };
 export const freedoms = ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] as const;
 export const releases = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'] as const;
-export const six = (names: readonly string[], schema: unknown) => Object.fromEntries(names.map((name) => [name, schema]));
+export const six = (names: readonly string[], schema: unknown) =>
+  Object.fromEntries(names.map((name) => [name, schema]));
 export const list = {
   anyOf: [
     expression,

@@ -21,8 +21,18 @@ function restraintsOf(kind: SupportKind, context: RuleContext): Omit<Support, 'n
       const place = fieldOf(context, freedom);
       if (value === 'fixed') out[freedom] = 'fixed';
       else {
-        const spring = quantityOf(value, context.names, freedom.startsWith('u') ? 'spring' : 'rotationalSpring', place);
-        if (spring <= 0) fail('out-of-range', `In ${place.what} the spring must be above zero; leave it out where nothing holds.`, place.where);
+        const spring = quantityOf(
+          value,
+          context.names,
+          freedom.startsWith('u') ? 'spring' : 'rotationalSpring',
+          place,
+        );
+        if (spring <= 0)
+          fail(
+            'out-of-range',
+            `In ${place.what} the spring must be above zero; leave it out where nothing holds.`,
+            place.where,
+          );
         out[freedom] = spring;
       }
     }
@@ -37,7 +47,13 @@ export const support = nodeRule({
   gives: 'supports',
   schema: {
     support: { anyOf: [{ enum: ['fixed', 'pinned', 'roller'] }, object(six(freedoms, expression))] },
-    axes: object({ x: { type: 'array', items: expression, minItems: 3, maxItems: 3 }, y: { type: 'array', items: expression, minItems: 3, maxItems: 3 } }, ['x']),
+    axes: object(
+      {
+        x: { type: 'array', items: expression, minItems: 3, maxItems: 3 },
+        y: { type: 'array', items: expression, minItems: 3, maxItems: 3 },
+      },
+      ['x'],
+    ),
   },
   apply(rule, matched, context) {
     const held = restraintsOf(rule.support!, context);
@@ -45,9 +61,15 @@ export const support = nodeRule({
     const axis = (written: readonly Written[]) =>
       written.map((item) => quantityOf(item, context.names, 'number', place)) as Axis;
     const x = rule.axes && axis(rule.axes.x);
-    const y = rule.axes?.y ? axis(rule.axes.y) : x && (Math.hypot(x[0], x[2]) > 1e-6 ? ([0, 1, 0] as Axis) : ([0, 0, 1] as Axis));
+    const y = rule.axes?.y
+      ? axis(rule.axes.y)
+      : x && (Math.hypot(x[0], x[2]) > 1e-6 ? ([0, 1, 0] as Axis) : ([0, 0, 1] as Axis));
     for (const { thing } of matched) {
-      context.assignment.supports.set(thing.id, { node: thing.id, ...(x && y ? { axes: { x, y } } : {}), ...held });
+      context.assignment.supports.set(thing.id, {
+        node: thing.id,
+        ...(x && y ? { axes: { x, y } } : {}),
+        ...held,
+      });
       context.assignment.credit(thing.id, 'support', rule.id);
     }
   },

@@ -13,23 +13,45 @@ export const train = memberRule({
   title: 'Travelling load',
   gives: 'loads',
   schema: {
-    train: object({ case: text, forces: list, gaps: list, direction: { enum: ['x', 'y', 'z', '-x', '-y', '-z'] } }, ['case', 'forces']),
+    train: object(
+      { case: text, forces: list, gaps: list, direction: { enum: ['x', 'y', 'z', '-x', '-y', '-z'] } },
+      ['case', 'forces'],
+    ),
   },
   apply(rule, matched, context) {
-    const { case: loadCase, forces, gaps = [], direction = '-z' } = rule.train!;
+    const { case: loadCase, forces, gaps, direction = '-z' } = rule.train!;
     checkCase(loadCase, context);
     const read = (written: WrittenList, quantity: 'force' | 'length', field: string) =>
-      listItems(written, context.names, fieldOf(context, field)).map((item) => quantityOf(item, context.names, quantity, fieldOf(context, field)));
+      listItems(written, context.names, fieldOf(context, field)).map((item) =>
+        quantityOf(item, context.names, quantity, fieldOf(context, field)),
+      );
     const F = read(forces, 'force', 'forces');
     const between = read(gaps, 'length', 'gaps');
     const { where } = context.place;
     if (F.length === 0 || between.length !== F.length - 1 || between.some((gap) => gap < 0))
-      fail('geometry', `${context.place.what}: ${F.length} forces need ${Math.max(0, F.length - 1)} gaps of zero or more between them, not ${between.length}.`.replace(/^./, (c) => c.toUpperCase()), where);
+      fail(
+        'geometry',
+        `${context.place.what}: ${F.length} forces need ${Math.max(0, F.length - 1)} gaps of zero or more between them, not ${between.length}.`.replace(
+          /^./,
+          (c) => c.toUpperCase(),
+        ),
+        where,
+      );
     const sign = direction.startsWith('-') ? -1 : 1;
     const axis: Vector = [0, 0, 0];
     axis['xyz'.indexOf(direction.slice(-1))] = sign;
-    chains(matched.map(({ thing }) => thing), context).forEach((members, k) =>
-      context.assignment.trains.push({ id: k === 0 ? rule.id : `${rule.id} ${k + 1}`, case: loadCase, members, forces: F, gaps: between, direction: axis }),
+    chains(
+      matched.map(({ thing }) => thing),
+      context,
+    ).forEach((members, k) =>
+      context.assignment.trains.push({
+        id: k === 0 ? rule.id : `${rule.id} ${k + 1}`,
+        case: loadCase,
+        members,
+        forces: F,
+        gaps: between,
+        direction: axis,
+      }),
     );
     for (const { thing } of matched) context.assignment.creditAdded(thing.id, 'train', rule.id);
   },
@@ -37,7 +59,8 @@ export const train = memberRule({
 
 /** Members in line, each starting where the one before ends. */
 function chains(members: readonly GeometryMember[], { geometry }: RuleContext): string[][] {
-  const direction = ({ start, end }: GeometryMember) => unit(minus(geometry.nodes.get(end)!.at, geometry.nodes.get(start)!.at));
+  const direction = ({ start, end }: GeometryMember) =>
+    unit(minus(geometry.nodes.get(end)!.at, geometry.nodes.get(start)!.at));
   const byStart = new Map<string, GeometryMember[]>();
   for (const member of members) byStart.set(member.start, [...(byStart.get(member.start) ?? []), member]);
   const next = (member: GeometryMember) =>
@@ -47,7 +70,12 @@ function chains(members: readonly GeometryMember[], { geometry }: RuleContext): 
     .filter(({ id }) => !continued.has(id))
     .map((first) => {
       const chain: string[] = [];
-      for (let member: GeometryMember | undefined = first; member && chain.length <= members.length; member = next(member)) chain.push(member.id);
+      for (
+        let member: GeometryMember | undefined = first;
+        member && chain.length <= members.length;
+        member = next(member)
+      )
+        chain.push(member.id);
       return chain;
     });
 }

@@ -19,7 +19,11 @@ import type { Point } from '../geometry/vector.js';
 
 /** How a field is asked for on a screen. */
 export type FieldForm =
-  | { readonly kind: 'quantity'; readonly quantity: QuantityName; readonly slider?: readonly [number, number] }
+  | {
+      readonly kind: 'quantity';
+      readonly quantity: QuantityName;
+      readonly slider?: readonly [number, number];
+    }
   | { readonly kind: 'count'; readonly least: number; readonly most: number }
   | { readonly kind: 'option'; readonly options: readonly (string | number | boolean)[] }
   | { readonly kind: 'flag' }
@@ -104,12 +108,16 @@ function quantity(name: QuantityName, head: Head & Limits): Field<number> {
   return field(head, {
     schema: expression,
     form: { kind: 'quantity', quantity: name, ...(head.slider ? { slider: head.slider } : {}) },
-    read: (written, context, place) => limited(quantityOf(written as Written, context, name, place), head, place),
+    read: (written, context, place) =>
+      limited(quantityOf(written as Written, context, name, place), head, place),
   });
 }
 
 function limited(value: number, { above0, least, below, limits }: Limits, place: Place): number {
-  const wrong = (above0 && value <= 1e-6) || (least !== undefined && value < least) || (below !== undefined && value >= below);
+  const wrong =
+    (above0 === true && value <= 1e-6) ||
+    (least !== undefined && value < least) ||
+    (below !== undefined && value >= below);
   if (wrong)
     fail(
       'geometry',
@@ -135,24 +143,34 @@ export function count(head: Head & { least?: number; most?: number }): Field<num
 }
 
 /** One of a few words. */
-export function option<const T extends string | number | boolean>(options: readonly T[], head: Head): Field<T> {
+export function option<const T extends string | number | boolean>(
+  options: readonly T[],
+  head: Head,
+): Field<T> {
   return field(head, {
     schema: { enum: options },
     form: { kind: 'option', options },
     read: (written, _, place) =>
       options.includes(written as T)
         ? (written as T)
-        : fail('invalid-design', `${sentence(place.what)} must be one of ${options.join(', ')}.`, place.where),
+        : fail(
+            'invalid-design',
+            `${sentence(place.what)} must be one of ${options.join(', ')}.`,
+            place.where,
+          ),
   });
 }
 
 /** Yes or no. */
 export function flag(head: Head): Field<boolean> {
-  return field({ fallback: false, ...head }, {
-    schema: { type: 'boolean' },
-    form: { kind: 'flag' },
-    read: (written) => written === true,
-  });
+  return field(
+    { fallback: false, ...head },
+    {
+      schema: { type: 'boolean' },
+      form: { kind: 'flag' },
+      read: (written) => written === true,
+    },
+  );
 }
 
 /** A word such as a role: letters, digits and hyphens. */
@@ -195,7 +213,11 @@ export function lengths(head: Head & Limits & { least?: number; mayBeEmpty?: boo
     schema: listSchema,
     form: { kind: 'list', quantity: 'length' },
     read: (written, context, place) => {
-      const items = listItems(typeof written === 'number' ? String(written) : (written as WrittenList), context, place);
+      const items = listItems(
+        typeof written === 'number' ? String(written) : (written as WrittenList),
+        context,
+        place,
+      );
       if (items.length === 0 && !head.mayBeEmpty)
         fail('geometry', `${sentence(place.what)} has no values; give at least one length.`, place.where);
       return items.map((item, i) => {
@@ -217,7 +239,11 @@ export function positionsAlong(head: Head): Field<Position[]> {
     read: (written, context, place) => {
       const read = (item: Written) => positionProgram(item, context, place)({});
       if (typeof written !== 'string')
-        return listItems(typeof written === 'number' ? [written] : (written as WrittenList), context, place).map(read);
+        return listItems(
+          typeof written === 'number' ? [written] : (written as WrittenList),
+          context,
+          place,
+        ).map(read);
       const out: Position[] = [];
       for (const part of splitList(written)) {
         const items = listItems(part, context, place);
@@ -274,7 +300,9 @@ export function points(head: Head & { least?: number }): Field<NamedPoint[]> {
     schema: { type: 'array', items: pointSchema, minItems: head.least ?? 2, maxItems: mostItems },
     form: { kind: 'points' },
     read: (written, context, place) =>
-      (written as unknown[]).map((item, i) => readPoint(item, context, { ...place, what: `${place.what} ${i + 1}` })),
+      (written as unknown[]).map((item, i) =>
+        readPoint(item, context, { ...place, what: `${place.what} ${i + 1}` }),
+      ),
   });
 }
 
@@ -293,7 +321,10 @@ export function planPoint(head: Head): Field<readonly [number, number]> {
     schema: { type: 'array', items: expression, minItems: 2, maxItems: 2 },
     form: { kind: 'point' },
     read: (written, context, place) =>
-      (written as Written[]).map((item) => quantityOf(item, context, 'length', place)) as unknown as [number, number],
+      (written as Written[]).map((item) => quantityOf(item, context, 'length', place)) as unknown as [
+        number,
+        number,
+      ],
   });
 }
 
@@ -366,12 +397,20 @@ export function readFields<F extends Fields>(
 ): Evaluated<F> {
   const out: Record<string, unknown> = {};
   for (const [name, one] of Object.entries(fields)) {
-    if (one.when && !one.when.is.includes(written[one.when.field] ?? fields[one.when.field]?.fallback)) continue;
+    if (one.when && !one.when.is.includes(written[one.when.field] ?? fields[one.when.field]?.fallback))
+      continue;
     const value = written[name] ?? one.fallback;
-    const at = { what: `${place.what}, ${name}`, where: { ...place.where, field: [place.where['field'], name].filter(Boolean).join('/') } };
+    const at = {
+      what: `${place.what}, ${name}`,
+      where: { ...place.where, field: [place.where['field'], name].filter(Boolean).join('/') },
+    };
     if (value !== undefined) out[name] = one.read(value, context, at);
     else if (!one.optional)
-      fail('geometry', `${sentence(place.what)}: "${name}" (${one.title.toLowerCase()}) is missing; give it a value.`, at.where);
+      fail(
+        'geometry',
+        `${sentence(place.what)}: "${name}" (${one.title.toLowerCase()}) is missing; give it a value.`,
+        at.where,
+      );
   }
   return out as Evaluated<F>;
 }

@@ -9,7 +9,10 @@ type Matches = ((tags: Tags) => boolean) | undefined;
 
 /** The field by which an edit selects members. */
 export const selectsMembers = optional(
-  condition('members', { title: 'Members', about: 'Which members it is for; left out: all that came before.' }),
+  condition('members', {
+    title: 'Members',
+    about: 'Which members it is for; left out: all that came before.',
+  }),
 );
 /** The field by which an edit selects nodes. */
 export const selectsNodes = optional(

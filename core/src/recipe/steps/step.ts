@@ -39,7 +39,7 @@ export interface StepKind<F extends Fields = Fields> {
 /** Declares a generator: `draw` draws it in its own axes. */
 export function generator<F extends Fields>(
   kind: Omit<StepKind<F>, 'verb' | 'run' | 'group'> & {
-    draw(sketch: Sketch, values: Evaluated<F>, context: StepContext): void;
+    readonly draw: (sketch: Sketch, values: Evaluated<F>, context: StepContext) => void;
   },
 ): StepKind<F> {
   const { draw, ...rest } = kind;

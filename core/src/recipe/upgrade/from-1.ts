@@ -36,7 +36,10 @@ export function upgradeFrom1(document: object): object {
     loadCases: (old.loadCases ?? []).map(({ nature, ...rest }) => ({ ...rest, category: nature })),
     choices: (old.choices ?? []).map((choice) => ({
       ...choice,
-      options: (choice.options ?? []).map((option) => ({ ...option, changes: changesFrom1(option.changes ?? {}, flat.size > 0) })),
+      options: (choice.options ?? []).map((option) => ({
+        ...option,
+        changes: changesFrom1(option.changes ?? {}, flat.size > 0),
+      })),
     })),
     figures: figuresOf1,
   };
@@ -47,12 +50,25 @@ function ruleFrom1({ id, title, where, set, support, hinge, load }: RuleV1, flat
   const head = { ...(title === undefined ? {} : { title }) };
   const nodes =
     support !== undefined || hinge !== undefined
-      ? [{ id, ...head, nodes: where, ...(support === undefined ? {} : { support }), ...(hinge === undefined ? {} : { hinge }) }]
+      ? [
+          {
+            id,
+            ...head,
+            nodes: where,
+            ...(support === undefined ? {} : { support }),
+            ...(hinge === undefined ? {} : { hinge }),
+          },
+        ]
       : [];
   const gives = { ...set, ...(load ? { load: { kind: 'line', ...load } } : {}) };
   // A flat roof's members were rafters; now they are beams
-  const condition = flat ? where.replaceAll('role == "rafter"', '(role == "rafter" or role == "beam")') : where;
-  const members = Object.keys(gives).length > 0 ? [{ id: nodes.length > 0 ? `${id}-members` : id, ...head, members: condition, ...gives }] : [];
+  const condition = flat
+    ? where.replaceAll('role == "rafter"', '(role == "rafter" or role == "beam")')
+    : where;
+  const members =
+    Object.keys(gives).length > 0
+      ? [{ id: nodes.length > 0 ? `${id}-members` : id, ...head, members: condition, ...gives }]
+      : [];
   return [...nodes, ...members];
 }
 
@@ -67,11 +83,40 @@ function changesFrom1({ parameters, steps, rules }: ChangesV1, flat: boolean): o
 const figuresOf1 = [
   { id: 'mass', title: 'Steel mass', kind: 'mass' },
   { id: 'sway', title: 'Eaves sway', kind: 'displacement', nodes: 'place == "eaves"', component: 'ux' },
-  { id: 'deflection', title: 'Apex deflection', kind: 'displacement', nodes: 'place == "apex"', component: 'uz' },
+  {
+    id: 'deflection',
+    title: 'Apex deflection',
+    kind: 'displacement',
+    nodes: 'place == "apex"',
+    component: 'uz',
+  },
   { id: 'column-moment', title: 'Moment in columns', kind: 'moment', members: 'role == "column"' },
-  { id: 'rafter-moment', title: 'Moment in rafters', kind: 'moment', members: 'role == "rafter" or role == "beam"' },
-  { id: 'base-moment', title: 'Moment at the base', kind: 'reaction', nodes: 'place == "base"', component: 'ry' },
-  { id: 'horizontal-reaction', title: 'Horizontal reaction', kind: 'reaction', nodes: 'place == "base"', component: 'ux' },
-  { id: 'vertical-reaction', title: 'Vertical reaction', kind: 'reaction', nodes: 'place == "base"', component: 'uz' },
+  {
+    id: 'rafter-moment',
+    title: 'Moment in rafters',
+    kind: 'moment',
+    members: 'role == "rafter" or role == "beam"',
+  },
+  {
+    id: 'base-moment',
+    title: 'Moment at the base',
+    kind: 'reaction',
+    nodes: 'place == "base"',
+    component: 'ry',
+  },
+  {
+    id: 'horizontal-reaction',
+    title: 'Horizontal reaction',
+    kind: 'reaction',
+    nodes: 'place == "base"',
+    component: 'ux',
+  },
+  {
+    id: 'vertical-reaction',
+    title: 'Vertical reaction',
+    kind: 'reaction',
+    nodes: 'place == "base"',
+    component: 'uz',
+  },
   { id: 'utilisation', title: 'Utilisation', kind: 'utilisation', limit: 1 },
 ];

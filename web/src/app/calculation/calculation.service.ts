@@ -82,7 +82,11 @@ export class Calculation implements OnDestroy {
   }
 
   /** Asks about an alternative's results; undefined where it has none. */
-  ask<Q extends keyof Questions>(alternative: string, question: Q, ask: Questions[Q]['ask']): Promise<Questions[Q]['answer'] | undefined> {
+  ask<Q extends keyof Questions>(
+    alternative: string,
+    question: Q,
+    ask: Questions[Q]['ask'],
+  ): Promise<Questions[Q]['answer'] | undefined> {
     const worker = this.workers?.[this.home.get(alternative) ?? -1];
     if (!worker || this.broken) return Promise.resolve(undefined);
     const id = ++this.lastAsked;
@@ -115,13 +119,22 @@ export class Calculation implements OnDestroy {
   private distribute(wanted: Wanted): void {
     this.workers ??= Array.from({ length: this.size }, () => this.start());
     const ids = wanted.design.alternatives.map(({ id }) => id);
-    const ordered = [...ids.filter((id) => id === wanted.selected), ...ids.filter((id) => id !== wanted.selected)];
+    const ordered = [
+      ...ids.filter((id) => id === wanted.selected),
+      ...ids.filter((id) => id !== wanted.selected),
+    ];
     this.sent = { ...wanted, unanswered: new Set(ids), unchecked: new Set(ids), since: performance.now() };
     // An alternative stays with its worker, whose code is warm for it
     ids.forEach((id, i) => this.home.set(id, i % this.size));
     this.workers.forEach((worker, k) => {
       const own = ordered.filter((id) => this.home.get(id) === k);
-      post(worker, { kind: 'calculate', version: wanted.version, design: wanted.design, alternatives: own, show: this.show });
+      post(worker, {
+        kind: 'calculate',
+        version: wanted.version,
+        design: wanted.design,
+        alternatives: own,
+        show: this.show,
+      });
     });
   }
 
@@ -143,7 +156,7 @@ export class Calculation implements OnDestroy {
     }
     if (answer.kind === 'done') return;
     const { sent } = this;
-    if (!sent || answer.version !== sent.version) return;
+    if (answer.version !== sent?.version) return;
     const { alternatives, version } = this.subject.value;
     const id = answer.kind === 'summary' ? answer.summary.id : answer.alternative;
     const known = alternatives.get(id);
@@ -151,7 +164,9 @@ export class Calculation implements OnDestroy {
     if (!summary) return;
     // A frame that cannot be calculated leaves the last good drawing on the sheet
     const scene = answer.scene ?? known?.scene;
-    const next = new Map([...alternatives].filter(([one]) => sent.design.alternatives.some((a) => a.id === one)));
+    const next = new Map(
+      [...alternatives].filter(([one]) => sent.design.alternatives.some((a) => a.id === one)),
+    );
     next.set(id, { version: sent.version, summary, ...(scene ? { scene } : {}) });
     sent.unanswered.delete(id);
     if (summary.stage !== 'forces') sent.unchecked.delete(id);

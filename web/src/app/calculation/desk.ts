@@ -27,7 +27,12 @@ export class CalculationDesk {
     else this.answer(request);
   }
 
-  private async calculate({ version, design, alternatives, show }: Extract<WorkerRequest, { kind: 'calculate' }>): Promise<void> {
+  private async calculate({
+    version,
+    design,
+    alternatives,
+    show,
+  }: Extract<WorkerRequest, { kind: 'calculate' }>): Promise<void> {
     const job = ++this.job;
     const runs = new Map<string, AlternativeRun>();
     for (const id of alternatives) {
@@ -51,7 +56,15 @@ export class CalculationDesk {
 
   private tell(run: AlternativeRun, withScene: boolean): void {
     const scene = withScene ? run.draw(this.show) : undefined;
-    this.send({ kind: 'summary', version: this.version, summary: run.summary(this.show.result), ...(scene ? { scene } : {}) }, buffersOf(scene));
+    this.send(
+      {
+        kind: 'summary',
+        version: this.version,
+        summary: run.summary(this.show.result),
+        ...(scene ? { scene } : {}),
+      },
+      buffersOf(scene),
+    );
   }
 
   private redraw(show: Show): void {
@@ -59,8 +72,12 @@ export class CalculationDesk {
     this.show = show;
     for (const [alternative, run] of this.runs) {
       const scene = run.draw(show);
-      this.send({ kind: 'scene', version: this.version, alternative, ...(scene ? { scene } : {}) }, buffersOf(scene));
-      if (balance) this.send({ kind: 'summary', version: this.version, summary: run.summary(show.result) }, []);
+      this.send(
+        { kind: 'scene', version: this.version, alternative, ...(scene ? { scene } : {}) },
+        buffersOf(scene),
+      );
+      if (balance)
+        this.send({ kind: 'summary', version: this.version, summary: run.summary(show.result) }, []);
     }
   }
 

@@ -22,7 +22,10 @@ export interface Show {
 /** Questions about results that stay in a worker, and their answers. */
 export interface Questions {
   reading: { ask: { member: string; share: number }; answer: Reading | undefined };
-  trace: { ask: { figure: string; result?: string }; answer: { figure: FigureSummary; steps: CalculationStep[] } | undefined };
+  trace: {
+    ask: { figure: string; result?: string };
+    answer: { figure: FigureSummary; steps: CalculationStep[] } | undefined;
+  };
   member: { ask: { member: string }; answer: CalculationStep[] };
   alone: { ask: { result: string }; answer: FigureSummary[] };
   matches: { ask: { rule: string }; answer: readonly string[] };
@@ -40,11 +43,27 @@ export type WorkerRequest =
       readonly show: Show;
     }
   | { readonly kind: 'show'; readonly show: Show }
-  | { readonly kind: 'ask'; readonly id: number; readonly alternative: string; readonly question: keyof Questions; readonly ask: unknown };
+  | {
+      readonly kind: 'ask';
+      readonly id: number;
+      readonly alternative: string;
+      readonly question: keyof Questions;
+      readonly ask: unknown;
+    };
 
 /** From a worker: what it knows of an alternative, as plain data. */
 export type WorkerAnswer =
-  | { readonly kind: 'summary'; readonly version: number; readonly summary: AlternativeSummary; readonly scene?: DrawnScene }
-  | { readonly kind: 'scene'; readonly version: number; readonly alternative: string; readonly scene?: DrawnScene }
+  | {
+      readonly kind: 'summary';
+      readonly version: number;
+      readonly summary: AlternativeSummary;
+      readonly scene?: DrawnScene;
+    }
+  | {
+      readonly kind: 'scene';
+      readonly version: number;
+      readonly alternative: string;
+      readonly scene?: DrawnScene;
+    }
   | { readonly kind: 'done'; readonly version: number }
   | { readonly kind: 'answer'; readonly id: number; readonly answer: unknown };

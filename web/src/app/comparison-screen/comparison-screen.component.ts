@@ -33,7 +33,15 @@ const headHeight = 26;
 /** Alternatives as equal stages, with one view, one scale and one load case, over one table and a chart. */
 @Component({
   selector: 'app-comparison-screen',
-  imports: [FormsModule, Select, SelectButton, StageComponent, StageBarComponent, TracePanelComponent, FiguresChartComponent],
+  imports: [
+    FormsModule,
+    Select,
+    SelectButton,
+    StageComponent,
+    StageBarComponent,
+    TracePanelComponent,
+    FiguresChartComponent,
+  ],
   templateUrl: './comparison-screen.component.html',
   styleUrl: './comparison-screen.component.css',
   providers: [TraceService],
@@ -59,7 +67,9 @@ export class ComparisonScreenComponent {
   private readonly stages = viewChild.required<ElementRef<HTMLElement>>('stages');
 
   protected readonly design = computed(() => this.workspace.state()!.design);
-  protected readonly figureOptions = computed(() => this.design().figures.map(({ id, title }) => ({ id, title })));
+  protected readonly figureOptions = computed(() =>
+    this.design().figures.map(({ id, title }) => ({ id, title })),
+  );
   protected readonly first = computed(() => this.chosenFirst() ?? this.figureOptions()[0]?.id ?? '');
   protected readonly second = computed(() => this.chosenSecond() ?? this.figureOptions()[1]?.id ?? '');
   protected readonly bases = computed(() => [
@@ -87,17 +97,28 @@ export class ComparisonScreenComponent {
 
   private async askAlone(result: string): Promise<void> {
     const found = await Promise.all(
-      this.design().alternatives.map(async ({ id }) => [id, (await this.calculation.ask(id, 'alone', { result })) ?? []] as const),
+      this.design().alternatives.map(
+        async ({ id }) => [id, (await this.calculation.ask(id, 'alone', { result })) ?? []] as const,
+      ),
     );
     this.alone.set(new Map(found));
   }
 
-  private readonly points = computed(() => [...this.workspace.results().alternatives.values()].flatMap(({ scene }) => (scene ? [...scene.points] : [])));
-  private readonly direction = computed(() => standardViews[this.view.solid() ? this.view.direction() : 'front']);
+  private readonly points = computed(() =>
+    [...this.workspace.results().alternatives.values()].flatMap(({ scene }) =>
+      scene ? [...scene.points] : [],
+    ),
+  );
+  private readonly direction = computed(
+    () => standardViews[this.view.solid() ? this.view.direction() : 'front'],
+  );
 
   protected readonly camera = computed(() => {
     const points = this.points();
-    return this.moved() ?? (points.length > 0 ? fitView(points, this.direction(), this.stageSize(), margins) : undefined);
+    return (
+      this.moved() ??
+      (points.length > 0 ? fitView(points, this.direction(), this.stageSize(), margins) : undefined)
+    );
   });
 
   /** Stages in as many rows as draw the frames largest; none is left empty where that costs little. */
@@ -113,7 +134,8 @@ export class ComparisonScreenComponent {
       return fitView(points, this.direction(), size, margins).scale * (1 - 0.2 * Math.min(1, empty));
     };
     let best = count;
-    for (let columns = count; columns >= 1; columns--) if (scaleWith(columns) > scaleWith(best) * 1.001) best = columns;
+    for (let columns = count; columns >= 1; columns--)
+      if (scaleWith(columns) > scaleWith(best) * 1.001) best = columns;
     return best;
   });
 
@@ -121,9 +143,21 @@ export class ComparisonScreenComponent {
     this.design().alternatives.map((alternative) => {
       const known = this.workspace.results().alternatives.get(alternative.id);
       const { scene, summary } = known ?? {};
-      const content: StageContent | undefined = scene && { scene, layers: this.view.layers(), scales: this.view.scales(), dimensions: false };
-      const loud = summary !== undefined && ['fail', 'not covered', 'needs second order'].includes(summary.status);
-      return { alternative, summary, problems: summary?.problems ?? [], content, status: loud ? statusWords[summary.status]! : '' };
+      const content: StageContent | undefined = scene && {
+        scene,
+        layers: this.view.layers(),
+        scales: this.view.scales(),
+        dimensions: false,
+      };
+      const loud =
+        summary !== undefined && ['fail', 'not covered', 'needs second order'].includes(summary.status);
+      return {
+        alternative,
+        summary,
+        problems: summary?.problems ?? [],
+        content,
+        status: loud ? statusWords[summary.status]! : '',
+      };
     }),
   );
 
@@ -161,7 +195,9 @@ export class ComparisonScreenComponent {
     const series = [this.first(), this.second()].flatMap((id): ChartSeries[] => {
       const row = this.values().find((one) => one.id === id);
       const known = row?.cells.find((cell) => cell !== undefined);
-      return row && known ? [{ title: row.title, quantity: known.quantity, values: row.cells.map((cell) => cell?.value) }] : [];
+      return row && known
+        ? [{ title: row.title, quantity: known.quantity, values: row.cells.map((cell) => cell?.value) }]
+        : [];
     });
     return { names: this.design().alternatives.map((a) => a.title), series };
   });
@@ -189,6 +225,13 @@ export class ComparisonScreenComponent {
   protected trace(figure: string, column: number): void {
     const { alternative, summary } = this.columns()[column]!;
     const shown = this.basis() === 'shown' ? { result: this.view.resultId() } : {};
-    this.traces.open({ kind: 'figure', alternative: alternative.id, title: alternative.title, figure, ...shown, code: summary?.code ?? '' });
+    this.traces.open({
+      kind: 'figure',
+      alternative: alternative.id,
+      title: alternative.title,
+      figure,
+      ...shown,
+      code: summary?.code ?? '',
+    });
   }
 }

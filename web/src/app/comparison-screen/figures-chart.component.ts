@@ -1,8 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { colourValues as colours, formatWithUnit, quantities, significant, type QuantityName } from '@hashira/core';
+import {
+  colourValues as colours,
+  formatWithUnit,
+  quantities,
+  significant,
+  type QuantityName,
+} from '@hashira/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
-
 
 /** One figure over the alternatives, SI; undefined where it could not be found. */
 export interface ChartSeries {

@@ -49,7 +49,9 @@ export class AlternativesStripComponent {
 
   /** One view for all thumbnails, so that their sizes compare. */
   private readonly commonView = computed(() => {
-    const points = [...this.workspace.results().alternatives.values()].flatMap(({ scene }) => (scene ? [...scene.points] : []));
+    const points = [...this.workspace.results().alternatives.values()].flatMap(({ scene }) =>
+      scene ? [...scene.points] : [],
+    );
     const direction = this.view.solid() ? standardViews.oblique : standardViews.front;
     return points.length > 0 ? fitView(points, direction, thumbnail, edge) : undefined;
   });
@@ -91,8 +93,21 @@ export class AlternativesStripComponent {
   private sheetOf(alternative: Alternative): Sheet | undefined {
     const scene = this.workspace.results().alternatives.get(alternative.id)?.scene;
     const view = this.commonView();
-    const layers = this.view.layers().filter((layer) => layer !== 'loads' && layer !== 'reactions' && layer !== 'axes');
-    return scene && view ? { scene, layers, scales: this.view.scales(), dimensions: false, view, size: thumbnail, phase: 1, thumbnail: true } : undefined;
+    const layers = this.view
+      .layers()
+      .filter((layer) => layer !== 'loads' && layer !== 'reactions' && layer !== 'axes');
+    return scene && view
+      ? {
+          scene,
+          layers,
+          scales: this.view.scales(),
+          dimensions: false,
+          view,
+          size: thumbnail,
+          phase: 1,
+          thumbnail: true,
+        }
+      : undefined;
   }
 
   protected menuItems(alternative: Alternative, title: EditableTextComponent): MenuItem[] {

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import {
   forceNames,
   formatNumber,
@@ -28,7 +36,14 @@ import { LedgerComponent } from './ledger.component';
 /** The design screen: the leaves, stage, ledger, and the strip of alternatives. */
 @Component({
   selector: 'app-design-screen',
-  imports: [LeavesComponent, StageComponent, StageBarComponent, LedgerComponent, AlternativesStripComponent, TracePanelComponent],
+  imports: [
+    LeavesComponent,
+    StageComponent,
+    StageBarComponent,
+    LedgerComponent,
+    AlternativesStripComponent,
+    TracePanelComponent,
+  ],
   templateUrl: './design-screen.component.html',
   styleUrl: './design-screen.component.css',
   providers: [TraceService],
@@ -55,7 +70,11 @@ export class DesignScreenComponent {
   protected readonly status = computed(() => {
     const summary = this.summary();
     if (!summary || this.problems().length > 0) return undefined;
-    return { ...summary, words: statusWords[summary.status]!, alpha: summary.alphaCr === undefined ? '' : significant(summary.alphaCr) };
+    return {
+      ...summary,
+      words: statusWords[summary.status]!,
+      alpha: summary.alphaCr === undefined ? '' : significant(summary.alphaCr),
+    };
   });
 
   private readonly place = signal<PointedPlace | undefined>(undefined);
@@ -100,7 +119,10 @@ export class DesignScreenComponent {
     const { loadCases, combinations } = this.design();
     const factors = combinations.find((c) => c.id === id)?.factors;
     const factor = loadCases.reduce(
-      (sum, c) => sum + (c.selfWeight ?? 0) * (factors ? (Object.hasOwn(factors, c.id) ? factors[c.id]! : 0) : c.id === id ? 1 : 0),
+      (sum, c) =>
+        sum +
+        (c.selfWeight ?? 0) *
+          (factors ? (Object.hasOwn(factors, c.id) ? factors[c.id]! : 0) : c.id === id ? 1 : 0),
       0,
     );
     return factor === 0 ? '' : `and own weight × ${significant(factor)}`;
@@ -109,15 +131,25 @@ export class DesignScreenComponent {
   protected changeDimension({ dimension, expression, gesture }: DimensionChange): void {
     const { written, step, field, value } = dimension;
     const { id, parameters } = this.alternative();
-    const named = typeof written === 'string' && this.design().parameters.some((p) => p.name === written) ? written : undefined;
+    const named =
+      typeof written === 'string' && this.design().parameters.some((p) => p.name === written)
+        ? written
+        : undefined;
     if (named === undefined) {
       if (gesture && !(Number.parseFloat(expression) > 0) && value > 0) return;
-      this.workspace.apply((design) => setStepField(design, step, field, expression), gesture ? `step ${step} ${field}` : undefined);
+      this.workspace.apply(
+        (design) => setStepField(design, step, field, expression),
+        gesture ? `step ${step} ${field}` : undefined,
+      );
       return;
     }
-    const own = this.workspace.scope() === 'one' || (parameters !== undefined && Object.hasOwn(parameters, named));
+    const own =
+      this.workspace.scope() === 'one' || (parameters !== undefined && Object.hasOwn(parameters, named));
     const text = gesture ? this.withinRange(named, expression) : expression;
-    this.workspace.apply((design: Design) => setValue(design, named, text, own ? id : undefined), gesture ? `parameter ${named}` : undefined);
+    this.workspace.apply(
+      (design: Design) => setValue(design, named, text, own ? id : undefined),
+      gesture ? `parameter ${named}` : undefined,
+    );
   }
 
   /** What a hand drags stays within the parameter's range. */
@@ -128,7 +160,9 @@ export class DesignScreenComponent {
     const factor = parameter.quantity === 'angle' ? Math.PI / 180 : 1;
     const value = Number.parseFloat(expression) * factor;
     const kept = Math.min(range.max ?? Infinity, Math.max(range.min ?? -Infinity, value));
-    return kept === value ? expression : toExpression(kept, parameter.quantity === 'angle' ? 'angle' : 'length');
+    return kept === value
+      ? expression
+      : toExpression(kept, parameter.quantity === 'angle' ? 'angle' : 'length');
   }
 
   protected useSecondOrder(): void {
@@ -148,10 +182,19 @@ const planeForces = ['N', 'Vz', 'My'] as const;
 const planeNames = { N: 'N', Vz: 'V', My: 'M' } as const;
 
 function readoutOf({ title, section, x, length, forces, move }: Reading, solid: boolean): Readout {
-  const rows = (solid ? forceNames : planeForces).map((name) => [
-    solid ? name : planeNames[name as keyof typeof planeNames],
-    formatWithUnit(forces[name], name === 'T' || name === 'My' || name === 'Mz' ? 'moment' : 'force'),
-  ] as const);
-  const moves = (solid ? [0, 1, 2] : [0, 2]).map((k) => [`u${'xyz'[k]!}`, formatWithUnit(move[k]!, 'deflection')] as const);
-  return { title, about: `${section}, x = ${formatNumber(x, 'length')} of ${formatWithUnit(length, 'length')}`, rows: [...rows, ...moves] };
+  const rows = (solid ? forceNames : planeForces).map(
+    (name) =>
+      [
+        solid ? name : planeNames[name as keyof typeof planeNames],
+        formatWithUnit(forces[name], name === 'T' || name === 'My' || name === 'Mz' ? 'moment' : 'force'),
+      ] as const,
+  );
+  const moves = (solid ? [0, 1, 2] : [0, 2]).map(
+    (k) => [`u${'xyz'[k]!}`, formatWithUnit(move[k]!, 'deflection')] as const,
+  );
+  return {
+    title,
+    about: `${section}, x = ${formatNumber(x, 'length')} of ${formatWithUnit(length, 'length')}`,
+    rows: [...rows, ...moves],
+  };
 }

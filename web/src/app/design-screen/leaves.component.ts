@@ -24,7 +24,7 @@ type Leaf = (typeof leaves)[number];
     LoadsLeafComponent,
   ],
   template: `
-    <div class="index" role="tablist" aria-label="Design" (keydown)="key($event)">
+    <div class="index" role="tablist" aria-label="Design">
       @for (name of leaves; track name) {
         <button
           type="button"
@@ -35,6 +35,7 @@ type Leaf = (typeof leaves)[number];
           [attr.aria-controls]="'leaf'"
           [tabIndex]="name === leaf() ? 0 : -1"
           (click)="leaf.set(name)"
+          (keydown)="key($event)"
         >
           {{ name }}
         </button>

@@ -1,5 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatNumber, significant, type AlternativeSummary, type FigureSummary, type MemberSummary } from '@hashira/core';
+import {
+  formatNumber,
+  significant,
+  type AlternativeSummary,
+  type FigureSummary,
+  type MemberSummary,
+} from '@hashira/core';
 import { TraceService } from '../shared/trace.service';
 import { differenceText, figureExact, figureText, limitText } from '../shared/values';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -30,18 +36,25 @@ export class LedgerComponent {
       exact: figureExact(figure),
       limit: limitText(figure),
       over: figure.status === 'fail',
-      difference: this.isReference() ? '' : differenceText(figure, others?.find(({ id }) => id === figure.id)),
+      difference: this.isReference()
+        ? ''
+        : differenceText(
+            figure,
+            others?.find(({ id }) => id === figure.id),
+          ),
     }));
   });
 
   protected readonly members = computed(() =>
-    this.summary().members.slice(0, 24).map((member) => ({
-      member,
-      text: member.status === 'not covered' ? 'not covered' : significant(member.utilisation ?? 0),
-      width: Math.min(1, member.utilisation ?? 0) * 100,
-      over: member.status === 'fail',
-      uncovered: member.status === 'not covered',
-    })),
+    this.summary()
+      .members.slice(0, 24)
+      .map((member) => ({
+        member,
+        text: member.status === 'not covered' ? 'not covered' : significant(member.utilisation ?? 0),
+        width: Math.min(1, member.utilisation ?? 0) * 100,
+        over: member.status === 'fail',
+        uncovered: member.status === 'not covered',
+      })),
   );
   protected readonly more = computed(() => Math.max(0, this.summary().memberCount - this.members().length));
 
@@ -54,16 +67,32 @@ export class LedgerComponent {
       loads: formatNumber(balance.applied[at]!, quantity),
       reactions: formatNumber(balance.reactions[at]!, quantity),
     });
-    const forces = solid ? [row('ΣX kN', 0, 'force'), row('ΣY kN', 1, 'force'), row('ΣZ kN', 2, 'force')] : [row('ΣX kN', 0, 'force'), row('ΣZ kN', 2, 'force'), row('ΣM kN·m', 4, 'moment')];
+    const forces = solid
+      ? [row('ΣX kN', 0, 'force'), row('ΣY kN', 1, 'force'), row('ΣZ kN', 2, 'force')]
+      : [row('ΣX kN', 0, 'force'), row('ΣZ kN', 2, 'force'), row('ΣM kN·m', 4, 'moment')];
     return { id: balance.result, rows: forces, residual: balance.residual.toExponential(0) };
   });
 
   protected traceFigure({ id }: FigureSummary): void {
-    this.traces.open({ kind: 'figure', alternative: this.alternative(), title: this.title(), figure: id, code: this.summary().code });
+    this.traces.open({
+      kind: 'figure',
+      alternative: this.alternative(),
+      title: this.title(),
+      figure: id,
+      code: this.summary().code,
+    });
   }
 
   protected traceMember({ member, title, utilisation }: MemberSummary): void {
     const value = utilisation === undefined ? 'not covered' : significant(utilisation);
-    this.traces.open({ kind: 'member', alternative: this.alternative(), title: this.title(), member, name: title, value, code: this.summary().code });
+    this.traces.open({
+      kind: 'member',
+      alternative: this.alternative(),
+      title: this.title(),
+      member,
+      name: title,
+      value,
+      code: this.summary().code,
+    });
   }
 }

@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { combinationRules, listCombinations, ruleWords, setCombine, setFactor, type Rule } from '@hashira/core';
+import {
+  combinationRules,
+  listCombinations,
+  ruleWords,
+  setCombine,
+  setFactor,
+  type Rule,
+} from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 
@@ -145,7 +152,9 @@ export class LoadsLeafComponent {
       title,
       category,
       selfWeight,
-      rules: this.design().rules.filter((rule: Rule) => [rule.load, rule.area, rule.train].some((gives) => gives?.case === id)),
+      rules: this.design().rules.filter((rule: Rule) =>
+        [rule.load, rule.area, rule.train].some((gives) => gives?.case === id),
+      ),
     })),
   );
 
@@ -153,17 +162,23 @@ export class LoadsLeafComponent {
     this.design().combinations.map(({ id, title, factors }) => ({
       id,
       title: title ?? id,
-      cells: this.design().loadCases.map(({ id: one }) => ({ id: one, text: Object.hasOwn(factors, one) ? String(factors[one]) : '' })),
+      cells: this.design().loadCases.map(({ id: one }) => ({
+        id: one,
+        text: Object.hasOwn(factors, one) ? String(factors[one]) : '',
+      })),
     })),
   );
 
   protected setCell(combination: string, loadCase: string, text: string): void {
     const factor = text.trim() === '' ? 0 : Number(text.replace(',', '.').replace('−', '-'));
-    if (Number.isFinite(factor)) this.workspace.apply((design) => setFactor(design, combination, loadCase, factor));
+    if (Number.isFinite(factor))
+      this.workspace.apply((design) => setFactor(design, combination, loadCase, factor));
   }
 
   protected setRule(by: string): void {
-    this.workspace.apply((design) => setCombine(design, by === '' ? undefined : { by, states: ['strength', 'service'] }));
+    this.workspace.apply((design) =>
+      setCombine(design, by === '' ? undefined : { by, states: ['strength', 'service'] }),
+    );
   }
 
   protected takeOver(): void {

@@ -1,11 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import {
-  applyAlternative,
-  attempt,
-  dropOwnParameter,
-  setValue,
-  type Parameter,
-} from '@hashira/core';
+import { applyAlternative, attempt, dropOwnParameter, setValue, type Parameter } from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { NameRowComponent } from './name-row.component';
 import { ParameterRowComponent } from './parameter-row.component';
@@ -73,7 +67,10 @@ export class ParameterListComponent {
     const names = parameters.map((p) => p.name);
     const summary = this.workspace.results().alternatives.get(alternative.id)?.summary;
     return parameters.map((parameter, i) => {
-      const known = summary && Object.hasOwn(summary.parameters, parameter.name) ? summary.parameters[parameter.name] : undefined;
+      const known =
+        summary && Object.hasOwn(summary.parameters, parameter.name)
+          ? summary.parameters[parameter.name]
+          : undefined;
       return {
         parameter,
         value: known?.value,
@@ -81,15 +78,23 @@ export class ParameterListComponent {
         formula: usesNames(parameter.value, names),
         own: alternative.parameters !== undefined && Object.hasOwn(alternative.parameters, parameter.name),
         problem: summary?.problems.find((problem) => problem.where['parameter'] === parameter.name),
-        heading: parameter.group !== undefined && parameter.group !== parameters[i - 1]?.group ? parameter.group : '',
+        heading:
+          parameter.group !== undefined && parameter.group !== parameters[i - 1]?.group
+            ? parameter.group
+            : '',
       };
     });
   });
 
   protected set(parameter: Parameter, text: string, gesture: boolean): void {
     const { id, parameters } = this.alternative();
-    const own = this.workspace.scope() === 'one' || (parameters !== undefined && Object.hasOwn(parameters, parameter.name));
-    this.workspace.apply((design) => setValue(design, parameter.name, text, own ? id : undefined), gesture ? `parameter ${parameter.name}` : undefined);
+    const own =
+      this.workspace.scope() === 'one' ||
+      (parameters !== undefined && Object.hasOwn(parameters, parameter.name));
+    this.workspace.apply(
+      (design) => setValue(design, parameter.name, text, own ? id : undefined),
+      gesture ? `parameter ${parameter.name}` : undefined,
+    );
   }
 
   protected follow(parameter: Parameter): void {

@@ -34,7 +34,10 @@ export class RecipeLeafComponent {
   private readonly design = computed(() => this.workspace.state()!.design);
   private readonly problems = computed(() => {
     const design = this.design();
-    return this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary.problems ?? [];
+    return (
+      this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary
+        .problems ?? []
+    );
   });
 
   protected readonly rows = computed(() =>
@@ -58,10 +61,15 @@ export class RecipeLeafComponent {
     kinds: stepKinds.filter((kind) => kind.group === group),
   }));
 
-  protected fieldsOf(kind: StepKind, step: Step): { name: string; field: Field<unknown>; value: unknown; problem: string }[] {
+  protected fieldsOf(
+    kind: StepKind,
+    step: Step,
+  ): { name: string; field: Field<unknown>; value: unknown; problem: string }[] {
     return Object.entries(kind.fields).flatMap(([name, field]) => {
       const f = field as Field<unknown>;
-      const shown = !f.when || f.when.is.includes(step[f.when.field] ?? (kind.fields[f.when.field] as Field<unknown>).fallback);
+      const shown =
+        !f.when ||
+        f.when.is.includes(step[f.when.field] ?? (kind.fields[f.when.field] as Field<unknown>).fallback);
       return shown ? [{ name, field: f, value: step[name], problem: this.problemOf(step.id, name) }] : [];
     });
   }
@@ -69,7 +77,9 @@ export class RecipeLeafComponent {
   /** What is wrong with a step: at a field, or as a whole where no field is named. */
   private problemOf(id: string, field: string | undefined): string {
     const found = this.problems().find(
-      ({ where }) => where['step'] === id && (field === undefined ? where['field'] === undefined : String(where['field']).split('/')[0] === field),
+      ({ where }) =>
+        where['step'] === id &&
+        (field === undefined ? where['field'] === undefined : String(where['field']).split('/')[0] === field),
     );
     return found?.message ?? '';
   }
@@ -106,7 +116,10 @@ export class RecipeLeafComponent {
 
   /** A new step has what its fields begin with. */
   protected add(kind: StepKind): void {
-    const id = freeId(kind.kind, this.design().steps.map((step) => step.id));
+    const id = freeId(
+      kind.kind,
+      this.design().steps.map((step) => step.id),
+    );
     const initial = Object.fromEntries(
       Object.entries(kind.fields).flatMap(([name, field]) => {
         const { initial: value, optional, when } = field as Field<unknown>;

@@ -5,7 +5,14 @@ import { EditableTextComponent } from '../shared/editable-text.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 
-const headings = { sections: 'Sections', supports: 'Supports', hinges: 'Hinges', lengths: 'Lengths and limits', loads: 'Loads', masses: 'Masses' } as const;
+const headings = {
+  sections: 'Sections',
+  supports: 'Supports',
+  hinges: 'Hinges',
+  lengths: 'Lengths and limits',
+  loads: 'Loads',
+  masses: 'Masses',
+} as const;
 
 /** Rules as sentences, grouped by what they give; pointing at one lights up what it matches. */
 @Component({
@@ -80,13 +87,20 @@ export class RulesLeafComponent {
   private readonly view = inject(ViewState);
   private pointed = '';
 
-  private readonly alternative = computed(() => this.workspace.selectedAlternative(this.workspace.state()!.design).id);
-  private readonly summary = computed(() => this.workspace.results().alternatives.get(this.alternative())?.summary);
+  private readonly alternative = computed(
+    () => this.workspace.selectedAlternative(this.workspace.state()!.design).id,
+  );
+  private readonly summary = computed(
+    () => this.workspace.results().alternatives.get(this.alternative())?.summary,
+  );
 
   protected readonly groups = computed(() => {
     const { rules } = this.workspace.state()!.design;
     const summary = this.summary();
-    const remarks = [...(summary?.problems ?? []), ...(summary?.notes ?? []).filter(({ code }) => code !== 'area-load')];
+    const remarks = [
+      ...(summary?.problems ?? []),
+      ...(summary?.notes ?? []).filter(({ code }) => code !== 'area-load'),
+    ];
     const rows = rules.map((rule) => ({
       rule,
       gives: givesOf(rule),

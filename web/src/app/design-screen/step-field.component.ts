@@ -110,8 +110,10 @@ export class StepFieldComponent {
 /** What is written, as text: lists with commas, other things as JSON. */
 export function writtenText(value: unknown): string {
   if (value === undefined || value === null) return '';
-  if (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean') return String(value);
-  if (Array.isArray(value) && value.every((item) => typeof item === 'string' || typeof item === 'number')) return value.join(', ');
+  if (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean')
+    return String(value);
+  if (Array.isArray(value) && value.every((item) => typeof item === 'string' || typeof item === 'number'))
+    return value.join(', ');
   return JSON.stringify(value);
 }
 
@@ -136,6 +138,7 @@ export function readWritten(typed: string, field: Field<unknown>): unknown {
       .join(', ')
       .replace(/(^|,)\s*([-+]?\d*\.?\d+)\s*(?=,|$)/g, '$1 $2 m')
       .trim();
-  if (form.kind === 'point') return typed.split(/\s*[,;]\s*/).map((part) => (/^[-+]?\d*\.?\d+$/.test(part) ? `${part} m` : part));
+  if (form.kind === 'point')
+    return typed.split(/\s*[,;]\s*/).map((part) => (/^[-+]?\d*\.?\d+$/.test(part) ? `${part} m` : part));
   return typed;
 }

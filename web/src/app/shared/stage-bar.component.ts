@@ -44,10 +44,15 @@ export class StageBarComponent {
   /** The whole frame, and each row, bay, storey or side by itself. */
   protected readonly slices = computed(() => {
     const design = this.workspace.state()?.design;
-    const known = design && this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary.slices;
+    const known =
+      design &&
+      this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary
+        .slices;
     return [
       { label: 'whole', value: '' },
-      ...(known ?? []).flatMap(({ tag, values }) => values.map((value) => ({ label: `${tag} ${value}`, value: `${tag}:${value}` }))),
+      ...(known ?? []).flatMap(({ tag, values }) =>
+        values.map((value) => ({ label: `${tag} ${value}`, value: `${tag}:${value}` })),
+      ),
     ];
   });
   protected readonly slice = computed(() => {
@@ -58,7 +63,9 @@ export class StageBarComponent {
 
   protected setSlice(text: string): void {
     const [tag, value] = text.split(':') as [string, string?];
-    this.view.slice.set(value === undefined ? undefined : { tag, value: /^\d+$/.test(value) ? Number(value) : value });
+    this.view.slice.set(
+      value === undefined ? undefined : { tag, value: /^\d+$/.test(value) ? Number(value) : value },
+    );
   }
 
   protected typeFactor(text: string): void {

@@ -1,4 +1,10 @@
-import { formatExact, formatWithUnit, significant, type CalculationStep, type QuantityName } from '@hashira/core';
+import {
+  formatExact,
+  formatWithUnit,
+  significant,
+  type CalculationStep,
+  type QuantityName,
+} from '@hashira/core';
 
 /** Kind of quantity of an SI unit in a calculation step. */
 const quantityOf: ReadonlyMap<string, QuantityName> = new Map([

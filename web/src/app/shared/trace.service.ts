@@ -15,8 +15,23 @@ export interface Trace {
 
 /** What is asked for: a figure, or a member's checks, of an alternative. */
 export type TraceQuestion =
-  | { readonly kind: 'figure'; readonly alternative: string; readonly title: string; readonly figure: string; readonly result?: string; readonly code: string }
-  | { readonly kind: 'member'; readonly alternative: string; readonly title: string; readonly member: string; readonly name: string; readonly value: string; readonly code: string };
+  | {
+      readonly kind: 'figure';
+      readonly alternative: string;
+      readonly title: string;
+      readonly figure: string;
+      readonly result?: string;
+      readonly code: string;
+    }
+  | {
+      readonly kind: 'member';
+      readonly alternative: string;
+      readonly title: string;
+      readonly member: string;
+      readonly name: string;
+      readonly value: string;
+      readonly code: string;
+    };
 
 /** The number whose way is shown; it is asked anew when the results change. */
 @Injectable()
@@ -54,10 +69,27 @@ export class TraceService {
     const { alternative, title, code } = question;
     if (question.kind === 'member') {
       const steps = await this.calculation.ask(alternative, 'member', { member: question.member });
-      return { title: 'Checks', about: `${title}: ${question.name}`, value: question.value, code, steps: steps ?? [] };
+      return {
+        title: 'Checks',
+        about: `${title}: ${question.name}`,
+        value: question.value,
+        code,
+        steps: steps ?? [],
+      };
     }
     const { figure, result } = question;
-    const found = await this.calculation.ask(alternative, 'trace', { figure, ...(result === undefined ? {} : { result }) });
-    return found && { title: found.figure.title, about: [title, found.figure.place].filter(Boolean).join(': '), value: figureText(found.figure), code, steps: found.steps };
+    const found = await this.calculation.ask(alternative, 'trace', {
+      figure,
+      ...(result === undefined ? {} : { result }),
+    });
+    return (
+      found && {
+        title: found.figure.title,
+        about: [title, found.figure.place].filter(Boolean).join(': '),
+        value: figureText(found.figure),
+        code,
+        steps: found.steps,
+      }
+    );
   }
 }

@@ -14,18 +14,24 @@ export function figureExact({ value, quantity, pending }: FigureSummary): string
 
 /** A figure's limit in words. */
 export function limitText({ limit, limitIs, quantity }: FigureSummary): string {
-  return limit === undefined ? '' : `${limitIs === 'most' ? 'at most' : 'at least'} ${formatWithUnit(limit, quantity)}`;
+  return limit === undefined
+    ? ''
+    : `${limitIs === 'most' ? 'at most' : 'at least'} ${formatWithUnit(limit, quantity)}`;
 }
 
 /** Difference to the reference in per cent; of magnitudes, which is said where the signs differ. */
-export function differenceText(figure: FigureSummary | undefined, reference: FigureSummary | undefined): string {
+export function differenceText(
+  figure: FigureSummary | undefined,
+  reference: FigureSummary | undefined,
+): string {
   if (figure?.value === undefined || reference?.value === undefined) return '';
   const { absolute, relative } = difference(figure.value, reference.value);
   const turned = figure.signed && figure.value * reference.value < 0 ? ' in size, other way' : '';
   if (relative === undefined) return Math.abs(absolute) < 1e-9 ? '±0 %' : 'new';
   const percent = relative * 100;
   if (Math.abs(percent) < 0.05) return `±0 %${turned}`;
-  if (Math.abs(percent) >= 1000) return `${significant(Math.abs(figure.value / reference.value), 2)}×${turned}`;
+  if (Math.abs(percent) >= 1000)
+    return `${significant(Math.abs(figure.value / reference.value), 2)}×${turned}`;
   return `${percent > 0 ? '+' : '−'}${significant(Math.abs(percent), Math.abs(percent) < 10 ? 2 : 3)} %${turned}`;
 }
 

@@ -106,7 +106,9 @@ export class DimensionLabelComponent {
   private readonly quantity = computed(() => (this.placed().dimension.kind === 'angle' ? 'angle' : 'length'));
   protected readonly name = computed(() => {
     const { written, field } = this.placed().dimension;
-    return typeof written === 'string' && /^[A-Za-z_]\w*$/.test(written) ? written : field.replaceAll('/', ' ');
+    return typeof written === 'string' && /^[A-Za-z_]\w*$/.test(written)
+      ? written
+      : field.replaceAll('/', ' ');
   });
   protected readonly text = computed(() => formatPlain(this.placed().dimension.value, this.quantity()));
   protected readonly exact = computed(() => formatExact(this.placed().dimension.value, this.quantity()));
@@ -163,7 +165,11 @@ export class DimensionLabelComponent {
     this.editing.set(false);
     const typed = text.trim();
     if (typed !== '' && text !== this.startText())
-      this.change.emit({ dimension: this.placed().dimension, expression: this.withUnit(typed), gesture: false });
+      this.change.emit({
+        dimension: this.placed().dimension,
+        expression: this.withUnit(typed),
+        gesture: false,
+      });
   }
 
   protected stop(): void {
@@ -191,6 +197,10 @@ export class DimensionLabelComponent {
   private send(value: number, gesture: boolean): void {
     const rounded = Math.round(value / this.grain()) * this.grain();
     if (Math.abs(rounded - this.placed().dimension.value) < 1e-9) return;
-    this.change.emit({ dimension: this.placed().dimension, expression: toExpression(rounded, this.quantity()), gesture });
+    this.change.emit({
+      dimension: this.placed().dimension,
+      expression: toExpression(rounded, this.quantity()),
+      gesture,
+    });
   }
 }

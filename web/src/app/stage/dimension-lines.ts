@@ -28,7 +28,13 @@ export function placeDimensions(scene: DrawnScene, view: View, size: SheetSize):
     const placed = dimension.kind === 'angle' ? angle(dimension, view, size) : length(dimension, view, size);
     if (!placed) continue;
     const { left, top, width, height } = placed.box;
-    const covered = out.some(({ box }) => left < box.left + box.width && box.left < left + width && top < box.top + box.height && box.top < top + height);
+    const covered = out.some(
+      ({ box }) =>
+        left < box.left + box.width &&
+        box.left < left + width &&
+        top < box.top + box.height &&
+        box.top < top + height,
+    );
     if (!covered) out.push(placed);
   }
   return out;
@@ -43,7 +49,8 @@ function length(dimension: Dimension, view: View, size: SheetSize): PlacedDimens
   const away = awayOnSheet(dimension, view, size, from, t);
   const shift = (p: Point, d: number): Point => [p[0] + away[0] * d, p[1] + away[1] * d];
   const [a, b] = [shift(from, distance), shift(to, distance)];
-  const tick = (p: Point) => `M${at([p[0] - 5 * t[0] - 5 * away[0], p[1] - 5 * t[1] - 5 * away[1]])}L${at([p[0] + 5 * t[0] + 5 * away[0], p[1] + 5 * t[1] + 5 * away[1]])}`;
+  const tick = (p: Point) =>
+    `M${at([p[0] - 5 * t[0] - 5 * away[0], p[1] - 5 * t[1] - 5 * away[1]])}L${at([p[0] + 5 * t[0] + 5 * away[0], p[1] + 5 * t[1] + 5 * away[1]])}`;
   const middle: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
   const perMetre = dimension.value === 0 ? 0 : dimension.value / long;
   return {
@@ -59,7 +66,11 @@ function length(dimension: Dimension, view: View, size: SheetSize): PlacedDimens
 /** Square to the line, on the side where the dimension wants to stand. */
 function awayOnSheet(dimension: Dimension, view: View, size: SheetSize, from: Point, t: Point): Point {
   const { away } = dimension;
-  const p = projected(view, size, [dimension.from[0] + away[0], dimension.from[1] + away[1], dimension.from[2] + away[2]]);
+  const p = projected(view, size, [
+    dimension.from[0] + away[0],
+    dimension.from[1] + away[1],
+    dimension.from[2] + away[2],
+  ]);
   const wanted = (p[0] - from[0]) * -t[1] + (p[1] - from[1]) * t[0];
   const side = wanted < 0 ? -1 : 1;
   return [-t[1] * side, t[0] * side];
@@ -72,7 +83,10 @@ function angle(dimension: Dimension, view: View, size: SheetSize): PlacedDimensi
   const to = projected(view, size, dimension.to);
   const radius = Math.min(86, 0.4 * Math.hypot(to[0] - from[0], to[1] - from[1]));
   if (radius < 40) return undefined;
-  const end: Point = [from[0] + radius * Math.cos(dimension.value), from[1] - radius * Math.sin(dimension.value)];
+  const end: Point = [
+    from[0] + radius * Math.cos(dimension.value),
+    from[1] - radius * Math.sin(dimension.value),
+  ];
   const middle: Point = [from[0] + radius + 34, from[1] + 12];
   return {
     dimension,
@@ -87,4 +101,5 @@ function angle(dimension: Dimension, view: View, size: SheetSize): PlacedDimensi
 const at = ([x, y]: Point): string => `${x.toFixed(1)} ${y.toFixed(1)}`;
 
 /** A dimension's value for reading. */
-export const textOf = ({ value, kind }: Dimension): string => formatPlain(value, kind === 'angle' ? 'angle' : 'length');
+export const textOf = ({ value, kind }: Dimension): string =>
+  formatPlain(value, kind === 'angle' ? 'angle' : 'length');

@@ -23,14 +23,23 @@ const sameWithin = 64;
 /** Box of a text of one line, px. */
 export function boxOf(text: string, at: readonly [number, number], align: StageLabel['align']): Box {
   const width = text.length * characterWidth + 2 * padding;
-  return { left: at[0] + { middle: -width / 2, left: 0, right: -width }[align], top: at[1] - lineHeight / 2, width, height: lineHeight };
+  return {
+    left: at[0] + { middle: -width / 2, left: 0, right: -width }[align],
+    top: at[1] - lineHeight / 2,
+    width,
+    height: lineHeight,
+  };
 }
 
 /**
  * Places labels so that none covers another, an obstacle, or leaves the sheet: in order of priority each takes its place, a near one,
  * or is left out.
  */
-export function placeLabels(labels: readonly StageLabel[], size: SheetSize, obstacles: readonly Box[] = []): PlacedLabel[] {
+export function placeLabels(
+  labels: readonly StageLabel[],
+  size: SheetSize,
+  obstacles: readonly Box[] = [],
+): PlacedLabel[] {
   const placed: (PlacedLabel & Box)[] = [];
   const taken: Box[] = [...obstacles];
   const shifts = [
@@ -44,11 +53,19 @@ export function placeLabels(labels: readonly StageLabel[], size: SheetSize, obst
   ] as const;
   for (const label of [...labels].sort((a, b) => b.priority - a.priority)) {
     const told = placed.some(
-      (other) => other.text === label.text && Math.hypot(other.at[0] - label.at[0], other.at[1] - label.at[1]) < sameWithin,
+      (other) =>
+        other.text === label.text &&
+        Math.hypot(other.at[0] - label.at[0], other.at[1] - label.at[1]) < sameWithin,
     );
     if (told) continue;
     const box = boxOf(label.text, label.at, label.align);
-    if (box.left + box.width < 0 || box.left > size.width || box.top + box.height < 0 || box.top > size.height) continue;
+    if (
+      box.left + box.width < 0 ||
+      box.left > size.width ||
+      box.top + box.height < 0 ||
+      box.top > size.height
+    )
+      continue;
     for (const [dx, dy] of shifts) {
       const left = Math.min(Math.max(2, box.left + dx), size.width - box.width - 2);
       const top = box.top + dy;
@@ -64,4 +81,7 @@ export function placeLabels(labels: readonly StageLabel[], size: SheetSize, obst
 }
 
 const apart = (a: Box, b: Box): boolean =>
-  a.left + a.width <= b.left || b.left + b.width <= a.left || a.top + a.height <= b.top || b.top + b.height <= a.top;
+  a.left + a.width <= b.left ||
+  b.left + b.width <= a.left ||
+  a.top + a.height <= b.top ||
+  b.top + b.height <= a.top;

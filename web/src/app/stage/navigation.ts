@@ -6,7 +6,10 @@ export function panned(view: View, dx: number, dy: number): View {
   const { right, up } = viewAxes(view);
   const [x, y] = [-dx / view.scale, dy / view.scale];
   const { centre } = view;
-  return { ...view, centre: [0, 1, 2].map((k) => centre[k]! + x * right[k]! + y * up[k]!) as unknown as View['centre'] };
+  return {
+    ...view,
+    centre: [0, 1, 2].map((k) => centre[k]! + x * right[k]! + y * up[k]!) as unknown as View['centre'],
+  };
 }
 
 /** Zooms about a point of the sheet, which stays where it is. */
@@ -19,7 +22,11 @@ export function zoomedAt(view: View, size: SheetSize, at: Point, factor: number)
 
 /** Turns the observer about the vertical axis and raises it, rad. */
 export function turnedBy(view: View, turn: number, tilt: number): View {
-  return { ...view, turn: view.turn + turn, tilt: Math.min(Math.PI / 2, Math.max(-Math.PI / 2, view.tilt + tilt)) };
+  return {
+    ...view,
+    turn: view.turn + turn,
+    tilt: Math.min(Math.PI / 2, Math.max(-Math.PI / 2, view.tilt + tilt)),
+  };
 }
 
 /** A member near a point of the sheet, and the share of its length there. */
@@ -46,7 +53,12 @@ export class PickIndex {
   }
 
   private enter(m: number, size: SheetSize): void {
-    const [x0, y0, x1, y1] = this.ends.subarray(4 * m, 4 * m + 4) as unknown as [number, number, number, number];
+    const [x0, y0, x1, y1] = this.ends.subarray(4 * m, 4 * m + 4) as unknown as [
+      number,
+      number,
+      number,
+      number,
+    ];
     const { cell } = PickIndex;
     const steps = Math.max(1, Math.ceil(Math.hypot(x1 - x0, y1 - y0) / (cell / 2)));
     // Members far larger than the sheet are entered where they cross it
@@ -71,9 +83,17 @@ export class PickIndex {
     for (const dx of [-cell, 0, cell])
       for (const dy of [-cell, 0, cell])
         for (const m of this.cells.get(keyOf(x + dx, y + dy)) ?? []) {
-          const [x0, y0, x1, y1] = this.ends.subarray(4 * m, 4 * m + 4) as unknown as [number, number, number, number];
+          const [x0, y0, x1, y1] = this.ends.subarray(4 * m, 4 * m + 4) as unknown as [
+            number,
+            number,
+            number,
+            number,
+          ];
           const square = (x1 - x0) ** 2 + (y1 - y0) ** 2;
-          const share = square < 1e-9 ? 0 : Math.min(1, Math.max(0, ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / square));
+          const share =
+            square < 1e-9
+              ? 0
+              : Math.min(1, Math.max(0, ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / square));
           const at: Point = [x0 + share * (x1 - x0), y0 + share * (y1 - y0)];
           const off = Math.hypot(x - at[0], y - at[1]);
           if (off <= reach && (!best || off < best.off)) best = { member: m, share, at, off };

@@ -1,4 +1,12 @@
-import { colourNames, colourValues, cornerSize, layerNames, strokeSize, viewAxes, type Drawing } from '@hashira/core';
+import {
+  colourNames,
+  colourValues,
+  cornerSize,
+  layerNames,
+  strokeSize,
+  viewAxes,
+  type Drawing,
+} from '@hashira/core';
 import type { Sheet } from './types';
 
 const common = `#version 300 es
@@ -109,8 +117,15 @@ export class Painter {
 
   /** @throws Error where the browser gives no WebGL 2 */
   constructor(private readonly canvas: HTMLCanvasElement | OffscreenCanvas) {
-    const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false }) as WebGL2RenderingContext | null;
-    if (!gl) throw new Error('This browser gives no WebGL 2, with which frames are drawn. Switch on hardware acceleration, or use a newer browser.');
+    const gl = canvas.getContext('webgl2', {
+      alpha: false,
+      antialias: false,
+      depth: false,
+    });
+    if (!gl)
+      throw new Error(
+        'This browser gives no WebGL 2, with which frames are drawn. Switch on hardware acceleration, or use a newer browser.',
+      );
     this.gl = gl;
     this.strokeProgram = this.program(strokeShader);
     this.cornerProgram = this.program(cornerShader);
@@ -190,7 +205,13 @@ export class Painter {
     gl.uniform3fv(place('colours'), tints);
   }
 
-  private attributes(buffer: WebGLBuffer, stride: number, sizes: readonly number[], offset: number, divisor: number): void {
+  private attributes(
+    buffer: WebGLBuffer,
+    stride: number,
+    sizes: readonly number[],
+    offset: number,
+    divisor: number,
+  ): void {
     const { gl } = this;
     gl.bindBuffer(gl.ARRAY_BUFFER, buffer);
     let at = offset;
@@ -234,7 +255,10 @@ export class Painter {
   private program(vertex: string): WebGLProgram {
     const { gl } = this;
     const program = gl.createProgram();
-    for (const [kind, source] of [[gl.VERTEX_SHADER, vertex], [gl.FRAGMENT_SHADER, fragmentShader]] as const) {
+    for (const [kind, source] of [
+      [gl.VERTEX_SHADER, vertex],
+      [gl.FRAGMENT_SHADER, fragmentShader],
+    ] as const) {
       const shader = gl.createShader(kind)!;
       gl.shaderSource(shader, source);
       gl.compileShader(shader);
@@ -242,7 +266,9 @@ export class Painter {
     }
     gl.linkProgram(program);
     if (!gl.getProgramParameter(program, gl.LINK_STATUS) && !gl.isContextLost())
-      throw new Error(`The drawing program does not fit this graphics card: ${gl.getProgramInfoLog(program) ?? ''}`);
+      throw new Error(
+        `The drawing program does not fit this graphics card: ${gl.getProgramInfoLog(program) ?? ''}`,
+      );
     return program;
   }
 

@@ -6,7 +6,16 @@ export type DeformationScale =
   { readonly kind: 'automatic' } | { readonly kind: 'fixed'; readonly factor: number };
 
 /** Largest diagram ordinate, displacement and load, as fractions of the frame's size. */
-const diagramShare: Readonly<Record<DiagramKind, number>> = { none: 0, utilisation: 0, N: 0.1, Vz: 0.1, Vy: 0.1, T: 0.1, My: 0.13, Mz: 0.13 };
+const diagramShare: Readonly<Record<DiagramKind, number>> = {
+  none: 0,
+  utilisation: 0,
+  N: 0.1,
+  Vz: 0.1,
+  Vy: 0.1,
+  T: 0.1,
+  My: 0.13,
+  Mz: 0.13,
+};
 const deformationShare = 0.07;
 const loadShare = 0.05;
 
@@ -14,7 +23,11 @@ const loadShare = 0.05;
  * One set of scales for all frames that are compared, so that what is larger is drawn larger: found from the largest value of all of
  * them under the shown load case or combination.
  */
-export function commonScales(scenes: readonly DrawnScene[], diagram: DiagramKind, deformation: DeformationScale): StageScales {
+export function commonScales(
+  scenes: readonly DrawnScene[],
+  diagram: DiagramKind,
+  deformation: DeformationScale,
+): StageScales {
   let [size, force, move, load] = [1, 0, 0, 0];
   for (const { points, most } of scenes) {
     size = Math.max(size, diagonal(points));
@@ -25,7 +38,12 @@ export function commonScales(scenes: readonly DrawnScene[], diagram: DiagramKind
   return {
     diagram: force > 0 ? (diagramShare[diagram] * size) / force : 0,
     load: load > 0 ? (loadShare * size) / load : 0,
-    deformation: deformation.kind === 'fixed' ? deformation.factor : move > 0 ? niceFactor((deformationShare * size) / move) : 1,
+    deformation:
+      deformation.kind === 'fixed'
+        ? deformation.factor
+        : move > 0
+          ? niceFactor((deformationShare * size) / move)
+          : 1,
   };
 }
 

@@ -27,7 +27,8 @@ export class SheetRenderer implements OnDestroy {
 
   /** Paints a sheet onto a canvas of its size in CSS px. */
   paint(sheet: Sheet, canvas: HTMLCanvasElement): void {
-    const painter = this.own.get(canvas) ?? (sheet.size.width > smallWidth ? this.ownPainter(canvas) : undefined);
+    const painter =
+      this.own.get(canvas) ?? (sheet.size.width > smallWidth ? this.ownPainter(canvas) : undefined);
     if (painter) {
       painter.paint([sheet], pixelRatio());
       return;
@@ -54,7 +55,8 @@ export class SheetRenderer implements OnDestroy {
   private schedule(): void {
     if (this.timer !== undefined || this.idle) return;
     // Not every browser tells when it is idle
-    if (typeof requestIdleCallback === 'function') this.idle = requestIdleCallback(() => this.paintWaiting(), { timeout: longestWait });
+    if (typeof requestIdleCallback === 'function')
+      this.idle = requestIdleCallback(() => this.paintWaiting(), { timeout: longestWait });
     else this.timer = setTimeout(() => this.paintWaiting(), longestWait / 2);
   }
 
@@ -64,7 +66,8 @@ export class SheetRenderer implements OnDestroy {
     if (!painter) return undefined;
     canvas.addEventListener('webglcontextlost', (event) => {
       event.preventDefault();
-      if (this.own.has(canvas)) this.failure.set('The graphics card took the drawing away. Reload the page; what was saved is safe.');
+      if (this.own.has(canvas))
+        this.failure.set('The graphics card took the drawing away. Reload the page; what was saved is safe.');
     });
     this.own.set(canvas, painter);
     return painter;
@@ -87,7 +90,10 @@ export class SheetRenderer implements OnDestroy {
     this.shared ??= this.tried(() => new Painter(this.sharedCanvas!));
     const ratio = pixelRatio();
     for (const group of this.shared ? bySize(this.waiting) : []) {
-      this.shared!.paint(group.map(({ sheet }) => sheet), ratio);
+      this.shared!.paint(
+        group.map(({ sheet }) => sheet),
+        ratio,
+      );
       const picture = this.sharedCanvas.transferToImageBitmap();
       const { width, height } = group[0]!.sheet.size;
       const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
@@ -102,7 +108,9 @@ export class SheetRenderer implements OnDestroy {
   }
 }
 
-function bySize(waiting: ReadonlyMap<HTMLCanvasElement, Sheet>): { canvas: HTMLCanvasElement; sheet: Sheet }[][] {
+function bySize(
+  waiting: ReadonlyMap<HTMLCanvasElement, Sheet>,
+): { canvas: HTMLCanvasElement; sheet: Sheet }[][] {
   const groups = new Map<string, { canvas: HTMLCanvasElement; sheet: Sheet }[]>();
   for (const [canvas, sheet] of waiting) {
     const key = `${sheet.size.width} ${sheet.size.height}`;

@@ -15,7 +15,7 @@ describe('StageComponent', () => {
   beforeEach(async () => {
     fixture = TestBed.createComponent(StageComponent);
     fixture.componentRef.setInput('name', 'Fixed bases');
-    fixture.componentRef.setInput('content', sceneOf(fixed!, 'U1'));
+    fixture.componentRef.setInput('content', sceneOf(fixed, 'U1'));
     fixture.componentRef.setInput('live', new Set(['span', 'eaves']));
     host().style.cssText = 'display:block;width:800px;height:600px';
     document.body.append(host());
@@ -118,7 +118,7 @@ describe('StageComponent', () => {
   });
 
   it('moves while asked to', async () => {
-    const scene = sceneOf(fixed!, 'U1');
+    const scene = sceneOf(fixed, 'U1');
     fixture.componentRef.setInput('content', { ...scene, layers: { ...scene.layers, deformed: true } });
     fixture.componentRef.setInput('moving', true);
     await settled();

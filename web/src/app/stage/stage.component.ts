@@ -10,7 +10,15 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { fitView, projected, standardViews, type Margins, type Problem, type View, type ViewName } from '@hashira/core';
+import {
+  fitView,
+  projected,
+  standardViews,
+  type Margins,
+  type Problem,
+  type View,
+  type ViewName,
+} from '@hashira/core';
 import { DimensionLabelComponent, type DimensionChange } from './dimension-label.component';
 import { placeDimensions } from './dimension-lines';
 import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './navigation';
@@ -100,7 +108,12 @@ export class StageComponent {
     return (
       this.sharedView() ??
       this.ownView() ??
-      fitView(scene.points, standardViews[scene.space === 'plane' ? 'front' : this.direction()], size, dimensions ? margins : bareMargins)
+      fitView(
+        scene.points,
+        standardViews[scene.space === 'plane' ? 'front' : this.direction()],
+        size,
+        dimensions ? margins : bareMargins,
+      )
     );
   });
 
@@ -130,7 +143,11 @@ export class StageComponent {
     const p = [0, 1, 2].map((k) => e[k]! + at.share * (e[k + 3]! - e[k]!)) as unknown as View['centre'];
     const size = this.size();
     const [x, y] = projected(view, size, p);
-    return { at: [x, y] as Point, left: Math.min(Math.max(4, x + 16), size.width - 196), top: Math.min(Math.max(4, y + 12), size.height - 176) };
+    return {
+      at: [x, y] as Point,
+      left: Math.min(Math.max(4, x + 16), size.width - 196),
+      top: Math.min(Math.max(4, y + 12), size.height - 176),
+    };
   });
 
   constructor() {
@@ -217,7 +234,11 @@ export class StageComponent {
     if ((event.target as Element).closest('input')) return;
     const view = this.view();
     if (!view || event.ctrlKey || event.metaKey) return;
-    const handled = event.altKey ? this.turnKey(event.key, view) : event.shiftKey ? this.panKey(event.key, view) : this.plainKey(event.key);
+    const handled = event.altKey
+      ? this.turnKey(event.key, view)
+      : event.shiftKey
+        ? this.panKey(event.key, view)
+        : this.plainKey(event.key);
     if (handled) event.preventDefault();
   }
 

@@ -3,8 +3,13 @@ import type { Point, Sheet, StageLabel } from './types';
 
 /** The texts of a drawing where they stand on a sheet: beyond their anchor, away from what they are about. */
 export function textsOn({ scene, layers, scales, phase, view, size }: Sheet): StageLabel[] {
-  const factors = { none: 0, diagram: scales.diagram, deformation: scales.deformation * phase, load: scales.load };
-  return (scene.drawing as Drawing).texts.flatMap((text): StageLabel[] => {
+  const factors = {
+    none: 0,
+    diagram: scales.diagram,
+    deformation: scales.deformation * phase,
+    load: scales.load,
+  };
+  return scene.drawing.texts.flatMap((text): StageLabel[] => {
     if (!layers.includes(text.layer)) return [];
     const f = factors[text.scale];
     const place = [0, 1, 2].map((k) => text.at[k]! + f * text.shift[k]!) as unknown as typeof text.at;

@@ -1,21 +1,41 @@
-import { AlternativeRun, fitView, standardViews, type AlternativeSummary, type Design, type DrawingOptions, type DrawnScene } from '@hashira/core';
+import {
+  AlternativeRun,
+  fitView,
+  standardViews,
+  type AlternativeSummary,
+  type Design,
+  type DrawingOptions,
+  type DrawnScene,
+} from '@hashira/core';
 import document from '../../../../core/demo/slip-shed.json';
 import type { Sheet } from '../stage/types';
 
 /** A fresh copy of the demo design. */
 export function slipShed(): Design {
-  return { sections: [], materials: [], axes: [], ...(structuredClone(document) as object) } as unknown as Design;
+  return {
+    sections: [],
+    materials: [],
+    axes: [],
+    ...(structuredClone(document) as object),
+  } as unknown as Design;
 }
 
 /** An alternative of a design, worked out. */
 export function workedOut(id: string, design = slipShed()): AlternativeRun {
-  const run = new AlternativeRun(design, design.alternatives.find((one) => one.id === id)!);
+  const run = new AlternativeRun(
+    design,
+    design.alternatives.find((one) => one.id === id)!,
+  );
   run.advance('complete');
   return run;
 }
 
 /** Summary and drawing of an alternative under a load case or combination. */
-export function known(id: string, options: DrawingOptions = { result: 'U1', diagram: 'My' }, design = slipShed()): { summary: AlternativeSummary; scene: DrawnScene } {
+export function known(
+  id: string,
+  options: DrawingOptions = { result: 'U1', diagram: 'My' },
+  design = slipShed(),
+): { summary: AlternativeSummary; scene: DrawnScene } {
   const run = workedOut(id, design);
   return { summary: run.summary(options.result), scene: run.draw(options)! };
 }

@@ -1,4 +1,4 @@
-import { Injectable, computed, effect, inject, signal } from '@angular/core';
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { ActivatedRoute, Router } from '@angular/router';
 import type { DiagramKind, DrawnScene, Layer, Slice, ViewName } from '@hashira/core';
 import { Calculation } from '../calculation/calculation.service';
@@ -39,13 +39,28 @@ export class ViewState {
   private readonly results = computed(
     () => {
       const design = this.workspace.state()?.design;
-      const known = design && this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary.results;
+      const known =
+        design &&
+        this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary
+          .results;
       if (known && known.length > 0) return known;
-      const cases = (design?.loadCases ?? none).map(({ id, title }) => ({ id, title, kind: 'case' as const }));
-      const combinations = (design?.combinations ?? none).map(({ id, title, state }) => ({ id, title: title ?? state, kind: 'combination' as const }));
+      const cases = (design?.loadCases ?? none).map(({ id, title }) => ({
+        id,
+        title,
+        kind: 'case' as const,
+      }));
+      const combinations = (design?.combinations ?? none).map(({ id, title, state }) => ({
+        id,
+        title: title ?? state,
+        kind: 'combination' as const,
+      }));
       return [...cases, ...combinations];
     },
-    { equal: (a, b) => a === b || (a.length === b.length && a.every((one, i) => one.id === b[i]!.id && one.title === b[i]!.title)) },
+    {
+      equal: (a, b) =>
+        a === b ||
+        (a.length === b.length && a.every((one, i) => one.id === b[i]!.id && one.title === b[i]!.title)),
+    },
   );
 
   /** Load cases and combinations to choose from. */
@@ -87,7 +102,9 @@ export class ViewState {
     [...this.workspace.results().alternatives.values()].flatMap(({ scene }) => (scene ? [scene] : [])),
   );
 
-  readonly scales = computed((): StageScales => commonScales(this.scenes(), this.diagram(), this.deformation()));
+  readonly scales = computed((): StageScales =>
+    commonScales(this.scenes(), this.diagram(), this.deformation()),
+  );
 
   readonly layers = computed((): readonly Layer[] => [
     'axes',
@@ -120,10 +137,15 @@ export class ViewState {
     if (diagram) this.diagram.set(diagram);
     const view = views.find((name) => name === query.get('view'));
     if (view) this.direction.set(view);
-    for (const [name, flag] of [['loads', this.loads], ['reactions', this.reactions], ['deformed', this.deformed]] as const)
+    for (const [name, flag] of [
+      ['loads', this.loads],
+      ['reactions', this.reactions],
+      ['deformed', this.deformed],
+    ] as const)
       if (query.has(name)) flag.set(query.get(name) === '1');
     const slice = /^(\w+):(.+)$/.exec(query.get('slice') ?? '');
-    if (slice) this.slice.set({ tag: slice[1]!, value: /^\d+$/.test(slice[2]!) ? Number(slice[2]) : slice[2]! });
+    if (slice)
+      this.slice.set({ tag: slice[1]!, value: /^\d+$/.test(slice[2]!) ? Number(slice[2]) : slice[2]! });
     const alternative = query.get('alternative');
     if (alternative) this.workspace.prefer(alternative);
   }
@@ -149,7 +171,7 @@ export class ViewState {
     );
     const address = this.router.serializeUrl(tree);
     // While a screen is changing, the address is the new screen's
-    if (address !== this.router.url && !this.router.getCurrentNavigation())
+    if (address !== this.router.url && !untracked(this.router.currentNavigation))
       void this.router.navigateByUrl(tree, { replaceUrl: true });
   }
 }

@@ -126,7 +126,12 @@ export class WorkspaceComponent {
       if (this.id() !== id) return;
       const same = draft && JSON.stringify(draft.design) === JSON.stringify(document);
       if (draft && (same || draft.revision < revision)) await this.oldDraft(draft, revision, same ?? false);
-      this.workspace.open(id, revision, document, draft && !same && draft.revision === revision ? draft.design : undefined);
+      this.workspace.open(
+        id,
+        revision,
+        document,
+        draft && !same && draft.revision === revision ? draft.design : undefined,
+      );
       if (draft && !same && draft.revision === revision) this.takenUp.set(true);
       rememberOpened(id);
     });
@@ -135,8 +140,12 @@ export class WorkspaceComponent {
   /** A draft that the server has, or one that was made before what the server has now: kept as a design of its own, so that nothing is lost. */
   private async oldDraft({ id, design }: Draft, revision: number, same: boolean): Promise<void> {
     if (!same) {
-      await firstValueFrom(this.api.create({ ...design, title: `${design.title}, unsaved changes`.slice(0, 200) }));
-      this.problem.set(`Changes that were not saved were based on an older revision than ${revision}; they are kept as the design "${design.title}, unsaved changes".`);
+      await firstValueFrom(
+        this.api.create({ ...design, title: `${design.title}, unsaved changes`.slice(0, 200) }),
+      );
+      this.problem.set(
+        `Changes that were not saved were based on an older revision than ${revision}; they are kept as the design "${design.title}, unsaved changes".`,
+      );
     }
     await this.drafts.forget(id);
   }

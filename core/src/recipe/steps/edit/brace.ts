@@ -1,5 +1,11 @@
 import { fail } from '../../../problem.js';
-import { bracesOf, bracingPatterns, complaintOf, type BraceEnd, type PanelSide } from '../../geometry/bracing.js';
+import {
+  bracesOf,
+  bracingPatterns,
+  complaintOf,
+  type BraceEnd,
+  type PanelSide,
+} from '../../geometry/bracing.js';
 import { Draft } from '../../geometry/draft.js';
 import type { Geometry, GeometryMember } from '../../geometry/geometry.js';
 import { PointGrid } from '../../geometry/nearby.js';
@@ -11,17 +17,21 @@ import { bracingFields } from '../bracing-fields.js';
 import { condition, optional, option, word } from '../fields.js';
 import { selectMembers } from '../select.js';
 import { edit } from '../step.js';
+import { words } from '../words.js';
 
 /** Bracing in panels of what is there. */
 export const brace = edit({
   kind: 'brace',
   title: 'Brace panels',
-  about: 'Bracing in the panels that members bound: between copied frames in roof and wall, or between storeys. The ground closes a panel between two column feet.',
+  about:
+    'Bracing in the panels that members bound: between copied frames in roof and wall, or between storeys. The ground closes a panel between two column feet.',
   roles: ['brace'],
   places: ['brace'],
   group: 'connect',
   fields: {
-    panels: optional(condition('members', { title: 'Panels', about: 'Members that bound the panels; left out: all.' })),
+    panels: optional(
+      condition('members', { title: 'Panels', about: 'Members that bound the panels; left out: all.' }),
+    ),
     pattern: option(bracingPatterns, { title: 'Pattern', initial: 'x', fallback: 'x' }),
     ...bracingFields('pattern'),
     role: word({ title: 'Role', fallback: 'brace' }),
@@ -30,10 +40,17 @@ export const brace = edit({
     const { id } = context;
     const selected = selectMembers(before, values.panels, context, 'panels');
     const frame = withGround(before, selected);
-    const faces = panelsOf(frame, [...selected, ...frame.ground]).map((face) => ({ face, sides: sidesOf(frame, face) }));
+    const faces = panelsOf(frame, [...selected, ...frame.ground]).map((face) => ({
+      face,
+      sides: sidesOf(frame, face),
+    }));
     const four = faces.filter(({ sides }) => sides.length === 4);
     if (four.length === 0)
-      fail('nothing-selected', `Step "${id}": the selected members bound no panel of four sides; select the members around it, such as columns and beams.`, { step: id, field: 'panels' });
+      fail(
+        'nothing-selected',
+        `Step "${id}": the selected members bound no panel of four sides; select the members around it, such as columns and beams.`,
+        { step: id, field: 'panels' },
+      );
     const draft = new Draft(before, id);
     const grid = new PointGrid(1e-4);
     for (const node of before.nodes.values()) grid.add(node.id, node.at);
@@ -44,7 +61,7 @@ export const brace = edit({
       const numbers = { bay: numberOf(tags['bay']), storey: numberOf(tags['storey']) };
       const options = {
         pattern: values.pattern,
-        lean: values.lean ?? 'right',
+        lean: values.lean,
         ...(values.link === undefined ? {} : { link: values.link }),
         ...(values.knee ? { knee: values.knee } : {}),
       };
@@ -60,7 +77,9 @@ export const brace = edit({
       };
       ends.forEach(([a, b], e) => {
         const nodes = [nodeOf(a, 2 * e + 1), nodeOf(b, 2 * e + 2)] as const;
-        const through = runsBackwards(draft.at(nodes[0]), draft.at(nodes[1])) ? [nodes[1], nodes[0]] : [...nodes];
+        const through = runsBackwards(draft.at(nodes[0]), draft.at(nodes[1]))
+          ? [nodes[1], nodes[0]]
+          : [...nodes];
         if (values.crossing === 'joined' && values.pattern === 'x')
           through.splice(1, 0, nodeOf({ at: between(panel.corners.ll, panel.corners.ur, 0.5) }, 5));
         const line = `${id}.${values.role}.${k + 1}.${e + 1}`;
@@ -71,13 +90,17 @@ export const brace = edit({
     weld(draft, before, made);
     return draft.finish();
   },
-  summary: ({ pattern, panels }) => `${String(pattern ?? 'x')}${typeof panels === 'string' ? ` where ${panels}` : ''}`,
+  summary: ({ pattern, panels }) =>
+    `${words(pattern, 'x')}${typeof panels === 'string' ? ` where ${panels}` : ''}`,
 });
 
 const numberOf = (value: unknown): number => (typeof value === 'number' ? value : 1);
 
 /** The geometry with lines on the ground between the feet of columns, which close panels. */
-function withGround(before: Geometry, selected: readonly GeometryMember[]): Geometry & { ground: GeometryMember[] } {
+function withGround(
+  before: Geometry,
+  selected: readonly GeometryMember[],
+): Geometry & { ground: GeometryMember[] } {
   const feet = [...new Set(selected.filter((m) => isUpright(before, m)).map(({ start }) => start))].filter(
     (node) => !selected.some((m) => m.end === node && isUpright(before, m)),
   );
@@ -91,15 +114,28 @@ function withGround(before: Geometry, selected: readonly GeometryMember[]): Geom
     return !feet.some((c) => {
       if (c === a || c === b) return false;
       const r = before.nodes.get(c)!.at;
-      const share = ((r[0] - p[0]) * (q[0] - p[0]) + (r[1] - p[1]) * (q[1] - p[1])) / ((q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2);
+      const share =
+        ((r[0] - p[0]) * (q[0] - p[0]) + (r[1] - p[1]) * (q[1] - p[1])) /
+        ((q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2);
       return share > 0 && share < 1 && size(cross(unit(minus(q, p)), minus(r, p))) < 1e-3;
     });
   };
-  const linked = (a: string, b: string) => selected.some((m) => (m.start === a && m.end === b) || (m.start === b && m.end === a));
+  const linked = (a: string, b: string) =>
+    selected.some((m) => (m.start === a && m.end === b) || (m.start === b && m.end === a));
   for (let i = 0; i < feet.length; i++)
     for (let j = i + 1; j < feet.length; j++)
-      if (joinedAbove(before, selected, tops.get(feet[i]!)!, tops.get(feet[j]!)!) && neighbours(feet[i]!, feet[j]!) && !linked(feet[i]!, feet[j]!))
-        ground.push({ id: `ground.${i}.${j}`, start: feet[i]!, end: feet[j]!, tags: {}, line: `ground.${i}.${j}` });
+      if (
+        joinedAbove(before, selected, tops.get(feet[i]!)!, tops.get(feet[j]!)!) &&
+        neighbours(feet[i]!, feet[j]!) &&
+        !linked(feet[i]!, feet[j]!)
+      )
+        ground.push({
+          id: `ground.${i}.${j}`,
+          start: feet[i]!,
+          end: feet[j]!,
+          tags: {},
+          line: `ground.${i}.${j}`,
+        });
   return { ...before, ground };
 }
 
@@ -136,18 +172,26 @@ function orient(sides: readonly PanelSideLine[]): {
 } {
   const rise = (s: PanelSideLine) => Math.abs(s.to[2] - s.from[2]) / size(minus(s.to, s.from));
   // The pair of opposite sides that is more level
-  const level = rise(sides[0]!) + rise(sides[2]!) <= rise(sides[1]!) + rise(sides[3]!) + 1e-9 ? [0, 2] : [1, 3];
-  const flat = level.every((k) => rise(sides[k]!) < 1e-6) && [0, 1, 2, 3].every((k) => rise(sides[k]!) < 1e-6);
+  const level =
+    rise(sides[0]!) + rise(sides[2]!) <= rise(sides[1]!) + rise(sides[3]!) + 1e-9 ? [0, 2] : [1, 3];
+  const flat =
+    level.every((k) => rise(sides[k]!) < 1e-6) && [0, 1, 2, 3].every((k) => rise(sides[k]!) < 1e-6);
   // In plan the sides along x are the level ones
-  const pair = flat ? (Math.abs(sides[0]!.to[0] - sides[0]!.from[0]) >= Math.abs(sides[1]!.to[0] - sides[1]!.from[0]) ? [0, 2] : [1, 3]) : level;
+  const pair = flat
+    ? Math.abs(sides[0]!.to[0] - sides[0]!.from[0]) >= Math.abs(sides[1]!.to[0] - sides[1]!.from[0])
+      ? [0, 2]
+      : [1, 3]
+    : level;
   const height = (s: PanelSideLine) => (flat ? s.from[1] + s.to[1] : s.from[2] + s.to[2]);
   const [a, b] = [sides[pair[0]!]!, sides[pair[1]!]!];
   const [below, above] = height(a) <= height(b) ? [a, b] : [b, a];
-  const ends = (s: PanelSideLine): [Point, Point] => (runsBackwards(level0(s.from), level0(s.to)) ? [s.to, s.from] : [s.from, s.to]);
+  const ends = (s: PanelSideLine): [Point, Point] =>
+    runsBackwards(level0(s.from), level0(s.to)) ? [s.to, s.from] : [s.from, s.to];
   const [ll, lr] = ends(below);
   const [ul, ur] = ends(above);
   const uprights = [0, 1, 2, 3].filter((k) => !pair.includes(k)).map((k) => sides[k]!);
-  const touches = (s: PanelSideLine, p: Point) => size(minus(s.from, p)) < 1e-6 || size(minus(s.to, p)) < 1e-6;
+  const touches = (s: PanelSideLine, p: Point) =>
+    size(minus(s.from, p)) < 1e-6 || size(minus(s.to, p)) < 1e-6;
   const left = uprights.find((s) => touches(s, ll))!;
   const right = uprights.find((s) => s !== left)!;
   return { corners: { ll, lr, ul, ur }, sides: { above, below, left, right } };
@@ -177,10 +221,14 @@ function panelTags(geometry: Geometry, { edges }: PanelFace): Tags {
 function putOn(draft: Draft, side: PanelSideLine, node: string): void {
   const at = draft.at(node);
   for (const { member } of side.edges)
-    for (const piece of [...draft.members.values()].filter(({ id }) => id === member || id.startsWith(`${member}.`))) {
+    for (const piece of [...draft.members.values()].filter(
+      ({ id }) => id === member || id.startsWith(`${member}.`),
+    )) {
       const [a, b] = [draft.at(piece.start), draft.at(piece.end)];
       const d = minus(b, a);
-      const share = ((at[0] - a[0]) * d[0] + (at[1] - a[1]) * d[1] + (at[2] - a[2]) * d[2]) / (d[0] ** 2 + d[1] ** 2 + d[2] ** 2);
+      const share =
+        ((at[0] - a[0]) * d[0] + (at[1] - a[1]) * d[1] + (at[2] - a[2]) * d[2]) /
+        (d[0] ** 2 + d[1] ** 2 + d[2] ** 2);
       if (share > 1e-6 && share < 1 - 1e-6) {
         draft.dividePiece(piece.id, node);
         return;

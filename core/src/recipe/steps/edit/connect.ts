@@ -28,13 +28,24 @@ export const connect = edit({
     for (const node of from) {
       let nearest: (typeof targets)[number] | undefined;
       for (const target of targets)
-        if (target.id !== node.id && (!nearest || distance(target.at, node.at) < distance(nearest.at, node.at) - 1e-9)) nearest = target;
-      if (!nearest) fail('nothing-selected', `Step "${id}": the only node to connect to is the node itself; widen the condition "to".`, { step: id, field: 'to' });
+        if (
+          target.id !== node.id &&
+          (!nearest || distance(target.at, node.at) < distance(nearest.at, node.at) - 1e-9)
+        )
+          nearest = target;
+      if (!nearest)
+        fail(
+          'nothing-selected',
+          `Step "${id}": the only node to connect to is the node itself; widen the condition "to".`,
+          { step: id, field: 'to' },
+        );
       const line = `${id}.${role}.${node.id.replaceAll('.', '-')}`;
-      const ends = [node.id, nearest!.id];
+      const ends = [node.id, nearest.id];
       const { side, storey, bay, row } = node.tags;
-      const tags = Object.fromEntries(Object.entries({ step: id, role, side, storey, bay, row }).filter(([, v]) => v !== undefined));
-      draft.addLine(line, runsBackwards(node.at, nearest!.at) ? ends.reverse() : ends, () => tags);
+      const tags = Object.fromEntries(
+        Object.entries({ step: id, role, side, storey, bay, row }).filter(([, v]) => v !== undefined),
+      );
+      draft.addLine(line, runsBackwards(node.at, nearest.at) ? ends.reverse() : ends, () => tags);
       made.add(line);
     }
     weld(draft, before, { nodes: new Set(), lines: made });

@@ -18,23 +18,41 @@ const expression = { type: ['string', 'number'] } as const;
 const vectorOf = (size: number) => ({ type: 'array', items: expression, minItems: size, maxItems: size });
 
 const by = custom<Move>(
-  { title: 'By', about: 'A distance [x, y, z], or a turn: { "about": [x, y], "angle": … }.', initial: ['0 m', '6 m', '0 m'] },
+  {
+    title: 'By',
+    about: 'A distance [x, y, z], or a turn: { "about": [x, y], "angle": … }.',
+    initial: ['0 m', '6 m', '0 m'],
+  },
   {
     anyOf: [
       vectorOf(3),
-      { type: 'object', properties: { about: vectorOf(2), angle: expression }, required: ['about', 'angle'], additionalProperties: false },
+      {
+        type: 'object',
+        properties: { about: vectorOf(2), angle: expression },
+        required: ['about', 'angle'],
+        additionalProperties: false,
+      },
     ],
   },
   (written, names, place) => {
-    const lengths = (items: readonly Written[]) => items.map((item) => quantityOf(item, names, 'length', place));
+    const lengths = (items: readonly Written[]) =>
+      items.map((item) => quantityOf(item, names, 'length', place));
     if (Array.isArray(written)) {
       const move = lengths(written as Written[]) as unknown as Point;
       if (Math.hypot(...move) < 1e-4)
-        fail('geometry', `${place.what} is nothing: the copies would lie on the original; give a distance.`, place.where);
+        fail(
+          'geometry',
+          `${place.what} is nothing: the copies would lie on the original; give a distance.`,
+          place.where,
+        );
       return { kind: 'along', by: move };
     }
     const { about, angle } = written as { about: Written[]; angle: Written };
-    return { kind: 'about', centre: lengths(about) as unknown as [number, number], angle: quantityOf(angle, names, 'angle', place) };
+    return {
+      kind: 'about',
+      centre: lengths(about) as unknown as [number, number],
+      angle: quantityOf(angle, names, 'angle', place),
+    };
   },
 );
 
@@ -42,7 +60,8 @@ const by = custom<Move>(
 export const copy = edit({
   kind: 'copy',
   title: 'Copy',
-  about: 'Copies beside the original, by a distance or a turn about a vertical axis; nodes that match can be connected with their next copies.',
+  about:
+    'Copies beside the original, by a distance or a turn about a vertical axis; nodes that match can be connected with their next copies.',
   roles: ['member'],
   places: [],
   group: 'shape',
@@ -61,17 +80,26 @@ export const copy = edit({
     const nodes = [...before.nodes.values()].filter(({ id }) => used.has(id));
     const counted = counting(draft, selected, nodes, values.by);
     const made = { nodes: new Set<string>(), lines: new Set<string>() };
-    for (let k = 1; k <= values.count; k++) copyOnce(draft, before, { selected, nodes, k, move: values.by, counted, made });
+    for (let k = 1; k <= values.count; k++)
+      copyOnce(draft, before, { selected, nodes, k, move: values.by, counted, made });
     if (values.join) {
-      const joined = nodes.filter((node) => values.join!({ ...node.tags, x: node.at[0], y: node.at[1], z: node.at[2] }));
+      const joined = nodes.filter((node) =>
+        values.join!({ ...node.tags, x: node.at[0], y: node.at[1], z: node.at[2] }),
+      );
       if (joined.length === 0)
-        fail('nothing-selected', `Step "${context.id}": no node matches "${String(context.written['join'])}", so nothing connects the copies.`, { step: context.id, field: 'join' });
-      for (const node of joined) connectCopies(draft, node, { ...values, role: values.joinRole }, counted, made);
+        fail(
+          'nothing-selected',
+          `Step "${context.id}": no node matches "${String(context.written['join'])}", so nothing connects the copies.`,
+          { step: context.id, field: 'join' },
+        );
+      for (const node of joined)
+        connectCopies(draft, node, { ...values, role: values.joinRole }, counted, made);
     }
     weld(draft, before, made);
     return draft.finish();
   },
-  summary: ({ count: n, by: move }) => `${String(n)} copies, ${Array.isArray(move) ? move.map(String).join(', ') : 'about an axis'}`,
+  summary: ({ count: n, by: move }) =>
+    `${String(n)} copies, ${Array.isArray(move) ? move.map(String).join(', ') : 'about an axis'}`,
 });
 
 /** The tag that counts on from copy to copy, and by how much. */
@@ -81,13 +109,22 @@ interface Counted {
 }
 
 /** Copies along x count bays, others rows; originals without the tag get 1. */
-function counting(draft: Draft, members: readonly GeometryMember[], nodes: readonly GeometryNode[], move: Move): Counted {
+function counting(
+  draft: Draft,
+  members: readonly GeometryMember[],
+  nodes: readonly GeometryNode[],
+  move: Move,
+): Counted {
   const alongX = move.kind === 'along' && Math.abs(move.by[0]) > Math.abs(move.by[1]);
   const tag = alongX ? 'bay' : 'row';
-  const values = [...members, ...nodes].flatMap(({ tags }) => (typeof tags[tag] === 'number' ? [tags[tag]] : []));
-  for (const node of nodes) if (node.tags[tag] === undefined) draft.nodes.set(node.id, { ...node, tags: { ...node.tags, [tag]: 1 } });
+  const values = [...members, ...nodes].flatMap(({ tags }) =>
+    typeof tags[tag] === 'number' ? [tags[tag]] : [],
+  );
+  for (const node of nodes)
+    if (node.tags[tag] === undefined) draft.nodes.set(node.id, { ...node, tags: { ...node.tags, [tag]: 1 } });
   for (const member of members)
-    if (member.tags[tag] === undefined) draft.members.set(member.id, { ...member, tags: { ...member.tags, [tag]: 1 } });
+    if (member.tags[tag] === undefined)
+      draft.members.set(member.id, { ...member, tags: { ...member.tags, [tag]: 1 } });
   return { tag, step: values.length === 0 ? 1 : Math.max(...values) - Math.min(...values) + 1 };
 }
 
@@ -136,12 +173,19 @@ function copyOnce(draft: Draft, before: Geometry, work: CopyWork): void {
         line: name,
       });
     }
-    draft.setPieces(name, pieces.map((id) => copiedId(step, id, k)));
+    draft.setPieces(
+      name,
+      pieces.map((id) => copiedId(step, id, k)),
+    );
     made.lines.add(name);
   }
   for (const floor of before.floors)
     if (floor.nodes.every((id) => nodes.some((node) => node.id === id)))
-      draft.floors.push({ ...floor, id: `${floor.id}.${step}.${k}`, nodes: floor.nodes.map((id) => copiedId(step, id, k)) });
+      draft.floors.push({
+        ...floor,
+        id: `${floor.id}.${step}.${k}`,
+        nodes: floor.nodes.map((id) => copiedId(step, id, k)),
+      });
 }
 
 function connectCopies(
@@ -159,10 +203,17 @@ function connectCopies(
     const id = [draft.step, role, first, second, ...rest, from + 1].join('.');
     const back = move.kind === 'along' && runsBackwards(draft.at(name(from)), draft.at(name(to)));
     const { side, storey, bay, row } = node.tags;
-    const tags: Record<string, string | number | undefined> = { step: draft.step, role, side, storey, bay, row };
+    const tags: Record<string, string | number | undefined> = {
+      step: draft.step,
+      role,
+      side,
+      storey,
+      bay,
+      row,
+    };
     tags[counted.tag] = ((node.tags[counted.tag] as number | undefined) ?? 1) + from * counted.step;
-    for (const key of Object.keys(tags)) if (tags[key] === undefined) delete tags[key];
-    draft.addLine(id, back ? [name(to), name(from)] : [name(from), name(to)], () => tags);
+    const known = Object.fromEntries(Object.entries(tags).filter(([, value]) => value !== undefined));
+    draft.addLine(id, back ? [name(to), name(from)] : [name(from), name(to)], () => known);
     made.lines.add(id);
   }
 }

@@ -5,19 +5,23 @@ import { Draft } from '../../geometry/draft.js';
 import { count, flag, optional, positionsAlong } from '../fields.js';
 import { runsOf, selectMembers, selectsMembers, type Run } from '../select.js';
 import { edit } from '../step.js';
+import { words } from '../words.js';
 
 /** Nodes on members. */
 export const divide = edit({
   kind: 'divide',
   title: 'Divide',
-  about: 'Nodes on members: in equal parts, at places along them, or where they cross. The pieces stay one physical member unless they are split.',
+  about:
+    'Nodes on members: in equal parts, at places along them, or where they cross. The pieces stay one physical member unless they are split.',
   roles: [],
   places: ['division', 'crossing'],
   group: 'shape',
   fields: {
     members: selectsMembers,
     parts: optional(count({ title: 'Parts', initial: 2, least: 1 })),
-    at: optional(positionsAlong({ title: 'At', about: 'Shares of the length (0 to 1), or lengths from the start.' })),
+    at: optional(
+      positionsAlong({ title: 'At', about: 'Shares of the length (0 to 1), or lengths from the start.' }),
+    ),
     crossings: flag({ title: 'Where they cross' }),
     split: flag({ title: 'Split', about: 'The pieces become members of their own.' }),
   },
@@ -26,15 +30,25 @@ export const divide = edit({
     const selected = selectMembers(before, values.members, context);
     const draft = new Draft(before, id);
     const runs = runsOf(before, selected);
-    if (values.crossings) joinCrossings(draft, selected.map((member) => member.id));
+    if (values.crossings)
+      joinCrossings(
+        draft,
+        selected.map((member) => member.id),
+      );
     else if (values.parts === undefined && values.at === undefined)
-      fail('geometry', `Step "${id}" does not say how to divide; give "parts", "at" or "crossings".`, { step: id });
+      fail('geometry', `Step "${id}" does not say how to divide; give "parts", "at" or "crossings".`, {
+        step: id,
+      });
     else for (const run of runs) divideRun(draft, before, run, values);
     if (values.split) for (const run of runs) split(draft, run.line);
     return draft.finish();
   },
   summary: ({ parts, at, crossings }) =>
-    crossings === true ? 'where they cross' : parts !== undefined ? `in ${String(parts as string)} parts` : `at ${Array.isArray(at) ? at.join(', ') : String(at)}`,
+    crossings === true
+      ? 'where they cross'
+      : parts !== undefined
+        ? `in ${words(parts)} parts`
+        : `at ${words(at)}`,
 });
 
 /** Divides a stretch of a physical member; distances are from the stretch's start. */
@@ -42,7 +56,10 @@ function divideRun(
   draft: Draft,
   before: { readonly members: ReadonlyMap<string, { readonly start: string }> },
   run: Run,
-  { parts, at }: { parts?: number | undefined; at?: readonly ({ share: number } | { distance: number })[] | undefined },
+  {
+    parts,
+    at,
+  }: { parts?: number | undefined; at?: readonly ({ share: number } | { distance: number })[] | undefined },
 ): void {
   const stations = draft.stations(run.line);
   const first = before.members.get(run.pieces[0]!)!.start;
@@ -66,7 +83,9 @@ function divideRun(
 function placeTagsOf(draft: Draft, piece: string): Record<string, string | number> {
   const tags = (draft.members.get(piece) ?? draft.members.get(`${piece}.1`))?.tags ?? {};
   return Object.fromEntries(
-    ['bay', 'row', 'storey', 'side'].flatMap((name) => (tags[name] === undefined ? [] : [[name, tags[name]]])),
+    ['bay', 'row', 'storey', 'side'].flatMap((name) =>
+      tags[name] === undefined ? [] : [[name, tags[name]]],
+    ),
   );
 }
 
@@ -77,7 +96,8 @@ function distances(
   step: string,
   line: string,
 ): number[] {
-  if (at.length > mostItems) fail('too-many', `Step "${step}" divides at more than ${mostItems} places.`, { step, field: 'at' });
+  if (at.length > mostItems)
+    fail('too-many', `Step "${step}" divides at more than ${mostItems} places.`, { step, field: 'at' });
   return at.map((place) => {
     const x = 'share' in place ? place.share * length : place.distance;
     if (!(x > 1e-4 && x < length - 1e-4))

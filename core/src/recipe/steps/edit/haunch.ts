@@ -7,13 +7,18 @@ import { taperAtEnds } from './taper-at.js';
 export const haunch = edit({
   kind: 'haunch',
   title: 'Haunch',
-  about: 'Deepens a member at an end: from the section’s depth and the depth added below it, linearly to the section’s depth; the top stays in line. The axis of the analysis stays on the line.',
+  about:
+    'Deepens a member at an end: from the section’s depth and the depth added below it, linearly to the section’s depth; the top stays in line. The axis of the analysis stays on the line.',
   roles: [],
   places: ['haunch'],
   group: 'shape',
   fields: {
     members: selectsMembers,
-    end: word({ title: 'End', about: 'start, end, or the place of the node there, such as eaves or apex.', initial: 'eaves' }),
+    end: word({
+      title: 'End',
+      about: 'start, end, or the place of the node there, such as eaves or apex.',
+      initial: 'eaves',
+    }),
     length: length({ title: 'Length', initial: '1.5 m', above0: true }),
     depth: length({ title: 'Depth added below', initial: '0.4 m', above0: true }),
   },
@@ -24,5 +29,6 @@ export const haunch = edit({
       { end, length: reach, target: { added: depth }, flush: 'top', what: 'haunch' },
       context.id,
     ),
-  summary: ({ end, length: reach, depth }) => `at the ${String(end)}, ${String(reach)} long, ${String(depth)} deeper`,
+  summary: ({ end, length: reach, depth }) =>
+    `at the ${String(end)}, ${String(reach)} long, ${String(depth)} deeper`,
 });

@@ -10,7 +10,8 @@ import { edit } from '../step.js';
 export const join = edit({
   kind: 'join',
   title: 'Join',
-  about: 'Nodes nearer than a tolerance become one, the earlier one; members are divided at nodes that lie on them; or crossing members get a common node.',
+  about:
+    'Nodes nearer than a tolerance become one, the earlier one; members are divided at nodes that lie on them; or crossing members get a common node.',
   roles: [],
   places: ['crossing'],
   group: 'connect',
@@ -23,7 +24,9 @@ export const join = edit({
   run(before, { members, nodes, tolerance, crossings }, context) {
     const { id } = context;
     if (tolerance === undefined && !crossings)
-      fail('geometry', `Step "${id}" does not say what to join; give "tolerance" or "crossings".`, { step: id });
+      fail('geometry', `Step "${id}" does not say what to join; give "tolerance" or "crossings".`, {
+        step: id,
+      });
     const draft = new Draft(before, id);
     const chosen = selectMembers(before, members, context);
     const used = new Set(chosen.flatMap(({ start, end }) => [start, end]));
@@ -31,9 +34,18 @@ export const join = edit({
       .map((node) => node.id)
       .filter((node) => !members || used.has(node));
     if (tolerance !== undefined) joinNodes(draft, among, tolerance);
-    if (crossings) joinCrossings(draft, chosen.map((member) => member.id).filter((name) => draft.members.has(name)));
-    divide(draft, [...new Set(chosen.map(({ line }) => line))], new Set(among.filter((node) => draft.nodes.has(node))));
+    if (crossings)
+      joinCrossings(
+        draft,
+        chosen.map((member) => member.id).filter((name) => draft.members.has(name)),
+      );
+    divide(
+      draft,
+      [...new Set(chosen.map(({ line }) => line))],
+      new Set(among.filter((node) => draft.nodes.has(node))),
+    );
     return draft.finish();
   },
-  summary: ({ tolerance, crossings }) => (crossings === true ? 'crossing members' : `nodes within ${String(tolerance)}`),
+  summary: ({ tolerance, crossings }) =>
+    crossings === true ? 'crossing members' : `nodes within ${String(tolerance)}`,
 });

@@ -11,15 +11,26 @@ import { copiedId } from './copy.js';
 
 const normal = custom<Point>(
   { title: 'Normal', about: '"x", "y", or a vector [nx, ny, nz].', initial: 'x' },
-  { anyOf: [{ enum: ['x', 'y', 'z'] }, { type: 'array', items: { type: ['number', 'string'] }, minItems: 3, maxItems: 3 }] },
+  {
+    anyOf: [
+      { enum: ['x', 'y', 'z'] },
+      { type: 'array', items: { type: ['number', 'string'] }, minItems: 3, maxItems: 3 },
+    ],
+  },
   (written, names, place) => {
     if (written === 'x') return [1, 0, 0];
     if (written === 'y') return [0, 1, 0];
     if (written === 'z') return [0, 0, 1];
-    const n = (written as Written[]).map((item) => quantityOf(item, names, 'number', place)) as unknown as Point;
+    const n = (written as Written[]).map((item) =>
+      quantityOf(item, names, 'number', place),
+    ) as unknown as Point;
     return size(n) > 1e-9
       ? unit(n)
-      : fail('geometry', `${place.what} is zero, so the plane has no direction; give "x", "y" or a vector.`, place.where);
+      : fail(
+          'geometry',
+          `${place.what} is zero, so the plane has no direction; give "x", "y" or a vector.`,
+          place.where,
+        );
   },
 );
 
@@ -27,13 +38,17 @@ const normal = custom<Point>(
 export const mirror = edit({
   kind: 'mirror',
   title: 'Mirror',
-  about: 'The mirrored half beside the original. What lies in the plane is not doubled; tapers and haunches stay at their physical ends; left and right are exchanged.',
+  about:
+    'The mirrored half beside the original. What lies in the plane is not doubled; tapers and haunches stay at their physical ends; left and right are exchanged.',
   roles: [],
   places: [],
   group: 'shape',
   fields: {
     members: selectsMembers,
-    plane: record({ through: offset({ title: 'Through', initial: ['6 m', '0 m', '0 m'] }), normal }, { title: 'Plane', initial: { through: ['6 m', '0 m', '0 m'], normal: 'x' } }),
+    plane: record(
+      { through: offset({ title: 'Through', initial: ['6 m', '0 m', '0 m'] }), normal },
+      { title: 'Plane', initial: { through: ['6 m', '0 m', '0 m'], normal: 'x' } },
+    ),
   },
   run(before, { members, plane }, context) {
     const selected = selectMembers(before, members, context);
@@ -65,12 +80,24 @@ export const mirror = edit({
           end: name(member.end),
           tags: tagsOf(member.tags),
           line: copiedId(context.id, line, 'm'),
-          ...(setOut ? { setOut: { ...setOut, across: -setOut.across as -1 | 0 | 1, mirrored: !setOut.mirrored, turn: -setOut.turn } } : {}),
+          ...(setOut
+            ? {
+                setOut: {
+                  ...setOut,
+                  across: -setOut.across as -1 | 0 | 1,
+                  mirrored: !setOut.mirrored,
+                  turn: -setOut.turn,
+                },
+              }
+            : {}),
         });
       }
       if (copied.length === 0) continue;
       const mirrored = copiedId(context.id, line, 'm');
-      draft.setPieces(mirrored, copied.map((id) => copiedId(context.id, id, 'm')));
+      draft.setPieces(
+        mirrored,
+        copied.map((id) => copiedId(context.id, id, 'm')),
+      );
       const pieceIds = draft.lines.get(mirrored)!.members;
       const from = draft.at(draft.members.get(pieceIds[0]!)!.start);
       const to = draft.at(draft.members.get(pieceIds.at(-1)!)!.end);
@@ -86,7 +113,12 @@ export const mirror = edit({
   },
 });
 
-const exchanged: Readonly<Record<string, string>> = { left: 'right', right: 'left', front: 'back', back: 'front' };
+const exchanged: Readonly<Record<string, string>> = {
+  left: 'right',
+  right: 'left',
+  front: 'back',
+  back: 'front',
+};
 
 /** Left and right change places in a plane across x, front and back in one across y. */
 function mirroredSide(side: unknown, n: Point): Tags {

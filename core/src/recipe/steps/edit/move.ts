@@ -35,15 +35,23 @@ export const move = edit({
     const selected = selectNodes(before, nodes, context);
     for (const node of selected) {
       const at = by ? add(node.at, by) : node.at;
-      draft.nodes.set(node.id, { ...node, at: z ? [at[0], at[1], z({ ...nodeTags(node), x: at[0], y: at[1], z: at[2] })] : at });
+      draft.nodes.set(node.id, {
+        ...node,
+        at: z ? [at[0], at[1], z({ ...nodeTags(node), x: at[0], y: at[1], z: at[2] })] : at,
+      });
     }
     for (const member of draft.members.values())
       if (distance(draft.at(member.start), draft.at(member.end)) < 1e-4)
-        fail('geometry', `Step "${id}" moves both ends of a member to the same place; move its nodes less, or remove it.`, { step: id });
+        fail(
+          'geometry',
+          `Step "${id}" moves both ends of a member to the same place; move its nodes less, or remove it.`,
+          { step: id },
+        );
     const moved = new Set(selected.map((node) => node.id));
     const others = [...draft.nodes.keys()].filter((name) => !moved.has(name));
     joinNodes(draft, [...others, ...moved], 1e-4);
     return draft.finish();
   },
-  summary: ({ by, z, nodes }) => `${typeof nodes === 'string' ? `where ${nodes}` : 'all nodes'}, ${Array.isArray(by) ? `by ${by.map(String).join(', ')}` : `z = ${String(z)}`}`,
+  summary: ({ by, z, nodes }) =>
+    `${typeof nodes === 'string' ? `where ${nodes}` : 'all nodes'}, ${Array.isArray(by) ? `by ${by.map(String).join(', ')}` : `z = ${String(z)}`}`,
 });

@@ -14,7 +14,8 @@ export const remove = edit({
   fields: { members: selectsMembers, nodes: selectsNodes },
   run(before, { members, nodes }, context) {
     const { id } = context;
-    if (!members && !nodes) fail('geometry', `Step "${id}" would remove everything; say which members or nodes.`, { step: id });
+    if (!members && !nodes)
+      fail('geometry', `Step "${id}" would remove everything; say which members or nodes.`, { step: id });
     const draft = new Draft(before, id);
     if (nodes) for (const node of selectNodes(before, nodes, context)) draft.removeNode(node.id);
     if (members)
@@ -22,5 +23,6 @@ export const remove = edit({
         if (draft.members.has(member.id)) draft.removeMember(member.id);
     return draft.finish();
   },
-  summary: ({ members, nodes }) => `${typeof members === 'string' ? `members where ${members}` : ''}${typeof nodes === 'string' ? `nodes where ${nodes}` : ''}`,
+  summary: ({ members, nodes }) =>
+    `${typeof members === 'string' ? `members where ${members}` : ''}${typeof nodes === 'string' ? `nodes where ${nodes}` : ''}`,
 });

@@ -17,7 +17,12 @@ export interface EndTaper {
 }
 
 /** Puts a taper at the ends that are meant of every selected stretch of physical member. */
-export function taperAtEnds(before: Geometry, selected: readonly GeometryMember[], taper: EndTaper, step: string): Geometry {
+export function taperAtEnds(
+  before: Geometry,
+  selected: readonly GeometryMember[],
+  taper: EndTaper,
+  step: string,
+): Geometry {
   const draft = new Draft(before, step);
   let count = 0;
   for (const run of runsOf(before, selected))
@@ -27,7 +32,11 @@ export function taperAtEnds(before: Geometry, selected: readonly GeometryMember[
         count++;
       }
   if (count === 0)
-    fail('nothing-selected', `Step "${step}": no selected member ends at a node of place "${taper.end}"; give start, end, or the place of a node at an end.`, { step, field: 'end' });
+    fail(
+      'nothing-selected',
+      `Step "${step}": no selected member ends at a node of place "${taper.end}"; give start, end, or the place of a node at an end.`,
+      { step, field: 'end' },
+    );
   return draft.finish();
 }
 
@@ -37,7 +46,13 @@ function meant(before: Geometry, run: Run, end: 'start' | 'end', wanted: string)
   return before.nodes.get(piece[end])!.tags['place'] === wanted;
 }
 
-function taperRun(draft: Draft, before: Geometry, run: Run, end: 'start' | 'end', { length, target, flush, what }: EndTaper): void {
+function taperRun(
+  draft: Draft,
+  before: Geometry,
+  run: Run,
+  end: 'start' | 'end',
+  { length, target, flush, what }: EndTaper,
+): void {
   const { step } = draft;
   const first = before.members.get(run.pieces[0]!)!.start;
   const last = before.members.get(run.pieces.at(-1)!)!.end;
@@ -64,15 +79,26 @@ function taperRun(draft: Draft, before: Geometry, run: Run, end: 'start' | 'end'
     if (Math.max(...shares) < 1e-6) return;
     const piece = draft.members.get(id)!;
     if (piece.taper)
-      fail('geometry', `Step "${step}": the ${what} meets another on the member "${run.line}"; shorten one of them.`, { step, field: 'length', member: run.line });
-    draft.members.set(id, { ...piece, taper: { target, shares: [clean(shares[0]), clean(shares[1])], flush } });
+      fail(
+        'geometry',
+        `Step "${step}": the ${what} meets another on the member "${run.line}"; shorten one of them.`,
+        { step, field: 'length', member: run.line },
+      );
+    draft.members.set(id, {
+      ...piece,
+      taper: { target, shares: [clean(shares[0]), clean(shares[1])], flush },
+    });
   });
 }
 
-const clean = (share: number): number => (Math.abs(share) < 1e-9 ? 0 : Math.abs(share - 1) < 1e-9 ? 1 : share);
+const clean = (share: number): number =>
+  Math.abs(share) < 1e-9 ? 0 : Math.abs(share - 1) < 1e-9 ? 1 : share;
 
 /** Distances along a line of two of its nodes. */
 function stretch(draft: Draft, line: string, first: string, last: string): { from: number; to: number } {
   const stations = draft.stations(line);
-  return { from: stations.find(({ node }) => node === first)!.x, to: stations.find(({ node }) => node === last)!.x };
+  return {
+    from: stations.find(({ node }) => node === first)!.x,
+    to: stations.find(({ node }) => node === last)!.x,
+  };
 }

@@ -4,12 +4,14 @@ import type { Cut } from '../../geometry/geometry.js';
 import { condition, length, option } from '../fields.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
+import { words } from '../words.js';
 
 /** Cuts for the workshop. */
 export const trim = edit({
   kind: 'trim',
   title: 'Trim',
-  about: 'Cuts members where they meet others, for the cut list: mitred, or butted against a face with a gap. The analysis keeps the axes.',
+  about:
+    'Cuts members where they meet others, for the cut list: mitred, or butted against a face with a gap. The analysis keeps the axes.',
   roles: [],
   places: [],
   group: 'finish',
@@ -31,18 +33,26 @@ export const trim = edit({
         ...(member.id === pieces.at(-1) ? (['end'] as const) : []),
       ];
       for (const end of ends) {
-        const to = [...draft.meetingAt(member[end])].find((other) => cutters.has(other) && before.members.get(other)!.line !== member.line);
+        const to = [...draft.meetingAt(member[end])].find(
+          (other) => cutters.has(other) && before.members.get(other)!.line !== member.line,
+        );
         if (to === undefined) continue;
         count++;
         const now = draft.members.get(member.id)!;
         const { [end]: _, ...others } = now.cuts ?? {};
-        const cuts: { start?: Cut; end?: Cut } = corner === 'none' ? others : { ...others, [end]: { corner, to, gap } };
+        const cuts: { start?: Cut; end?: Cut } =
+          corner === 'none' ? others : { ...others, [end]: { corner, to, gap } };
         draft.members.set(member.id, { ...now, cuts });
       }
     }
     if (count === 0)
-      fail('nothing-selected', `Step "${id}": none of the members ends at one that cuts; change the condition "by".`, { step: id, field: 'by' });
+      fail(
+        'nothing-selected',
+        `Step "${id}": none of the members ends at one that cuts; change the condition "by".`,
+        { step: id, field: 'by' },
+      );
     return draft.finish();
   },
-  summary: ({ corner, by, gap }) => `${String(corner ?? 'butt')} by ${String(by)}${gap === undefined ? '' : `, gap ${String(gap)}`}`,
+  summary: ({ corner, by, gap }) =>
+    `${words(corner, 'butt')} by ${words(by)}${gap === undefined ? '' : `, gap ${words(gap)}`}`,
 });

@@ -23,10 +23,19 @@ interface Drawn {
 }
 
 /** Points of an arch at n equal parts of its length or of its projection, m. */
-export function archPoints(shape: ArchShape, n: number, spacing: 'equal-length' | 'equal-x', step: string): (readonly [number, number])[] {
-  const complain: Complain = (field, message) => fail('geometry', `Step "${step}": ${message}`, { step, field });
+export function archPoints(
+  shape: ArchShape,
+  n: number,
+  spacing: 'equal-length' | 'equal-x',
+  step: string,
+): (readonly [number, number])[] {
+  const complain: Complain = (field, message) =>
+    fail('geometry', `Step "${step}": ${message}`, { step, field });
   if (Math.abs(shape.rise) < 1e-6)
-    complain('rise', 'the rise is zero, so there is no arch; give a rise above zero, or below zero for a hanging one.');
+    complain(
+      'rise',
+      'the rise is zero, so there is no arch; give a rise above zero, or below zero for a hanging one.',
+    );
   const drawn = drawArch(shape, complain);
   const shares = Array.from({ length: n + 1 }, (_, i) => i / n);
   if (spacing === 'equal-x') {
@@ -43,14 +52,19 @@ export function archPoints(shape: ArchShape, n: number, spacing: 'equal-length' 
 
 /** Height of an arch's centre line over x, m; undefined where x has two of them. */
 export function archHeight(shape: ArchShape, step: string): ((x: number) => number) | undefined {
-  const drawn = drawArch(shape, (field, message) => fail('geometry', `Step "${step}": ${message}`, { step, field }));
+  const drawn = drawArch(shape, (field, message) =>
+    fail('geometry', `Step "${step}": ${message}`, { step, field }),
+  );
   return drawn.folded ? undefined : drawn.z;
 }
 
 function drawArch(shape: ArchShape, complain: Complain): Drawn {
   const { curve, endHeight } = shape;
   if ((curve === 'elliptic' || curve === 'hyperbolic') && endHeight !== 0)
-    complain('endHeight', `an ${curve} arch has its ends at one height; set endHeight to 0 or choose another curve.`);
+    complain(
+      'endHeight',
+      `an ${curve} arch has its ends at one height; set endHeight to 0 or choose another curve.`,
+    );
   switch (curve) {
     case 'circular':
       return circular(shape);
@@ -122,7 +136,7 @@ function hyperbolic({ span: L, rise, asymptote }: ArchShape, complain: Complain)
   if (asymptote === undefined)
     return complain('asymptote', 'a hyperbolic arch needs the angle of its asymptote; give "asymptote".');
   const k = Math.tan(asymptote);
-  if (!(k > (2 * f) / L * (1 + 1e-9)))
+  if (!(k > ((2 * f) / L) * (1 + 1e-9)))
     return complain(
       'asymptote',
       `the hyperbola is too flat for its rise: the asymptote must be steeper than ${((Math.atan((2 * f) / L) * 180) / Math.PI).toFixed(2)}°, or the rise smaller.`,
@@ -130,7 +144,11 @@ function hyperbolic({ span: L, rise, asymptote }: ArchShape, complain: Complain)
   const A = ((k * k * L * L) / 4 - f * f) / (2 * f);
   const root = (x: number) => Math.hypot(A, k * (x - L / 2));
   return {
-    curve: graphOf(L, (x) => sign * (f + A - root(x)), (x) => (-sign * k * k * (x - L / 2)) / root(x)),
+    curve: graphOf(
+      L,
+      (x) => sign * (f + A - root(x)),
+      (x) => (-sign * k * k * (x - L / 2)) / root(x),
+    ),
     z: (x) => sign * (f + A - root(x)),
   };
 }

@@ -3,6 +3,7 @@ import { positions, type Sketch, type SketchLine, type SketchNode } from '../../
 import { angle, count, flag, length, onlyWhen, option, optional, record } from '../fields.js';
 import { generator } from '../step.js';
 import { archPoints } from './arch-curves.js';
+import { words } from '../words.js';
 
 const curves = ['circular', 'parabolic', 'catenary', 'elliptic', 'hyperbolic'] as const;
 
@@ -16,10 +17,30 @@ export const arch = generator({
   places: ['springing', 'crown', 'arch', 'deck'],
   fields: {
     span: length({ title: 'Span', initial: '24 m', above0: true }),
-    rise: length({ title: 'Rise', about: 'At mid-span above the line between the springings.', initial: '5 m' }),
-    endHeight: length({ title: 'End height', about: 'Of the right springing above the left one.', fallback: '0 m' }),
+    rise: length({
+      title: 'Rise',
+      about: 'At mid-span above the line between the springings.',
+      initial: '5 m',
+    }),
+    endHeight: length({
+      title: 'End height',
+      about: 'Of the right springing above the left one.',
+      fallback: '0 m',
+    }),
     curve: option(curves, { title: 'Curve', fallback: 'circular' }),
-    asymptote: onlyWhen('curve', ['hyperbolic'], optional(angle({ title: 'Asymptote', initial: '40 deg', least: 0, below: Math.PI / 2, limits: 'between 0° and 90°' }))),
+    asymptote: onlyWhen(
+      'curve',
+      ['hyperbolic'],
+      optional(
+        angle({
+          title: 'Asymptote',
+          initial: '40 deg',
+          least: 0,
+          below: Math.PI / 2,
+          limits: 'between 0° and 90°',
+        }),
+      ),
+    ),
     members: count({ title: 'Members', initial: 12, fallback: 12 }),
     spacing: option(['equal-length', 'equal-x'], { title: 'Divided by', fallback: 'equal-length' }),
     tie: flag({ title: 'Tie' }),
@@ -38,7 +59,9 @@ export const arch = generator({
     const shape = { curve, span, rise, endHeight, asymptote: values.asymptote };
     const nodes = archPoints(shape, n, spacing, id).map(([x, z], i) => {
       if (i === 0 || i === n)
-        return sketch.node('springing', [i === 0 ? 'left' : 'right'], [x, 0, z], { side: i === 0 ? 'left' : 'right' });
+        return sketch.node('springing', [i === 0 ? 'left' : 'right'], [x, 0, z], {
+          side: i === 0 ? 'left' : 'right',
+        });
       const side = 2 * i < n ? 'left' : 2 * i > n ? 'right' : 'middle';
       return 2 * i === n
         ? sketch.node('crown', [], [x, 0, z], { side })
@@ -52,10 +75,17 @@ export const arch = generator({
     if (deck) drawDeck(sketch, pieces, { span, ...deck }, tie && endHeight === 0, id);
     const low = Math.min(0, endHeight, endHeight / 2 + rise);
     sketch.dimension('span', [0, 0, low], [span, 0, low], [0, 0, -1], span);
-    sketch.dimension('rise', [span / 2, 0, endHeight / 2], [span / 2, 0, endHeight / 2 + rise], [1, 0, 0], rise);
-    if (endHeight !== 0) sketch.dimension('endHeight', [span, 0, 0], [span, 0, endHeight], [1, 0, 0], endHeight);
+    sketch.dimension(
+      'rise',
+      [span / 2, 0, endHeight / 2],
+      [span / 2, 0, endHeight / 2 + rise],
+      [1, 0, 0],
+      rise,
+    );
+    if (endHeight !== 0)
+      sketch.dimension('endHeight', [span, 0, 0], [span, 0, endHeight], [1, 0, 0], endHeight);
   },
-  summary: ({ span, rise, curve }) => `${String(span)} × ${String(rise)}, ${String(curve ?? 'circular')}`,
+  summary: ({ span, rise, curve }) => `${words(span)} × ${words(rise)}, ${words(curve, 'circular')}`,
 });
 
 function drawDeck(
@@ -66,22 +96,36 @@ function drawDeck(
   id: string,
 ): void {
   if (tied && Math.abs(height) < 1e-4)
-    fail('geometry', `Step "${id}": the deck lies on the tie; leave out the tie or give the deck another height.`, { step: id, field: 'deck' });
+    fail(
+      'geometry',
+      `Step "${id}": the deck lies on the tie; leave out the tie or give the deck another height.`,
+      { step: id, field: 'deck' },
+    );
   const xs = positions(Array.from({ length: posts + 1 }, () => span / (posts + 1)));
   const deck = xs.map((x, i) => sketch.node('deck', [i], [x, 0, height]));
   deck.slice(1, -1).forEach((node, i) => {
     const x = xs[i + 1]!;
     const meets = nodeOnArch(sketch, pieces, x, i + 1);
-    if (!meets) fail('geometry', `Step "${id}": the arch has no point above x = ${x.toFixed(2)} m for a post of the deck.`, { step: id, field: 'deck' });
+    if (!meets)
+      fail(
+        'geometry',
+        `Step "${id}": the arch has no point above x = ${x.toFixed(2)} m for a post of the deck.`,
+        { step: id, field: 'deck' },
+      );
     if (meets === node) return;
-    sketch.line(meets!.at[2] > height ? 'hanger' : 'post', [i + 1], [meets!, node]);
+    sketch.line(meets.at[2] > height ? 'hanger' : 'post', [i + 1], [meets, node]);
   });
   sketch.line('deck', [], deck);
   sketch.dimension('deck/height', [span, 0, 0], [span, 0, height], [1, 0, 0], height);
 }
 
 /** The arch's node at x, or a new one that divides its straight member there. */
-function nodeOnArch(sketch: Sketch, pieces: readonly SketchLine[], x: number, index: number): SketchNode | undefined {
+function nodeOnArch(
+  sketch: Sketch,
+  pieces: readonly SketchLine[],
+  x: number,
+  index: number,
+): SketchNode | undefined {
   for (const piece of pieces) {
     const [a, b] = [piece.nodes[0]!, piece.nodes.at(-1)!];
     if (Math.abs(a.at[0] - x) < 1e-6) return a;

@@ -4,7 +4,10 @@ import { count, custom, flag, optional, points, word } from '../fields.js';
 import { generator } from '../step.js';
 
 const pairs = custom(
-  { title: 'Pairs of points', about: 'Numbers of the points that lines join, from 0; left out: each to the next.' },
+  {
+    title: 'Pairs of points',
+    about: 'Numbers of the points that lines join, from 0; left out: each to the next.',
+  },
   {
     type: 'array',
     items: { type: 'array', items: { type: 'integer', minimum: 0 }, minItems: 2, maxItems: 2 },
@@ -44,7 +47,11 @@ export const line = generator({
     all.forEach(([from, to], k) => {
       for (const i of [from, to])
         if (i >= given.length)
-          fail('geometry', `Step "${id}": pair ${k + 1} names point ${i}, but the points are 0 to ${given.length - 1}.`, where);
+          fail(
+            'geometry',
+            `Step "${id}": pair ${k + 1} names point ${i}, but the points are 0 to ${given.length - 1}.`,
+            where,
+          );
       const [a, b] = [places[from]!, places[to]!];
       if (distance(a, b) < 1e-4)
         fail(
@@ -56,7 +63,11 @@ export const line = generator({
       const through = [nodes[0]];
       for (let p = 1; p < parts; p++) {
         const s = p / parts;
-        const place = [0, 1, 2].map((c) => a[c]! + s * (b[c]! - a[c]!)) as unknown as [number, number, number];
+        const place = [0, 1, 2].map((c) => a[c]! + s * (b[c]! - a[c]!)) as unknown as [
+          number,
+          number,
+          number,
+        ];
         through.push(sketch.node('division', [k + 1, p], place));
       }
       sketch.line(role, [k + 1], [...through, nodes[1]]);
@@ -65,7 +76,13 @@ export const line = generator({
       if (!p.named && i > 0 && given.length <= 12 && !listed) {
         const [a, b] = [places[i - 1]!, places[i]!];
         if (Math.abs(b[0] - a[0]) > 1e-6 && !given[i - 1]!.named)
-          sketch.dimension(`points/${i}/0`, [a[0], a[1], Math.min(a[2], b[2])], [b[0], a[1], Math.min(a[2], b[2])], [0, 0, -1], b[0]);
+          sketch.dimension(
+            `points/${i}/0`,
+            [a[0], a[1], Math.min(a[2], b[2])],
+            [b[0], a[1], Math.min(a[2], b[2])],
+            [0, 0, -1],
+            b[0],
+          );
       }
     });
   },

@@ -1,17 +1,58 @@
 import { fail } from '../../../problem.js';
 import { arcOf, byArcLength, circleThrough } from '../../geometry/curves.js';
 import { positions, sideOf, type Sketch, type SketchNode } from '../../geometry/sketch.js';
-import { angle, count, flag, length, lengths, onlyWhen, option, optional, record, type Evaluated } from '../fields.js';
+import {
+  angle,
+  count,
+  flag,
+  length,
+  lengths,
+  onlyWhen,
+  option,
+  optional,
+  record,
+  type Evaluated,
+} from '../fields.js';
 import { generator } from '../step.js';
+import { words } from '../words.js';
 
 const fields = {
   bays: lengths({ title: 'Bays', about: 'Widths from left to right.', initial: ['12 m'], above0: true }),
-  eaves: lengths({ title: 'Eaves', about: 'One height for all, or one a column line.', initial: '5 m', above0: true }),
+  eaves: lengths({
+    title: 'Eaves',
+    about: 'One height for all, or one a column line.',
+    initial: '5 m',
+    above0: true,
+  }),
   roof: option(['flat', 'mono', 'duo', 'curved'], { title: 'Roof', initial: 'duo', fallback: 'duo' }),
-  pitch: onlyWhen('roof', ['mono', 'duo'], optional(angle({ title: 'Pitch', initial: '10 deg', least: 0, below: (80 * Math.PI) / 180, limits: 'from 0° to below 80°' }))),
-  rise: onlyWhen('roof', ['mono', 'duo', 'curved'], optional(length({ title: 'Rise', about: 'In place of the pitch; of a mono-pitch the whole.' }))),
+  pitch: onlyWhen(
+    'roof',
+    ['mono', 'duo'],
+    optional(
+      angle({
+        title: 'Pitch',
+        initial: '10 deg',
+        least: 0,
+        below: (80 * Math.PI) / 180,
+        limits: 'from 0° to below 80°',
+      }),
+    ),
+  ),
+  rise: onlyWhen(
+    'roof',
+    ['mono', 'duo', 'curved'],
+    optional(length({ title: 'Rise', about: 'In place of the pitch; of a mono-pitch the whole.' })),
+  ),
   members: onlyWhen('roof', ['curved'], count({ title: 'Pieces of the curve', fallback: 8, least: 2 })),
-  ridge: onlyWhen('roof', ['duo', 'curved'], option(['each', 'one'], { title: 'Ridges', about: 'One over each bay, or one over all.', fallback: 'each' })),
+  ridge: onlyWhen(
+    'roof',
+    ['duo', 'curved'],
+    option(['each', 'one'], {
+      title: 'Ridges',
+      about: 'One over each bay, or one over all.',
+      fallback: 'each',
+    }),
+  ),
   innerColumns: flag({ title: 'Inner columns', fallback: true }),
   bracket: optional(
     record(
@@ -36,7 +77,8 @@ interface RoofLine {
 export const portal = generator({
   kind: 'portal',
   title: 'Portal',
-  about: 'Columns and a roof in one or more bays: flat, mono-pitch, duo-pitch or curved, with a ridge over each bay or one over all.',
+  about:
+    'Columns and a roof in one or more bays: flat, mono-pitch, duo-pitch or curved, with a ridge over each bay or one over all.',
   roles: ['column', 'rafter', 'beam', 'bracket'],
   places: ['base', 'eaves', 'apex', 'valley', 'roof', 'bracket'],
   fields,
@@ -45,7 +87,11 @@ export const portal = generator({
     const heads = headHeights(values, xs, id);
     const one = values.ridge === 'one' && (values.roof === 'duo' || values.roof === 'curved');
     if (!values.innerColumns && !one && values.bays.length > 1)
-      complain(id, 'innerColumns', 'without inner columns the roof must span all bays; set "ridge" to "one".');
+      complain(
+        id,
+        'innerColumns',
+        'without inner columns the roof must span all bays; set "ridge" to "one".',
+      );
     const roofs = one
       ? [roofLine(values, 1, xs[0]!, xs.at(-1)!, heads[0]!, heads.at(-1)!, id)]
       : values.bays.map((_, i) => roofLine(values, i + 1, xs[i]!, xs[i + 1]!, heads[i]!, heads[i + 1]!, id));
@@ -54,23 +100,24 @@ export const portal = generator({
       const outer = i === 0 || i === last;
       if (!outer && one && !values.innerColumns) return [];
       const z = outer || !one ? heads[i]! : heightOfRoof(roofs[0]!, x, xs, heads);
-      const apex = !outer && one && roofs[0]!.points.some((p) => p.place === 'apex' && Math.abs(p.x - x) < 1e-4);
+      const apex =
+        !outer && one && roofs[0]!.points.some((p) => p.place === 'apex' && Math.abs(p.x - x) < 1e-4);
       const place = outer ? 'eaves' : apex ? 'apex' : one ? 'roof' : 'valley';
       return [{ i, head: drawColumn(sketch, values, { i, last, x, z, place }) }];
     });
     const headAt = new Map(columns.map(({ i, head }) => [i, head]));
     for (const roof of roofs) {
       const inner = one ? columns.filter(({ i }) => i > 0 && i < last).map(({ head }) => head) : [];
-      const ends = one ? [headAt.get(0)!, headAt.get(last)!] : [headAt.get(roof.bay - 1)!, headAt.get(roof.bay)!];
+      const ends = one
+        ? [headAt.get(0)!, headAt.get(last)!]
+        : [headAt.get(roof.bay - 1)!, headAt.get(roof.bay)!];
       drawRoof(sketch, values, roof, ends as [SketchNode, SketchNode], inner, xs);
     }
     dimensions(sketch, values, xs, heads, roofs[0]!);
   },
   summary: ({ bays, eaves, roof, pitch, rise }) =>
-    `${words(bays)} × ${words(eaves)}, ${roof === 'flat' ? 'flat' : `${roof === 'curved' ? 'curved' : `${String(roof ?? 'duo')}-pitch`} ${words(pitch ?? rise)}`}`,
+    `${words(bays)} × ${words(eaves)}, ${roof === 'flat' ? 'flat' : `${roof === 'curved' ? 'curved' : `${words(roof, 'duo')}-pitch`} ${words(pitch ?? rise)}`}`,
 });
-
-const words = (value: unknown): string => (Array.isArray(value) ? value.map(String).join(' + ') : String(value ?? ''));
 
 function complain(step: string, field: string, message: string): never {
   return fail('geometry', `Step "${step}": ${message}`, { step, field });
@@ -82,14 +129,23 @@ function headHeights(values: Values, xs: readonly number[], id: string): number[
   if (eaves.length > 1) {
     if (eaves.length === 2 && ridge === 'one') return xs.map((_, i) => (i === 0 ? eaves[0]! : eaves[1]!));
     if (eaves.length !== xs.length)
-      complain(id, 'eaves', `there are ${eaves.length} eaves heights for ${xs.length} column lines; give one, or one a line.`);
+      complain(
+        id,
+        'eaves',
+        `there are ${eaves.length} eaves heights for ${xs.length} column lines; give one, or one a line.`,
+      );
     return [...eaves];
   }
   const z = eaves[0]!;
   if (roof !== 'mono') return xs.map(() => z);
   const W = xs.at(-1)!;
   const whole = rise ?? (pitch === undefined ? undefined : Math.tan(pitch) * W);
-  if (whole === undefined) return complain(id, 'pitch', 'a mono-pitch roof needs a pitch, a rise or an eaves height for each column line.');
+  if (whole === undefined)
+    return complain(
+      id,
+      'pitch',
+      'a mono-pitch roof needs a pitch, a rise or an eaves height for each column line.',
+    );
   if (whole < 0) complain(id, 'rise', 'the rise of the roof is below zero; mirror the portal instead.');
   return xs.map((x) => z + (whole * x) / W);
 }
@@ -103,7 +159,7 @@ function roofLine(
   z1: number,
   id: string,
 ): RoofLine {
-  const { roof, pitch, rise, members = 8 } = values;
+  const { roof, pitch, rise, members } = values;
   if (roof === 'flat' || roof === 'mono') return { bay, points: [] };
   const W = x1 - x0;
   if (roof === 'duo') {
@@ -145,7 +201,11 @@ function drawColumn(
   const column = sketch.line('column', [i + 1], [base, head], tags)!;
   if (bracket && i === (bracket.side === 'left' ? 0 : last)) {
     if (bracket.height >= z - 1e-4)
-      complain(sketch.step, 'bracket/height', `the bracket at ${bracket.height.toFixed(2)} m stands above its column of ${z.toFixed(2)} m; lower it.`);
+      complain(
+        sketch.step,
+        'bracket/height',
+        `the bracket at ${bracket.height.toFixed(2)} m stands above its column of ${z.toFixed(2)} m; lower it.`,
+      );
     const root = sketch.node('column', [i + 1], [x, 0, bracket.height], tags);
     const out = bracket.side === 'left' ? bracket.reach : -bracket.reach;
     const tip = sketch.node('bracket', [bracket.side], [x + out, 0, bracket.height], tags);
@@ -171,8 +231,16 @@ function drawRoof(
     return k < 0 ? xs.length - 1 : Math.max(1, k);
   };
   const drawn = roof.points.map((p, k) => {
-    const tags = { bay: bayAt(p.x), side: p.place === 'apex' ? 'middle' : 2 * (k + 1) < roof.points.length + 1 ? 'left' : 'right' };
-    return sketch.node(p.place, p.place === 'apex' ? [roof.bay] : [roof.bay, 'part', k + 1], [p.x, 0, p.z], tags);
+    const tags = {
+      bay: bayAt(p.x),
+      side: p.place === 'apex' ? 'middle' : 2 * (k + 1) < roof.points.length + 1 ? 'left' : 'right',
+    };
+    return sketch.node(
+      p.place,
+      p.place === 'apex' ? [roof.bay] : [roof.bay, 'part', k + 1],
+      [p.x, 0, p.z],
+      tags,
+    );
   });
   const nodes = [...new Set([ends[0], ...drawn, ...inner, ends[1]])].sort((a, b) => a.at[0] - b.at[0]);
   const middle = (ends[0].at[0] + ends[1].at[0]) / 2;
@@ -187,15 +255,29 @@ function drawRoof(
   });
 }
 
-function dimensions(sketch: Sketch, values: Values, xs: readonly number[], heads: readonly number[], roof: RoofLine): void {
+function dimensions(
+  sketch: Sketch,
+  values: Values,
+  xs: readonly number[],
+  heads: readonly number[],
+  roof: RoofLine,
+): void {
   values.bays.forEach((width, i) =>
     sketch.dimension(`bays/${i}`, [xs[i]!, 0, 0], [xs[i + 1]!, 0, 0], [0, 0, -1], width),
   );
-  if (values.eaves.length === 1) sketch.dimension('eaves', [0, 0, 0], [0, 0, heads[0]!], [-1, 0, 0], heads[0]!);
+  if (values.eaves.length === 1)
+    sketch.dimension('eaves', [0, 0, 0], [0, 0, heads[0]!], [-1, 0, 0], heads[0]!);
   else heads.forEach((z, i) => sketch.dimension(`eaves/${i}`, [xs[i]!, 0, 0], [xs[i]!, 0, z], [-1, 0, 0], z));
   const apex = roof.points.find((p) => p.place === 'apex');
   if (values.rise !== undefined && apex)
     sketch.dimension('rise', [apex.x, 0, heads[0]!], [apex.x, 0, apex.z], [1, 0, 0], values.rise);
   else if (values.pitch !== undefined && values.rise === undefined && values.roof !== 'flat')
-    sketch.dimension('pitch', [xs[0]!, 0, heads[0]!], [apex?.x ?? xs[1]!, 0, heads[0]!], [0, 0, 1], values.pitch, 'angle');
+    sketch.dimension(
+      'pitch',
+      [xs[0]!, 0, heads[0]!],
+      [apex?.x ?? xs[1]!, 0, heads[0]!],
+      [0, 0, 1],
+      values.pitch,
+      'angle',
+    );
 }

@@ -3,14 +3,34 @@ import { byArcLength } from '../../geometry/curves.js';
 import { closedSpline, crossesItself, doubleArea } from '../../geometry/spline.js';
 import type { Sketch, SketchNode } from '../../geometry/sketch.js';
 import type { Point } from '../../geometry/vector.js';
-import { count, custom, flag, length, lengths, oneOf, option, optional, planPoint, type Evaluated } from '../fields.js';
+import {
+  count,
+  custom,
+  flag,
+  length,
+  lengths,
+  oneOf,
+  option,
+  optional,
+  planPoint,
+  type Evaluated,
+} from '../fields.js';
 import { quantityOf, type Written } from '../../expressions/evaluate.js';
 import { generator } from '../step.js';
 
 type Plan = readonly [number, number];
 
 const through = custom<Plan[]>(
-  { title: 'Through points', about: 'A smooth closed curve through [x, y] points.', initial: [['6 m', '0 m'], ['0 m', '5 m'], ['-6 m', '0 m'], ['0 m', '-5 m']] },
+  {
+    title: 'Through points',
+    about: 'A smooth closed curve through [x, y] points.',
+    initial: [
+      ['6 m', '0 m'],
+      ['0 m', '5 m'],
+      ['-6 m', '0 m'],
+      ['0 m', '-5 m'],
+    ],
+  },
   {
     type: 'array',
     minItems: 3,
@@ -19,7 +39,9 @@ const through = custom<Plan[]>(
   },
   (written, context, place) =>
     (written as Written[][]).map((p, i) => {
-      const [x, y] = p.map((item) => quantityOf(item, context, 'length', { ...place, what: `${place.what}, point ${i + 1}` }));
+      const [x, y] = p.map((item) =>
+        quantityOf(item, context, 'length', { ...place, what: `${place.what}, point ${i + 1}` }),
+      );
       return [x!, y!];
     }),
 );
@@ -38,8 +60,19 @@ const fields = {
   rise: length({ title: 'Rise of the centre', fallback: '0 m' }),
   spokes: flag({ title: 'Spokes', fallback: false, initial: true }),
   rim: flag({ title: 'Rim', fallback: true }),
-  ribs: optional(option(['straight', 'arched'], { title: 'Ribs', about: 'From the rim to the centre, in place of spokes.' })),
-  hoops: count({ title: 'Hoops', about: 'Rings between centre and rim, at equal shares of the ribs.', fallback: 0, least: 0, most: 100 }),
+  ribs: optional(
+    option(['straight', 'arched'], {
+      title: 'Ribs',
+      about: 'From the rim to the centre, in place of spokes.',
+    }),
+  ),
+  hoops: count({
+    title: 'Hoops',
+    about: 'Rings between centre and rim, at equal shares of the ribs.',
+    fallback: 0,
+    least: 0,
+    most: 100,
+  }),
 };
 type Values = Evaluated<typeof fields>;
 
@@ -50,7 +83,8 @@ const ribParts = 6;
 export const ring = generator({
   kind: 'ring',
   title: 'Ring',
-  about: 'Points at equal distances on a circle, an ellipse or a smooth closed curve; spokes or ribs to a centre that may stand higher, and hoops between. Circle and ellipse lie about the centre and start at angle 0; all run against the clock.',
+  about:
+    'Points at equal distances on a circle, an ellipse or a smooth closed curve; spokes or ribs to a centre that may stand higher, and hoops between. Circle and ellipse lie about the centre and start at angle 0; all run against the clock.',
   roles: ['spoke', 'rim', 'rib', 'hoop'],
   places: ['rim', 'centre', 'hoop', 'rib'],
   solidOnly: true,
@@ -58,7 +92,11 @@ export const ring = generator({
   draw(sketch, values, { id }) {
     const { centre, rise, ribs, spokes, hoops } = values;
     if (ribs && spokes)
-      fail('geometry', `Step "${id}": spokes and ribs both run from the rim to the centre; choose one of them.`, { step: id, field: 'ribs' });
+      fail(
+        'geometry',
+        `Step "${id}": spokes and ribs both run from the rim to the centre; choose one of them.`,
+        { step: id, field: 'ribs' },
+      );
     if (hoops > 0 && !ribs && !spokes)
       fail('geometry', `Step "${id}": hoops need ribs or spokes to stand on.`, { step: id, field: 'hoops' });
     const rim = rimPoints(values, id).map(([x, y], k) => sketch.node('rim', [k + 1], [x, y, 0]));
@@ -66,25 +104,42 @@ export const ring = generator({
     if (ribs || spokes) {
       const middle = sketch.node('centre', [], [centre[0], centre[1], rise]);
       const rings = rim.map((node, k) => drawRib(sketch, values, { node, k, middle }));
-      for (let h = 0; h < hoops; h++) joinRound(sketch, 'hoop', [h + 1], rings.map((nodes) => nodes[h]!));
+      for (let h = 0; h < hoops; h++)
+        joinRound(
+          sketch,
+          'hoop',
+          [h + 1],
+          rings.map((nodes) => nodes[h]!),
+        );
     }
     if (values.curve.kind === 'circle')
-      sketch.dimension('curve/circle', [centre[0], centre[1], 0], [centre[0] + values.curve.value, centre[1], 0], [0, -1, 0], values.curve.value);
-    if (rise !== 0) sketch.dimension('rise', [centre[0], centre[1], 0], [centre[0], centre[1], rise], [1, 0, 0], rise);
+      sketch.dimension(
+        'curve/circle',
+        [centre[0], centre[1], 0],
+        [centre[0] + values.curve.value, centre[1], 0],
+        [0, -1, 0],
+        values.curve.value,
+      );
+    if (rise !== 0)
+      sketch.dimension('rise', [centre[0], centre[1], 0], [centre[0], centre[1], rise], [1, 0, 0], rise);
   },
-  summary: ({ curve, count: n }) => `${String(n)} points on ${Object.keys((curve as object | undefined) ?? { circle: 1 })[0] === 'through' ? 'a smooth curve' : `a ${Object.keys((curve as object | undefined) ?? { circle: 1 })[0]!}`}`,
+  summary: ({ curve, count: n }) =>
+    `${String(n)} points on ${Object.keys((curve as object | undefined) ?? { circle: 1 })[0] === 'through' ? 'a smooth curve' : `a ${Object.keys((curve as object | undefined) ?? { circle: 1 })[0]!}`}`,
 });
 
 function rimPoints({ curve, count: n, centre }: Values, id: string): Plan[] {
   const shares = Array.from({ length: n }, (_, k) => k / n);
   const about = (x: number, y: number): Plan => [centre[0] + x, centre[1] + y];
   if (curve.kind === 'circle')
-    return shares.map((s) => about(curve.value * Math.cos(2 * Math.PI * s), curve.value * Math.sin(2 * Math.PI * s)));
+    return shares.map((s) =>
+      about(curve.value * Math.cos(2 * Math.PI * s), curve.value * Math.sin(2 * Math.PI * s)),
+    );
   if (curve.kind === 'ellipse') {
     const [a, b = a] = curve.value;
     const ellipse = {
       at: (t: number): Plan => [a! * Math.cos(2 * Math.PI * t), b! * Math.sin(2 * Math.PI * t)],
-      speed: (t: number) => 2 * Math.PI * Math.hypot(a! * Math.sin(2 * Math.PI * t), b! * Math.cos(2 * Math.PI * t)),
+      speed: (t: number) =>
+        2 * Math.PI * Math.hypot(a! * Math.sin(2 * Math.PI * t), b! * Math.cos(2 * Math.PI * t)),
     };
     return byArcLength(ellipse, shares).map((t) => about(...ellipse.at(t)));
   }
@@ -96,18 +151,31 @@ function smoothRim(given: readonly Plan[], shares: readonly number[], id: string
   given.forEach((p, i) => {
     const q = given[(i + 1) % given.length]!;
     if (Math.hypot(p[0] - q[0], p[1] - q[1]) < 1e-4)
-      fail('geometry', `Step "${id}": the points ${i + 1} and ${((i + 1) % given.length) + 1} of the ring are at the same place; move one of them.`, where);
+      fail(
+        'geometry',
+        `Step "${id}": the points ${i + 1} and ${((i + 1) % given.length) + 1} of the ring are at the same place; move one of them.`,
+        where,
+      );
   });
   // Points given clockwise are turned round from the first
   const [first, ...rest] = given;
   const curve = closedSpline(doubleArea(given) < 0 ? [first!, ...rest.reverse()] : given);
   if (crossesItself(Array.from({ length: 40 * given.length }, (_, i) => curve.at(i / (40 * given.length)))))
-    fail('geometry', `Step "${id}": the ring crosses itself between its points; reorder or move them.`, where);
+    fail(
+      'geometry',
+      `Step "${id}": the ring crosses itself between its points; reorder or move them.`,
+      where,
+    );
   return byArcLength(curve, shares).map((t) => curve.at(t));
 }
 
 /** Members from each node of a ring to the next, and from the last to the first. */
-function joinRound(sketch: Sketch, role: string, index: readonly number[], nodes: readonly SketchNode[]): void {
+function joinRound(
+  sketch: Sketch,
+  role: string,
+  index: readonly number[],
+  nodes: readonly SketchNode[],
+): void {
   nodes.forEach((node, k) => sketch.line(role, [...index, k + 1], [node, nodes[(k + 1) % nodes.length]!]));
 }
 

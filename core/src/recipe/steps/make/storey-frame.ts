@@ -8,9 +8,22 @@ import { generator } from '../step.js';
 const fields = {
   baysX: lengths({ title: 'Bays along x', initial: ['6 m', '6 m'], above0: true }),
   baysY: lengths({ title: 'Bays along y', initial: ['5 m'], above0: true }),
-  storeys: lengths({ title: 'Storeys', about: 'Heights from the bottom.', initial: '3 * 3.5 m', above0: true }),
-  twist: angle({ title: 'Twist a storey', about: 'About the plan’s centre, against the clock.', fallback: '0 deg' }),
-  setback: length({ title: 'Setback a storey', about: 'How far the outer lines move in, each side.', fallback: '0 m' }),
+  storeys: lengths({
+    title: 'Storeys',
+    about: 'Heights from the bottom.',
+    initial: '3 * 3.5 m',
+    above0: true,
+  }),
+  twist: angle({
+    title: 'Twist a storey',
+    about: 'About the plan’s centre, against the clock.',
+    fallback: '0 deg',
+  }),
+  setback: length({
+    title: 'Setback a storey',
+    about: 'How far the outer lines move in, each side.',
+    fallback: '0 m',
+  }),
   beams: option(['both', 'x', 'y', 'edge'], { title: 'Beams', fallback: 'both' }),
 };
 
@@ -18,7 +31,8 @@ const fields = {
 export const storeyFrame = generator({
   kind: 'storey-frame',
   title: 'Storey frame',
-  about: 'Columns over a grid in plan and beams at every storey; a floor can be turned and set back against the one below. Columns are one member where they are straight.',
+  about:
+    'Columns over a grid in plan and beams at every storey; a floor can be turned and set back against the one below. Columns are one member where they are straight.',
   roles: ['column', 'beam-x', 'beam-y'],
   places: ['base', 'joint'],
   solidOnly: true,
@@ -29,19 +43,30 @@ export const storeyFrame = generator({
     const zs = positions(values.storeys);
     const members = zs.length * xs.length * ys.length * 2;
     if (members > 3 * mostMembers)
-      fail('too-many', `Step "${id}" would make about ${members} members; a frame holds ${mostMembers} at most. Use fewer bays or storeys.`, { step: id });
+      fail(
+        'too-many',
+        `Step "${id}" would make about ${members} members; a frame holds ${mostMembers} at most. Use fewer bays or storeys.`,
+        { step: id },
+      );
     const place = placing(values, xs, ys, id);
     const nodes = drawNodes(sketch, xs, ys, zs, place);
     drawColumns(sketch, nodes, xs.length, ys.length, zs.length - 1);
     for (let s = 1; s < zs.length; s++) drawBeams(sketch, values, nodes, s);
-    values.baysX.forEach((w, i) => sketch.dimension(`baysX/${i}`, [xs[i]!, 0, 0], [xs[i + 1]!, 0, 0], [0, -1, 0], w));
-    values.baysY.forEach((w, i) => sketch.dimension(`baysY/${i}`, [0, ys[i]!, 0], [0, ys[i + 1]!, 0], [-1, 0, 0], w));
-    values.storeys.forEach((h, i) => sketch.dimension(`storeys/${i}`, [0, 0, zs[i]!], [0, 0, zs[i + 1]!], [-1, -1, 0], h));
+    values.baysX.forEach((w, i) =>
+      sketch.dimension(`baysX/${i}`, [xs[i]!, 0, 0], [xs[i + 1]!, 0, 0], [0, -1, 0], w),
+    );
+    values.baysY.forEach((w, i) =>
+      sketch.dimension(`baysY/${i}`, [0, ys[i]!, 0], [0, ys[i + 1]!, 0], [-1, 0, 0], w),
+    );
+    values.storeys.forEach((h, i) =>
+      sketch.dimension(`storeys/${i}`, [0, 0, zs[i]!], [0, 0, zs[i + 1]!], [-1, -1, 0], h),
+    );
   },
   summary: ({ baysX, baysY, storeys }) => `${list(baysX)} × ${list(baysY)}, storeys ${list(storeys)}`,
 });
 
-const list = (value: unknown): string => (Array.isArray(value) ? value.map(String).join(' + ') : typeof value === 'string' ? value : 'a list');
+const list = (value: unknown): string =>
+  Array.isArray(value) ? value.map(String).join(' + ') : typeof value === 'string' ? value : 'a list';
 
 type Nodes = readonly (readonly (readonly SketchNode[])[])[];
 

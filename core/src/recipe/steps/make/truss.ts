@@ -2,16 +2,41 @@ import { fail } from '../../../problem.js';
 import type { Sketch, SketchNode } from '../../geometry/sketch.js';
 import { angle, count, length, onlyWhen, option, optional, type Evaluated } from '../fields.js';
 import { generator } from '../step.js';
+import { words } from '../words.js';
 
 const fields = {
   span: length({ title: 'Span', initial: '18 m', above0: true }),
   depth: length({ title: 'Depth', about: 'Between the chords at the ends.', initial: '1.6 m', least: 0 }),
   panels: count({ title: 'Panels', initial: 6, fallback: 6, most: 500 }),
-  pattern: option(['pratt', 'howe', 'warren', 'warren-verticals', 'fink', 'vierendeel'], { title: 'Webs', fallback: 'pratt' }),
+  pattern: option(['pratt', 'howe', 'warren', 'warren-verticals', 'fink', 'vierendeel'], {
+    title: 'Webs',
+    fallback: 'pratt',
+  }),
   top: option(['parallel', 'duo', 'bow'], { title: 'Top chord', fallback: 'parallel' }),
-  slope: onlyWhen('top', ['duo', 'bow'], optional(angle({ title: 'Slope', least: 0, below: (80 * Math.PI) / 180, limits: 'from 0° to below 80°' }))),
-  rise: onlyWhen('top', ['duo', 'bow'], optional(length({ title: 'Rise', about: 'Of the top chord at mid-span, above its ends.', initial: '1.5 m', least: 0 }))),
-  bearing: option(['bottom', 'top'], { title: 'Bearing', about: 'Which chord’s ends rest.', fallback: 'bottom' }),
+  slope: onlyWhen(
+    'top',
+    ['duo', 'bow'],
+    optional(
+      angle({ title: 'Slope', least: 0, below: (80 * Math.PI) / 180, limits: 'from 0° to below 80°' }),
+    ),
+  ),
+  rise: onlyWhen(
+    'top',
+    ['duo', 'bow'],
+    optional(
+      length({
+        title: 'Rise',
+        about: 'Of the top chord at mid-span, above its ends.',
+        initial: '1.5 m',
+        least: 0,
+      }),
+    ),
+  ),
+  bearing: option(['bottom', 'top'], {
+    title: 'Bearing',
+    about: 'Which chord’s ends rest.',
+    fallback: 'bottom',
+  }),
 };
 type Values = Evaluated<typeof fields>;
 
@@ -19,7 +44,8 @@ type Values = Evaluated<typeof fields>;
 export const truss = generator({
   kind: 'truss',
   title: 'Truss',
-  about: 'Two chords and webs in panels of one width: Pratt, Howe, Warren with or without verticals, Fink or Vierendeel, under a parallel, duo-pitch or bowed top chord.',
+  about:
+    'Two chords and webs in panels of one width: Pratt, Howe, Warren with or without verticals, Fink or Vierendeel, under a parallel, duo-pitch or bowed top chord.',
   roles: ['top-chord', 'bottom-chord', 'post', 'diagonal'],
   places: ['bearing', 'top', 'bottom'],
   fields: { ...fields, top: fields.top },
@@ -27,7 +53,11 @@ export const truss = generator({
     const { span, depth, panels, pattern } = values;
     const rise = riseOf(values, id);
     if (depth < 1e-4 && rise < 1e-4)
-      fail('geometry', `Step "${id}": the chords lie on one another; give the truss a depth or its top chord a rise.`, { step: id, field: 'depth' });
+      fail(
+        'geometry',
+        `Step "${id}": the chords lie on one another; give the truss a depth or its top chord a rise.`,
+        { step: id, field: 'depth' },
+      );
     const height = (x: number): number => {
       const t = x / span;
       if (values.top === 'bow' && pattern !== 'fink') return depth + 4 * rise * t * (1 - t);
@@ -43,13 +73,16 @@ export const truss = generator({
       sketch.dimension('rise', [span / 2, 0, depth], [span / 2, 0, depth + rise], [1, 0, 0], rise);
   },
   summary: ({ span, depth, panels, pattern }) =>
-    `${String(pattern ?? 'pratt')}, ${String(span)} × ${String(depth)}, ${String(panels ?? 6)} panels`,
+    `${words(pattern, 'pratt')}, ${words(span)} × ${words(depth)}, ${words(panels, '6')} panels`,
 });
 
 function riseOf({ top, pattern, rise, slope, span }: Values, id: string): number {
   if (top === 'parallel' && pattern !== 'fink') return 0;
   const value = rise ?? (slope === undefined ? undefined : (Math.tan(slope) * span) / 2);
-  return value ?? fail('geometry', `Step "${id}": the top chord needs a rise or a slope.`, { step: id, field: 'rise' });
+  return (
+    value ??
+    fail('geometry', `Step "${id}": the top chord needs a rise or a slope.`, { step: id, field: 'rise' })
+  );
 }
 
 /** Positions of the chords' nodes along the span. */
@@ -74,7 +107,12 @@ interface Drawn {
   readonly top: readonly SketchNode[];
 }
 
-function drawChords(sketch: Sketch, { span, bearing }: Values, chords: Chords, height: (x: number) => number): Drawn {
+function drawChords(
+  sketch: Sketch,
+  { span, bearing }: Values,
+  chords: Chords,
+  height: (x: number) => number,
+): Drawn {
   const side = (x: number) => (Math.abs(2 * x - span) < 1e-6 ? 'middle' : 2 * x < span ? 'left' : 'right');
   const nodesOf = (chord: 'bottom' | 'top', z: (x: number) => number) =>
     chords[chord].map((x, i) => {
@@ -90,7 +128,10 @@ function drawChords(sketch: Sketch, { span, bearing }: Values, chords: Chords, h
   for (const chord of ['bottom', 'top'] as const)
     drawn[chord].slice(1).forEach((node, i) => {
       const before = drawn[chord][i]!;
-      sketch.line(`${chord}-chord`, [i + 1], [before, node], { bay: i + 1, side: side((before.at[0] + node.at[0]) / 2) });
+      sketch.line(`${chord}-chord`, [i + 1], [before, node], {
+        bay: i + 1,
+        side: side((before.at[0] + node.at[0]) / 2),
+      });
     });
   return drawn;
 }
@@ -113,7 +154,10 @@ function websOf({ pattern, panels: n, bearing }: Values): Web[] {
   const diagonals = Array.from({ length: n }, (_, i): Web => {
     // The middle panel of an odd number leans as the left half
     const left = i < n / 2;
-    const rises = pattern === 'warren-verticals' ? (i % 2 === 0) === (bearing === 'bottom') : (pattern === 'howe') === left;
+    const rises =
+      pattern === 'warren-verticals'
+        ? (i % 2 === 0) === (bearing === 'bottom')
+        : (pattern === 'howe') === left;
     return rises ? { role: 'diagonal', bottom: i, top: i + 1 } : { role: 'diagonal', bottom: i + 1, top: i };
   });
   return [...posts, ...diagonals];
