@@ -22,7 +22,7 @@ describe('opening the database', () => {
     expect(await value('synchronous')).toBe(2);
     await source.destroy();
     const again = await openDatabase(file);
-    expect((await again.query<object[]>('SELECT name FROM migrations')).length).toBe(1);
+    expect((await again.query<object[]>('SELECT name FROM migrations')).length).toBe(2);
     await again.destroy();
   });
 

@@ -56,7 +56,7 @@ describe('the designs’ REST interface', () => {
     expect(stored.revision).toBe(1);
     const list = (await (await send('GET', '')).json()) as Record<string, unknown>[];
     expect(list).toEqual([
-      jasmine.objectContaining({ id, title: 'Slip shed', alternatives: 3, revision: 1 }),
+      jasmine.objectContaining({ id, title: 'Slip shed', alternatives: 4, revision: 1 }),
     ]);
     expect(list[0]!['document']).toBeUndefined();
   });
@@ -150,7 +150,7 @@ describe('the designs’ REST interface', () => {
 
   it('loads the demo designs once, not again after they were deleted', async () => {
     const store = new DesignStore(database);
-    expect(await loadDemo(store)).toBe(1);
+    expect(await loadDemo(store)).toBe(2);
     const [demo] = await store.list();
     await store.remove(demo!.id, demo!.revision);
     expect(await loadDemo(store)).toBe(0);

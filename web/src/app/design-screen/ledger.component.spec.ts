@@ -1,66 +1,74 @@
 import { signal } from '@angular/core';
 import { ComponentFixture, TestBed } from '@angular/core/testing';
+import { Calculation } from '../calculation/calculation.service';
 import { TraceService } from '../shared/trace.service';
-import { slipShed } from '../testing/slip-shed';
-import { calculateDesign } from '../workspace/calculate-design';
+import { slipShed, workedOut } from '../testing/slip-shed';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
-import { ViewState } from '../workspace/view-state.service';
 import { LedgerComponent } from './ledger.component';
 
 describe('LedgerComponent', () => {
   const design = slipShed();
-  const results = calculateDesign(design);
+  const runs = new Map(design.alternatives.map(({ id }) => [id, workedOut(id, design)]));
+  const known = new Map([...runs].map(([id, run]) => [id, { summary: run.summary('S') }]));
   let fixture: ComponentFixture<LedgerComponent>;
-  const text = () => (fixture.nativeElement as HTMLElement).textContent.replace(/\s+/g, ' ');
+  const host = () => fixture.nativeElement as HTMLElement;
+  const text = () => host().textContent.replace(/\s+/g, ' ');
 
-  async function show(index: number): Promise<void> {
-    const result = results[index]!;
-    if (!result.ok) throw new Error('not calculated');
-    fixture.componentRef.setInput('calculated', result.value);
-    fixture.componentRef.setInput('alternative', result.id);
-    fixture.componentRef.setInput('title', design.alternatives[index]!.title);
+  async function show(id: string): Promise<void> {
+    fixture.componentRef.setInput('summary', known.get(id)!.summary);
+    fixture.componentRef.setInput('alternative', id);
+    fixture.componentRef.setInput('title', design.alternatives.find((one) => one.id === id)!.title);
     await fixture.whenStable();
   }
 
   beforeEach(() => {
+    const ask = (id: string, question: string, { member }: { member: string }) =>
+      Promise.resolve(question === 'member' ? runs.get(id)!.memberSteps(member) : undefined);
     TestBed.configureTestingModule({
       providers: [
         TraceService,
+        { provide: Calculation, useValue: { ask } },
         {
           provide: DesignWorkspace,
-          useValue: {
-            state: signal({ design }),
-            results: signal({ alternatives: new Map(results.map((r) => [r.id, r])) }),
-          },
+          useValue: { state: signal({ design }), results: signal({ alternatives: known }) },
         },
-        { provide: ViewState, useValue: { resultId: signal('S') } },
       ],
     });
     fixture = TestBed.createComponent(LedgerComponent);
   });
 
   it('shows differences to the reference, and none on the reference itself', async () => {
-    await show(0);
+    await show('fixed');
     expect(text()).not.toContain('%');
-    await show(1);
+    await show('pinned');
     expect(text()).toContain('−100 %');
   });
 
+  it('says in words what is over its limit', async () => {
+    await show('three-hinges');
+    const row = [...host().querySelectorAll('tr')].find((tr) => tr.textContent.includes('Apex deflection'))!;
+    expect(row.textContent).toContain('over');
+    await show('fixed');
+    expect(text()).not.toContain(' over');
+  });
+
   it('balances loads and reactions of the shown load case', async () => {
-    await show(0);
+    await show('fixed');
     // Snow: 4.4 kN/m on 22 m
     expect(text()).toContain('ΣZ kN−96.896.8');
   });
 
-  it('opens the trace of what is pressed', async () => {
-    await show(2);
+  it('opens the trace of what is pressed: every condition, and the way to the worst', async () => {
+    await show('three-hinges');
     const traces = TestBed.inject(TraceService);
-    (fixture.nativeElement as HTMLElement).querySelectorAll<HTMLElement>('.member')[2]!.click();
-    const trace = traces.open()!()!;
-    expect(trace.about).toContain('shed.rafter.left');
-    // Every condition with its utilisation, the worst first, and the way to the worst
-    expect(trace.steps[0]!.clause).toBe('6.3.3(4) eq. 6.62');
-    expect(trace.steps.some((step) => step.clause === '6.3.1.1(1) eq. 6.46')).toBeTrue();
-    expect(trace.steps.some((step) => step.symbol === 'kzy')).toBeTrue();
+    const rows = [...host().querySelectorAll<HTMLElement>('.member')];
+    rows.find(({ title }) => title.includes('buckling'))!.click();
+    for (let i = 0; i < 5; i++) await Promise.resolve();
+    const trace = traces.trace()!;
+    expect(trace.about).toMatch(/^Three hinges: (left|right) (column|rafter)$/);
+    expect(trace.steps.some((step) => step.clause.startsWith('6.3.3(4) eq. 6.6'))).toBeTrue();
+    expect(trace.steps.some((step) => step.symbol === 'kzy' || step.symbol === 'kyy')).toBeTrue();
+    traces.close();
+    expect(traces.trace()).toBeUndefined();
   });
 });

@@ -1,5 +1,5 @@
 import { placeLabels } from './labels';
-import type { StageLabel } from './scene';
+import type { StageLabel } from './types';
 
 const label = (text: string, at: readonly [number, number], priority = 1): StageLabel => ({
   key: `${text} ${at.join()}`,
@@ -8,6 +8,7 @@ const label = (text: string, at: readonly [number, number], priority = 1): Stage
   align: 'middle',
   tone: 'ink',
   priority,
+  title: text,
 });
 
 describe('labels', () => {

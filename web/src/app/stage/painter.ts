@@ -121,7 +121,7 @@ export class Painter {
       alpha: false,
       antialias: false,
       depth: false,
-    });
+    }) as WebGL2RenderingContext | null;
     if (!gl)
       throw new Error(
         'This browser gives no WebGL 2, with which frames are drawn. Switch on hardware acceleration, or use a newer browser.',

@@ -1,4 +1,4 @@
-import { projected, type Drawing } from '@hashira/core';
+import { projected } from '@hashira/core';
 import type { Point, Sheet, StageLabel } from './types';
 
 /** The texts of a drawing where they stand on a sheet: beyond their anchor, away from what they are about. */

@@ -2,12 +2,12 @@ import { TestBed } from '@angular/core/testing';
 import { removeAlternative, setParameter, type Design } from '@hashira/core';
 import { BehaviorSubject } from 'rxjs';
 import { slipShed } from '../testing/slip-shed';
-import { Calculation, type CalculationState } from './calculation.service';
+import { Calculation, type CalculationState } from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { Saving } from './saving.service';
 
 describe('DesignWorkspace', () => {
-  const state = new BehaviorSubject<CalculationState>({});
+  const state = new BehaviorSubject<CalculationState>({ alternatives: new Map(), version: 0 });
   let asked: { version: number; design: Design }[];
   let kept: Design[];
   let workspace: DesignWorkspace;
@@ -15,15 +15,15 @@ describe('DesignWorkspace', () => {
   beforeEach(() => {
     asked = [];
     kept = [];
-    state.next({});
+    state.next({ alternatives: new Map(), version: 0 });
     const calculation = {
       state$: state,
-      request: (version: number, design: Design) => asked.push({ version, design }),
+      request: (version: number, design: Design) => void asked.push({ version, design }),
     };
     const saving = {
       state$: new BehaviorSubject({ kind: 'saved', revision: 1 }),
       begin: () => undefined,
-      changed: (design: Design) => kept.push(design),
+      changed: (design: Design) => void kept.push(design),
     };
     TestBed.configureTestingModule({
       providers: [
@@ -46,15 +46,27 @@ describe('DesignWorkspace', () => {
   });
 
   it('says when the results belong to an older state', () => {
-    const answer = (version: number) => state.next({ answer: { version, alternatives: [], duration: 1 } });
+    const answer = (version: number) => state.next({ alternatives: new Map(), version });
     answer(asked.at(-1)!.version);
     expect(workspace.results().current).toBeTrue();
     workspace.apply((design) => setParameter(design, 'span', '20 m'));
     expect(workspace.results().current).toBeFalse();
-    expect(spanOf(workspace.results().design)).toBe('22 m');
     answer(asked.at(-1)!.version);
     expect(workspace.results().current).toBeTrue();
-    expect(spanOf(workspace.results().design)).toBe('20 m');
+  });
+
+  it('takes a draft up as a change that can be undone', () => {
+    workspace.open('x', 1, slipShed(), setParameter(slipShed(), 'span', '19 m'));
+    expect(spanOf(workspace.state()!.design)).toBe('19 m');
+    expect(spanOf(kept.at(-1))).toBe('19 m');
+    workspace.undo();
+    expect(spanOf(workspace.state()!.design)).toBe('22 m');
+  });
+
+  it('looks first at the alternative that the address names', () => {
+    workspace.prefer('three-hinges');
+    workspace.open('x', 1, slipShed());
+    expect(workspace.selected()).toBe('three-hinges');
   });
 
   it('looks at another alternative when the selected one is removed', () => {

@@ -3,6 +3,7 @@ import { setParameter, type Design } from '@hashira/core';
 import { of, Subject, throwError, type Observable } from 'rxjs';
 import { ApiProblem, DesignApi } from '../designs/design-api.service';
 import { slipShed } from '../testing/slip-shed';
+import { Drafts } from './drafts.service';
 import { Saving } from './saving.service';
 
 class FakeApi {
@@ -18,7 +19,20 @@ class FakeApi {
   }
 }
 
+class FakeDrafts {
+  readonly kept = new Map<string, Design>();
+  keep(id: string, _revision: number, design: Design): Promise<boolean> {
+    this.kept.set(id, design);
+    return Promise.resolve(true);
+  }
+  forget(id: string): Promise<void> {
+    this.kept.delete(id);
+    return Promise.resolve();
+  }
+}
+
 describe('Saving', () => {
+  let drafts: FakeDrafts;
   let api: FakeApi;
   let saving: Saving;
   const design = slipShed();
@@ -31,7 +45,10 @@ describe('Saving', () => {
   beforeEach(() => {
     jasmine.clock().install();
     api = new FakeApi();
-    TestBed.configureTestingModule({ providers: [Saving, { provide: DesignApi, useValue: api }] });
+    drafts = new FakeDrafts();
+    TestBed.configureTestingModule({
+      providers: [Saving, { provide: DesignApi, useValue: api }, { provide: Drafts, useValue: drafts }],
+    });
     saving = TestBed.inject(Saving);
     saving.begin('x', 3, design);
   });
@@ -59,6 +76,16 @@ describe('Saving', () => {
     await settle(500);
     expect(api.saves.map((s) => s.revision)).toEqual([3, 4]);
     expect(saving.state).toEqual({ kind: 'saved', revision: 5 });
+  });
+
+  it('keeps what is not saved in the browser until the server has it', async () => {
+    api.answer = () => throwError(() => new ApiProblem(0, 'The server does not answer.'));
+    saving.changed(changed('20 m'));
+    await settle(500);
+    expect(drafts.kept.get('x')!.parameters[0]!.value).toBe('20 m');
+    api.answer = () => of(4);
+    await settle(3100);
+    expect(drafts.kept.size).toBe(0);
   });
 
   it('asks a silent server again', async () => {

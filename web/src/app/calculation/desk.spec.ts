@@ -1,0 +1,87 @@
+import { setParameter } from '@hashira/core';
+import { slipShed } from '../testing/slip-shed';
+import { CalculationDesk } from './desk';
+import type { WorkerAnswer } from './protocol';
+
+type Summary = Extract<WorkerAnswer, { kind: 'summary' }>;
+
+describe('CalculationDesk', () => {
+  let answers: WorkerAnswer[];
+  let desk: CalculationDesk;
+  const show = { result: 'U1', diagram: 'My' as const };
+
+  beforeEach(() => {
+    answers = [];
+    desk = new CalculationDesk(
+      (answer, transfer) => {
+        expect(transfer.every((buffer) => buffer instanceof ArrayBuffer)).toBeTrue();
+        answers.push(answer);
+      },
+      () => new Promise((done) => setTimeout(done)),
+    );
+  });
+
+  async function finished(): Promise<void> {
+    for (let i = 0; i < 500 && answers.at(-1)?.kind !== 'done'; i++)
+      await new Promise((d) => setTimeout(d, 10));
+  }
+  const calculate = (version: number, alternatives: string[], design = slipShed()) =>
+    desk.take({ kind: 'calculate', version, design, alternatives, show });
+  const summaries = () => answers.filter((answer): answer is Summary => answer.kind === 'summary');
+
+  it('tells forces of all its alternatives before checks of any', async () => {
+    calculate(1, ['pinned', 'fixed']);
+    await finished();
+    expect(summaries().map(({ summary: { id, stage } }) => `${id} ${stage}`)).toEqual([
+      'pinned forces',
+      'fixed forces',
+      'pinned checks',
+      'fixed checks',
+      'pinned complete',
+      'fixed complete',
+    ]);
+    expect(summaries()[0]!.scene!.drawing.strokes.length).toBeGreaterThan(0);
+  });
+
+  it('drops older work for a newer design', async () => {
+    calculate(1, ['fixed', 'pinned']);
+    calculate(2, ['fixed', 'pinned'], setParameter(slipShed(), 'span', '20 m'));
+    await finished();
+    expect(answers.at(-1)).toEqual({ kind: 'done', version: 2 });
+    expect(summaries().filter(({ version, summary }) => version === 1 && summary.stage !== 'forces')).toEqual(
+      [],
+    );
+  });
+
+  it('draws anew when another load case is shown, and answers about what is on the screen', async () => {
+    calculate(1, ['fixed']);
+    await finished();
+    answers.length = 0;
+    desk.take({ kind: 'show', show: { result: 'S', diagram: 'N' } });
+    expect(answers.map(({ kind }) => kind)).toEqual(['scene', 'summary']);
+    desk.take({
+      kind: 'ask',
+      id: 7,
+      alternative: 'fixed',
+      question: 'reading',
+      ask: { member: 'shed.column.1', share: 0 },
+    });
+    const answer = answers.at(-1) as Extract<WorkerAnswer, { kind: 'answer' }>;
+    expect(answer.id).toBe(7);
+    // Half of the snow on 22 m comes down a column
+    expect((answer.answer as { forces: { N: number } }).forces.N).toBeCloseTo(-48400, -2);
+    desk.take({ kind: 'ask', id: 8, alternative: 'nobody', question: 'member', ask: { member: 'm' } });
+    expect(answers.at(-1)).toEqual({ kind: 'answer', id: 8, answer: undefined });
+  });
+
+  it('tells once what failed, and goes on with the others', async () => {
+    const design = slipShed();
+    design.alternatives[2]!.picks['eaves-joint'] = 'hinged';
+    calculate(1, ['three-hinges', 'fixed'], design);
+    await finished();
+    const failed = summaries().filter(({ summary }) => summary.id === 'three-hinges');
+    expect(failed.length).toBe(1);
+    expect(failed[0]!.summary.stage).toBe('failed');
+    expect(summaries().at(-1)!.summary.stage).toBe('complete');
+  });
+});
