@@ -96,7 +96,9 @@ export async function openSlipShed(page: Page, app: Application): Promise<string
 /** Waits until the numbers on the screen belong to the design on the screen. */
 export async function calculated(page: Page): Promise<void> {
   await expect(page.getByText('calculating…')).toHaveCount(0);
-  await expect(page.locator('app-alternatives-strip dd').first()).not.toHaveText('–');
+  // Checks and stability come after the forces
+  await expect(page.locator('app-alternatives-strip dd').first()).toHaveText(/\d/);
+  await expect(page.locator('app-alternatives-strip dd', { hasText: '…' })).toHaveCount(0);
 }
 
 /** Waits until the server has answered the last save. */
@@ -108,7 +110,7 @@ export async function saved(page: Page): Promise<void> {
 export function card(page: Page, title: string): Locator {
   return page
     .locator('app-alternatives-strip .card')
-    .filter({ has: page.getByRole('option', { name: title, exact: true }) });
+    .filter({ has: page.getByRole('radio', { name: title, exact: true }) });
 }
 
 /** The three numbers of every card, as texts. */
@@ -127,6 +129,13 @@ export async function typeParameter(page: Page, name: string, text: string): Pro
 export async function choose(page: Page, list: string, option: string): Promise<void> {
   await page.getByRole('combobox', { name: list, exact: true }).click();
   await page.getByRole('option', { name: option, exact: true }).last().click();
+}
+
+/** Chooses from the list of all sections, by typing a part of the name. */
+export async function chooseSection(page: Page, list: string, name: string): Promise<void> {
+  await page.getByRole('combobox', { name: list, exact: true }).click();
+  await page.getByRole('searchbox').fill(name);
+  await page.getByRole('option', { name, exact: true }).click();
 }
 
 /** The value in a row of the ledger. */

@@ -15,7 +15,7 @@ for (const [what, name, text, sentence] of [
   ['an unknown name', 'eaves', 'spann / 3', 'uses "spann"'],
   ['a wrong unit', 'eaves', '6 kN', 'needs a value in m'],
   ['a cycle', 'spacing', 'g_line / (1 kN/m^2)', 'in a circle'],
-  ['a span of zero', 'span', '0 m', 'it may go from 8.000 to 40.00 m'],
+  ['a span of zero', 'span', '0 m', 'it may be from 8.00 m to 40.0 m'],
   ['an assignment', 'span', 'x = 3 m', 'an assignment is not allowed'],
 ] as const)
   test(`${what} is said in a sentence at the parameter, is kept, and can be undone`, async ({
@@ -41,7 +41,7 @@ test('a file that is no design, or of a newer version, is refused in words', asy
     ['not json', 'it is not JSON'],
     ['{"format":"something"}', 'its format is "something"'],
     ['{"format":"hashira-design","version":9}', 'written by a newer version'],
-    ['{"format":"hashira-design","version":1,"title":"x"}', 'is missing'],
+    ['{"format":"hashira-design","version":2,"title":"x"}', 'is missing'],
   ] as const) {
     const file = join(app.folder, 'bad.json');
     await writeFile(file, content);

@@ -14,7 +14,7 @@ import { join } from 'node:path';
 
 test('everything is as it was after the browser was closed', async ({ page, app, browser }) => {
   const id = await openSlipShed(page, app);
-  await page.getByRole('option', { name: 'Pinned bases' }).click();
+  await page.getByRole('radio', { name: 'Pinned bases' }).click();
   await choose(page, 'Apex', 'hinged');
   await typeParameter(page, 'span', '18 m');
   await saved(page);

@@ -27,7 +27,7 @@ async function openShed(target: Page): Promise<void> {
 await openShed(page);
 await picture('design');
 
-await page.getByRole('option', { name: 'Pinned bases' }).click();
+await page.getByRole('radio', { name: 'Pinned bases' }).click();
 await choose(page, 'Load case or combination', 'C2 Wind in service');
 await page.getByText('bare').click();
 await page.getByLabel('deformed').check();
@@ -40,7 +40,7 @@ await page.locator('app-ledger .member').nth(2).click();
 await picture('trace');
 
 await openShed(page);
-await page.getByRole('option', { name: 'Three hinges' }).click();
+await page.getByRole('radio', { name: 'Three hinges' }).click();
 await choose(page, 'Eaves', 'hinged');
 await picture('mechanism');
 await page.getByRole('button', { name: 'Undo', exact: true }).click();

@@ -5,6 +5,9 @@ import { formatExact, formatWithUnit } from '../units/format.js';
 import type { Draughtsman } from './drawing.js';
 import { nodeAt } from './places.js';
 
+/** A moment reaction below this share of the largest force times 1 m is rounding. */
+const turnless = 1e-5;
+
 /** Reactions as the arrows that the ground pushes with; their values are magnitudes, the arrow is the sign. */
 export function drawReactions(
   pen: Draughtsman,
@@ -55,7 +58,7 @@ export function drawReactions(
       pen,
       at,
       [3, 4, 5].map((k) => value(node, k)),
-      moments,
+      Math.max(1e-3 * moments, turnless * largest),
       node,
       nameOf,
     );
@@ -66,12 +69,12 @@ function drawMoments(
   pen: Draughtsman,
   at: Point,
   M: readonly number[],
-  largest: number,
+  least: number,
   node: string,
   nameOf: (node: string) => string,
 ): void {
   M.forEach((moment, k) => {
-    if (Math.abs(moment) < Math.max(1e-3 * largest, 1e-3)) return;
+    if (Math.abs(moment) <= least) return;
     // About Y a positive moment turns with the clock as the elevation is seen
     const sense = moment > 0 ? 1 : -1;
     const point = (i: number): readonly [number, number] => {

@@ -3,7 +3,8 @@ import { ProblemError } from '@hashira/core';
 import { parseDesign } from '@hashira/core/validation';
 import type { DesignStore } from './design-store.js';
 
-const demos = ['slip-shed.json', 'boat-hall.json'];
+// The one that is stored last is opened first
+const demos = ['boat-hall.json', 'slip-shed.json'];
 
 /** Stores the demo designs in a database that never held a design; deleting them is not undone by a restart. */
 export async function loadDemo(store: DesignStore): Promise<number> {

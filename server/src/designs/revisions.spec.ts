@@ -105,7 +105,7 @@ describe('revisions of a design', () => {
     const decoder = new TextDecoder();
     await saveTitle('Second', 1);
     let text = '';
-    while (!text.includes('data:')) text += decoder.decode((await reader.read()).value);
+    while (!text.includes('data:')) text += decoder.decode((await reader.read()).value as Uint8Array);
     expect(text).toContain('data: {"revision":2}');
     await reader.cancel();
   });

@@ -26,7 +26,7 @@ export function differenceText(
 ): string {
   if (figure?.value === undefined || reference?.value === undefined) return '';
   const { absolute, relative } = difference(figure.value, reference.value);
-  const turned = figure.signed && figure.value * reference.value < 0 ? ' in size, other way' : '';
+  const turned = figure.signed && figure.value * reference.value < 0 ? ' turned' : '';
   if (relative === undefined) return Math.abs(absolute) < 1e-9 ? '±0 %' : 'new';
   const percent = relative * 100;
   if (Math.abs(percent) < 0.05) return `±0 %${turned}`;

@@ -17,6 +17,8 @@ export interface PlacedLabel extends StageLabel {
 const characterWidth = 6.1;
 const lineHeight = 15;
 const padding = 2;
+/** A sheet with more labels than one for each such area cannot be read: the less important ones wait until it is zoomed, px². */
+const areaOfEach = 14_000;
 /** The same text twice within this distance is said once, px. */
 const sameWithin = 64;
 
@@ -51,7 +53,9 @@ export function placeLabels(
     [-34, 0],
     [34, 0],
   ] as const;
+  const most = Math.max(24, (size.width * size.height) / areaOfEach);
   for (const label of [...labels].sort((a, b) => b.priority - a.priority)) {
+    if (placed.length >= most) break;
     const told = placed.some(
       (other) =>
         other.text === label.text &&
