@@ -54,13 +54,15 @@ export function drawTapers(pen: Draughtsman, frame: Frame): void {
 
 /** Open circles beside the node where a member's end is released; what differs between alternatives is drawn on every member. */
 export function drawHinges(pen: Draughtsman, frame: Frame, model: FrameModel): void {
+  // Solid frames have many, close together
+  const [along, radius, width] = model.space === 'solid' ? [5, 2, 1] : [8, 3.8, 1.4];
   model.members.forEach(({ hinges }, m) => {
     if (!hinges) return;
     const [a, b] = [placeOn(frame, m, 0), placeOn(frame, m, frame.length[m]!)];
     const turns = (end: NonNullable<typeof hinges>['start']) =>
       end?.My !== undefined || end?.Mz !== undefined;
-    if (turns(hinges.start)) pen.ring('hinges', a, b, 8, 3.8, 'sheet', { colour: 'ink', width: 1.4 });
-    if (turns(hinges.end)) pen.ring('hinges', b, a, 8, 3.8, 'sheet', { colour: 'ink', width: 1.4 });
+    if (turns(hinges.start)) pen.ring('hinges', a, b, along, radius, 'sheet', { colour: 'ink', width });
+    if (turns(hinges.end)) pen.ring('hinges', b, a, along, radius, 'sheet', { colour: 'ink', width });
   });
 }
 

@@ -65,6 +65,14 @@ function isSummary(keyword: string): boolean {
 function describe(error: ErrorObject): string {
   const params = error.params as Record<string, unknown>;
   switch (error.keyword) {
+    case 'minItems':
+      return `The list needs at least ${String(params['limit'])} items`;
+    case 'maxItems':
+      return `The list may have ${String(params['limit'])} items at most`;
+    case 'pattern':
+      return 'The value has letters or signs that cannot stand here';
+    case 'maxProperties':
+      return `Only ${String(params['limit'])} of the fields may be given`;
     case 'additionalProperties':
       return `The field "${String(params['additionalProperty'])}" is not known here; remove it or check its spelling`;
     case 'required':
@@ -76,7 +84,7 @@ function describe(error: ErrorObject): string {
     case 'type':
       return typeof error.data === 'number' && params['type'] === 'number'
         ? `The number is ${error.data}; give a finite number`
-        : `The value ${error.message ?? 'is not valid'}`;
+        : `The value must be ${typeWords(params['type'])}`;
     case 'discriminator':
       return `The value of "${String(params['tag'])}" is not one of the known kinds`;
     default:
@@ -190,4 +198,20 @@ function withPlaceholders(value: unknown, skipped: ReadonlySet<string>): FrameMo
 export function parseModel(text: string): Outcome<FrameModel> {
   const json = parseJson(text, 'invalid-model');
   return json.ok ? validateModel(json.value) : json;
+}
+
+const wordsOfTypes: Readonly<Record<string, string>> = {
+  string: 'a text',
+  number: 'a number',
+  integer: 'a whole number',
+  boolean: 'true or false',
+  object: 'an object',
+  array: 'a list',
+  null: 'null',
+};
+
+/** Names of JSON types in words: "a text or a number". */
+function typeWords(type: unknown): string {
+  const names = Array.isArray(type) ? (type as string[]) : String(type).split(',');
+  return names.map((name) => wordsOfTypes[name] ?? name).join(' or ');
 }

@@ -53,6 +53,8 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
     const { assignment, matches } = applyRules(own, geometry, names, problems);
     const combinations = attempt(() => allCombinations(own));
     if (!combinations.ok) problems.push(...combinations.problems);
+    if (problems.length === 0 && geometry.members.size === 0)
+      problems.push(problem('geometry', 'The recipe makes no member; add a step, or switch one on.', {}));
     if (problems.length === 0) problems.push(...withoutSection(own, geometry, assignment));
     stopAt(problems);
     const made = combinations.ok ? combinations.value : [];

@@ -27,7 +27,7 @@ import type { Sheet } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 
-const thumbnail = { width: 116, height: 74 };
+const thumbnail = { width: 96, height: 74 };
 const edge = { left: 14, right: 14, top: 14, bottom: 14 };
 
 /** The alternatives along the bottom: each with its own frame, live, and its three most telling numbers. */
@@ -95,7 +95,13 @@ export class AlternativesStripComponent {
     const view = this.commonView();
     const layers = this.view
       .layers()
-      .filter((layer) => layer !== 'loads' && layer !== 'reactions' && layer !== 'axes');
+      .filter(
+        (layer) =>
+          layer !== 'loads' &&
+          layer !== 'reactions' &&
+          layer !== 'axes' &&
+          !(layer === 'hinges' && scene?.space === 'solid'),
+      );
     return scene && view
       ? {
           scene,

@@ -63,7 +63,7 @@ function drawArch(shape: ArchShape, complain: Complain): Drawn {
   if ((curve === 'elliptic' || curve === 'hyperbolic') && endHeight !== 0)
     complain(
       'endHeight',
-      `an ${curve} arch has its ends at one height; set endHeight to 0 or choose another curve.`,
+      `an arch of the curve ${curve} has its ends at one height; set endHeight to 0 or choose another curve.`,
     );
   switch (curve) {
     case 'circular':

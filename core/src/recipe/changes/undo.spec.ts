@@ -1,0 +1,127 @@
+import { slipShed } from '../../testing/designs.js';
+import { validateDesign } from '../parse.js';
+import type { Design } from '../types.js';
+import * as changes from './index.js';
+
+/** Freezes all of a design, so that a change that writes into it throws. */
+function frozen<T>(value: T): T {
+  if (typeof value === 'object' && value !== null) {
+    Object.values(value).forEach(frozen);
+    Object.freeze(value);
+  }
+  return value;
+}
+
+/** One use of every function that changes a design. */
+const uses: Readonly<Record<string, (design: Design) => Design>> = {
+  addAlternative: (d) => changes.addAlternative(d).design,
+  duplicateAlternative: (d) => changes.duplicateAlternative(d, 'pinned').design,
+  insertAlternative: (d) => changes.insertAlternative(d, { id: 'x', title: 'X', picks: {} }, 1),
+  pickOption: (d) => changes.pickOption(d, 'pinned', 'apex-joint', 'hinged'),
+  removeAlternative: (d) => changes.removeAlternative(d, 'pinned'),
+  renameAlternative: (d) => changes.renameAlternative(d, 'pinned', 'Other'),
+  setReference: (d) => changes.setReference(d, 'pinned'),
+  addAllCombinations: (d) => changes.addAllCombinations(d),
+  addChoice: (d) =>
+    changes.addChoice(d, { id: 'k', title: 'K', options: [{ id: 'o', title: 'O', changes: {} }] }),
+  addOption: (d) => changes.addOption(d, 'apex-joint', { id: 'o', title: 'O', changes: {} }),
+  recordIntoOption: (d) =>
+    changes.recordIntoOption(d, changes.setParameter(d, 'span', '24 m'), 'apex-joint', 'hinged'),
+  removeChoice: (d) => changes.removeChoice(d, 'apex-joint'),
+  removeOption: (d) => changes.removeOption(d, 'base-fixity', 'springs'),
+  renameChoice: (d) => changes.renameChoice(d, 'apex-joint', 'Crown'),
+  renameOption: (d) => changes.renameOption(d, 'apex-joint', 'hinged', 'pinned'),
+  setOptionChanges: (d) => changes.setOptionChanges(d, 'apex-joint', 'hinged', {}),
+  addFigure: (d) => changes.addFigure(d, { id: 'f', title: 'F', kind: 'cost' }),
+  moveFigure: (d) => changes.moveFigure(d, 'mass', 0),
+  removeFigure: (d) => changes.removeFigure(d, 'mass'),
+  setFigure: (d) => changes.setFigure(d, 'mass', { limit: '4000 kg' }),
+  addCombination: (d) => changes.addCombination(d, { id: 'U9', state: 'strength', factors: { G: 1 } }),
+  addLoadCase: (d) => changes.addLoadCase(d, { id: 'K', title: 'Crane', category: 'crane' }),
+  listCombinations: (d) =>
+    changes.listCombinations(changes.setCombine(d, { by: 'EN1990-6.10', states: ['strength'] })),
+  removeCombination: (d) => changes.removeCombination(d, 'U1'),
+  removeLoadCase: (d) => changes.removeLoadCase(d, 'S'),
+  setCombination: (d) => changes.setCombination(d, 'U1', { title: 'Heavy snow' }),
+  setCombine: (d) => changes.setCombine(d, { by: 'EN1990-6.10', states: ['strength'] }),
+  setFactor: (d) => changes.setFactor(d, 'U1', 'W', 0.3),
+  setLoadCase: (d) => changes.setLoadCase(d, 'S', { altitude: 'high' }),
+  addParameter: (d) =>
+    changes.addParameter(d, { name: 'n', title: 'N', kind: 'quantity', quantity: 'number', value: '3' }),
+  dropOwnParameter: (d) =>
+    changes.dropOwnParameter(changes.setOwnParameter(d, 'pinned', 'span', '9 m'), 'pinned', 'span'),
+  removeParameter: (d) => changes.removeParameter(d, 'haunch_depth'),
+  renameParameter: (d) => changes.renameParameter(d, 'span', 'width'),
+  setOwnParameter: (d) => changes.setOwnParameter(d, 'pinned', 'span', '9 m'),
+  setParameter: (d) => changes.setParameter(d, 'span', '9 m'),
+  setParameterFields: (d) => changes.setParameterFields(d, 'span', { max: '60 m', step: undefined }),
+  setValue: (d) => changes.setValue(d, 'span', '9 m', 'pinned'),
+  addRule: (d) => changes.addRule(d, { id: 'r', members: 'true', roll: '0 deg' }),
+  moveRule: (d) => changes.moveRule(d, 'rafters', 0),
+  removeRule: (d) => changes.removeRule(d, 'snow'),
+  setRule: (d) => changes.setRule(d, 'rafters', { title: 'Roof' }),
+  addSection: (d) => changes.addSection(d, { id: 'own', material: 'S355', profile: 'IPE 400' }),
+  removeSection: (d) =>
+    changes.removeSection(changes.addSection(d, { id: 'own', material: 'S355', profile: 'IPE 400' }), 'own'),
+  setAnalysis: (d) => changes.setAnalysis(d, { order: 1, imperfections: false }),
+  setCode: (d) => changes.setCode(d, { name: 'AISC360' }),
+  setTitle: (d) => changes.setTitle(d, 'Other'),
+  addStep: (d) => changes.addStep(d, { id: 'x', edit: 'remove', members: 'role == "brace"' }),
+  duplicateStep: (d) => changes.duplicateStep(d, 'shed').design,
+  moveStep: (d) => changes.moveStep(d, 'shed', 3),
+  removeStep: (d) => changes.removeStep(d, 'shed'),
+  setStep: (d) => changes.setStep(d, 'shed', { roof: 'mono' }),
+  setStepField: (d) => changes.setStepField(d, 'shed', 'bays/0', '9 m'),
+  switchStep: (d) => changes.switchStep(d, 'shed', false),
+};
+
+describe('every change of a design', () => {
+  it('is tried here', () => {
+    const helpers = ['freeId', 'freeTitle', 'usesOf'];
+    const all = Object.keys(changes).filter((name) => !helpers.includes(name));
+    expect(Object.keys(uses).sort()).toEqual(all.sort());
+  });
+
+  for (const [name, use] of Object.entries(uses))
+    it(`${name} gives a sound design and leaves the one before as it was, so that it can be taken back`, () => {
+      const before = frozen(slipShed());
+      const text = JSON.stringify(before);
+      const after = use(before);
+      const outcome = validateDesign(JSON.parse(JSON.stringify(after)));
+      expect(outcome.ok ? '' : outcome.problems[0]!.message).toBe('');
+      expect(JSON.stringify(before)).toBe(text);
+      if (name !== 'dropOwnParameter' && name !== 'removeSection' && name !== 'moveStep')
+        expect(JSON.stringify(after)).not.toBe(text);
+    });
+});
+
+describe('renaming a parameter', () => {
+  it('renames it in every expression, rule, figure and alternative, and in no text', () => {
+    const renamed = changes.renameParameter(
+      changes.setOwnParameter(slipShed(), 'pinned', 'span', '9 m'),
+      'span',
+      'width',
+    );
+    expect(renamed.parameters.find(({ name }) => name === 'haunch_length')!.value).toBe('width / 10');
+    expect(renamed.alternatives[1]!.parameters).toEqual({ width: '9 m' });
+    expect(changes.usesOf(slipShed(), 'span').map(({ kind }) => kind)).toContain('step');
+  });
+});
+
+describe('recording into an option', () => {
+  it('keeps the design as it was and puts what was changed into the option', () => {
+    const before = slipShed();
+    let after = changes.setParameter(before, 'span', '24 m');
+    after = changes.setStep(after, 'shed', { roof: 'mono' });
+    after = changes.addRule(after, { id: 'extra', members: 'true', roll: '0 deg' });
+    const recorded = changes.recordIntoOption(before, after, 'apex-joint', 'hinged');
+    expect(recorded.parameters).toEqual(before.parameters);
+    expect(recorded.steps).toEqual(before.steps);
+    const option = recorded.choices
+      .find(({ id }) => id === 'apex-joint')!
+      .options.find(({ id }) => id === 'hinged')!;
+    expect(option.changes.parameters).toEqual({ span: '24 m' });
+    expect(option.changes.steps).toEqual([{ id: 'shed', roof: 'mono' }]);
+    expect(option.changes.rules!.some(({ id }) => id === 'extra')).toBeTrue();
+  });
+});

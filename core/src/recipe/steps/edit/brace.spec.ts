@@ -1,0 +1,48 @@
+import { built, designWith, problemsOf } from '../../../testing/designs.js';
+import type { Step } from '../../types.js';
+
+const portal: Step = { id: 'p', make: 'portal', bays: ['12 m'], eaves: '5 m', pitch: '10 deg' };
+const copy: Step = {
+  id: 'c',
+  edit: 'copy',
+  count: 2,
+  by: ['0 m', '6 m', '0 m'],
+  join: 'place == "eaves" or place == "apex"',
+  joinRole: 'purlin',
+};
+const brace = (fields: object): Step => ({
+  id: 'b',
+  edit: 'brace',
+  panels: 'role == "rafter" or role == "purlin"',
+  pattern: 'x',
+  ...fields,
+});
+const braces = (fields: object) =>
+  [...built(designWith([portal, copy, brace(fields)])).geometry.lines.values()].filter(({ id }) =>
+    id.startsWith('b.brace'),
+  ).length;
+
+describe('brace', () => {
+  it('finds the panels of a roof between copied frames', () => {
+    // Two slopes × two bays
+    expect(braces({})).toBe(4 * 2);
+    expect(braces({ pattern: 'diagonal' })).toBe(4);
+    expect(braces({ panels: '(role == "purlin" and row == 1) or role == "rafter"' })).toBe(2 * 2);
+  });
+
+  it('closes wall panels along the ground', () => {
+    expect(braces({ panels: 'x < 1 m and (role == "column" or role == "purlin")' })).toBe(2 * 2);
+  });
+
+  it('joins the diagonals where they cross, when asked', () => {
+    const joined = built(designWith([portal, copy, brace({ crossing: 'joined' })]));
+    const free = built(designWith([portal, copy, brace({})]));
+    expect(joined.model.nodes.length - free.model.nodes.length).toBe(4);
+  });
+
+  it('says when there is no panel', () => {
+    expect(
+      problemsOf(designWith([portal, copy, brace({ panels: 'role == "column"' })]))[0]!.where['step'],
+    ).toBe('b');
+  });
+});
