@@ -94,11 +94,11 @@ export async function openSlipShed(page: Page, app: Application): Promise<string
 }
 
 /** Waits until the numbers on the screen belong to the design on the screen. */
-export async function calculated(page: Page): Promise<void> {
-  await expect(page.getByText('calculating…')).toHaveCount(0);
+export async function calculated(page: Page, timeout = 15_000): Promise<void> {
+  await expect(page.getByText('calculating…')).toHaveCount(0, { timeout });
   // Checks and stability come after the forces
   await expect(page.locator('app-alternatives-strip dd').first()).toHaveText(/\d/);
-  await expect(page.locator('app-alternatives-strip dd', { hasText: '…' })).toHaveCount(0);
+  await expect(page.locator('app-alternatives-strip dd', { hasText: '…' })).toHaveCount(0, { timeout });
 }
 
 /** Waits until the server has answered the last save. */

@@ -104,6 +104,8 @@ test('two tabs never overwrite each other silently', async ({ page, app, context
   await calculated(other);
   await typeParameter(page, 'span', '19 m');
   await saved(page);
+  // The other tab is told before it changes anything
+  await expect(other.getByText('Another page saved this design')).toBeVisible();
   await typeParameter(other, 'span', '25 m');
   await expect(other.getByRole('alert')).toContainText('was changed elsewhere');
   await other.getByRole('button', { name: 'Keep mine as a new design' }).click();
@@ -111,4 +113,56 @@ test('two tabs never overwrite each other silently', async ({ page, app, context
   await expect(other.locator('#p-span')).toHaveValue(/^25\sm$/);
   await page.reload();
   await expect(page.locator('#p-span')).toHaveValue(/^19\sm$/);
+});
+
+test('a second tab takes the new state when it is told', async ({ page, app, context }) => {
+  const id = await openSlipShed(page, app);
+  const other = await context.newPage();
+  await other.goto(`${app.url}/designs/${id}`);
+  await calculated(other);
+  await typeParameter(page, 'span', '19 m');
+  await saved(page);
+  await other.getByRole('button', { name: 'Show the new one' }).click();
+  await expect(other.locator('#p-span')).toHaveValue(/^19\sm$/);
+  await expect(page.getByText('Another page saved this design')).toHaveCount(0);
+});
+
+test('what was changed while the server was away is kept in the browser, and taken up at the next visit', async ({
+  page,
+}) => {
+  const app = new Application();
+  await app.start();
+  try {
+    await page.goto(app.url);
+    await calculated(page);
+    await typeParameter(page, 'span', '18 m');
+    await saved(page);
+    const address = page.url();
+    await app.kill();
+    await typeParameter(page, 'eaves', '5.2 m');
+    await expect(page.getByTestId('saved')).toHaveText('Not saved');
+    page.on('dialog', (dialog) => void dialog.accept());
+    await page.goto('about:blank');
+    await app.start();
+    await page.goto(address);
+    await expect(page.getByText('had not been saved were taken up')).toBeVisible();
+    await expect(page.locator('#p-eaves')).toHaveValue(/^5\.2\sm$/);
+    await expect(page.getByTestId('saved')).toHaveText('Saved, revision 3');
+  } finally {
+    await app.kill();
+    app.remove();
+  }
+});
+
+test('an address opens the same view again', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await page.getByRole('radio', { name: 'Three hinges' }).click();
+  await choose(page, 'Load case or combination', 'W Wind from the left');
+  await page.getByText('N', { exact: true }).click();
+  await expect(page).toHaveURL(/alternative=three-hinges/);
+  await expect(page).toHaveURL(/diagram=N/);
+  await page.reload();
+  await calculated(page);
+  await expect(page.locator('.caption')).toContainText('Three hinges');
+  await expect(page.locator('.caption')).toContainText('W Wind from the left');
 });

@@ -49,8 +49,21 @@ await page.getByRole('link', { name: 'Comparison' }).click();
 await page.locator('app-figures-chart svg').waitFor();
 await picture('comparison');
 
+await openShed(page);
+await page.getByRole('tab', { name: 'Recipe' }).click();
+await page.getByText('+ step').click();
+await picture('recipe');
+
 await page.getByRole('link', { name: 'Hashira' }).click();
-await page.getByRole('button', { name: 'Duplicate' }).click();
+await page.getByRole('link', { name: 'Boat hall', exact: true }).click();
+await page.locator('app-design-screen .label.plum').first().waitFor({ timeout: 60_000 });
+await calculated(page, 60_000);
+await picture('hall');
+await choose(page, 'Part of the frame', 'row 3');
+await picture('slice');
+
+await page.getByRole('link', { name: 'Hashira' }).click();
+await page.getByRole('button', { name: 'Duplicate' }).first().click();
 await picture('designs');
 
 await browser.close();

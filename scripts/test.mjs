@@ -90,6 +90,7 @@ check('Types', process.execPath, ['scripts/typecheck.mjs']);
 check('Compiled kernels', process.execPath, ['core/kernels/build.mjs', '--check']);
 check('Verification manual', process.execPath, ['--import', 'tsx', 'core/verification-manual.ts', '--check']);
 check('Page of sections', process.execPath, ['--import', 'tsx', 'core/sections-manual.ts', '--check']);
+check('Page of steps', process.execPath, ['--import', 'tsx', 'core/steps-manual.ts', '--check']);
 for (const workspace of ['core', 'server', 'cli'])
   tests(`Jasmine: ${workspace}`, process.execPath, jasmine, jasmineCount, { cwd: join(root, workspace) });
 tests('Karma and Jasmine: web', 'npx', ['ng', 'test'], karmaCount, { cwd: join(root, 'web') });

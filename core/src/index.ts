@@ -26,6 +26,7 @@ export { ruleKinds } from './recipe/rules/index.js';
 export { ruleWords } from './recipe/rules/words.js';
 export { runSteps } from './recipe/run-steps.js';
 export { kindOf, stepKinds, type StepKind } from './recipe/steps/index.js';
+export { initialStep } from './recipe/steps/initial.js';
 export type { Field, FieldForm, Fields } from './recipe/steps/fields.js';
 export type {
   Alternative,

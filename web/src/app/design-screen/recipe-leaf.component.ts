@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import {
   addStep,
   duplicateStep,
+  formatPlain,
   freeId,
+  initialStep,
   kindOf,
   moveStep,
   removeStep,
@@ -47,7 +49,7 @@ export class RecipeLeafComponent {
         step,
         kind,
         title: step.title ?? kind?.title ?? step.id,
-        words: kind ? kind.summary(step) : 'a kind of step that is not known',
+        words: kind ? kind.summary(this.withValues(step) as Step) : 'a kind of step that is not known',
         open: this.open() === step.id,
         first: i === 0,
         last: i === all.length - 1,
@@ -55,6 +57,30 @@ export class RecipeLeafComponent {
       };
     }),
   );
+
+  /** A step's fields with the values of parameters in the place of their names. */
+  private withValues(value: unknown): unknown {
+    if (typeof value === 'string') return this.texts().get(value) ?? value;
+    if (Array.isArray(value)) return value.map((item) => this.withValues(item));
+    if (typeof value !== 'object' || value === null) return value;
+    return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, this.withValues(item)]));
+  }
+
+  /** Parameters of the selected alternative as they read, by name. */
+  private readonly texts = computed(() => {
+    const design = this.design();
+    const known = this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)
+      ?.summary.parameters;
+    return new Map(
+      design.parameters.flatMap((parameter) => {
+        const value =
+          known && Object.hasOwn(known, parameter.name) ? known[parameter.name]!.value : undefined;
+        return value === undefined || parameter.kind !== 'quantity'
+          ? []
+          : [[parameter.name, formatPlain(value, parameter.quantity)] as const];
+      }),
+    );
+  });
 
   protected readonly groups = (['make', 'shape', 'connect', 'finish'] as const).map((group) => ({
     group,
@@ -120,13 +146,7 @@ export class RecipeLeafComponent {
       kind.kind,
       this.design().steps.map((step) => step.id),
     );
-    const initial = Object.fromEntries(
-      Object.entries(kind.fields).flatMap(([name, field]) => {
-        const { initial: value, optional, when } = field as Field<unknown>;
-        return value === undefined || optional || when ? [] : [[name, value]];
-      }),
-    );
-    const step: Step = { id, [kind.verb]: kind.kind, ...initial };
+    const step = initialStep(kind, id);
     this.workspace.apply((design) => addStep(design, step));
     this.adding.set(false);
     this.open.set(id);

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse, HttpHeaders } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Design } from '@hashira/core';
-import { catchError, map, throwError, type Observable } from 'rxjs';
+import { catchError, map, Observable, throwError } from 'rxjs';
 
 /** A design in the list. */
 export interface DesignSummary {
@@ -69,6 +69,16 @@ export class DesignApi {
       headers: { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` },
       body,
     }).catch(() => undefined);
+  }
+
+  /** Revisions as they are saved, from whichever page; the browser connects again by itself. */
+  saves(id: string): Observable<number> {
+    return new Observable((hear) => {
+      const source = new EventSource(`/api/designs/${id}/events`);
+      source.onmessage = ({ data }: MessageEvent<string>) =>
+        hear.next((JSON.parse(data) as { revision: number }).revision);
+      return () => source.close();
+    });
   }
 
   remove(id: string, revision: number): Observable<unknown> {

@@ -13,7 +13,7 @@ import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/rou
 import { setTitle } from '@hashira/core';
 import { Button } from 'primeng/button';
 import { Tooltip } from 'primeng/tooltip';
-import { firstValueFrom } from 'rxjs';
+import { delay, firstValueFrom } from 'rxjs';
 import { DesignApi } from '../designs/design-api.service';
 import { downloadDesign } from '../designs/design-file';
 import { rememberOpened } from '../designs/last-opened';
@@ -47,6 +47,8 @@ export class WorkspaceComponent {
   protected readonly problem = signal('');
   /** Unsaved changes of an earlier visit were taken up. */
   protected readonly takenUp = signal(false);
+  /** A revision that another page saved, while nothing is changed here. */
+  protected readonly newer = signal(0);
   private readonly drafts = inject(Drafts);
 
   protected readonly savedText = computed(() => {
@@ -67,6 +69,12 @@ export class WorkspaceComponent {
     // Reads the address before the design is opened
     inject(ViewState);
     effect(() => void this.open(this.id()));
+    effect((onCleanup) => {
+      // The answer to a save of this page may come after its event
+      const saves = this.api.saves(this.id()).pipe(delay(1500));
+      const subscription = saves.subscribe((revision) => this.savedElsewhere(revision));
+      onCleanup(() => subscription.unsubscribe());
+    });
     effect(() => {
       const title = this.workspace.state()?.design.title;
       if (title !== undefined) this.pageTitle.setTitle(`${title} · Hashira`);
@@ -100,9 +108,15 @@ export class WorkspaceComponent {
     });
   }
 
+  private savedElsewhere(revision: number): void {
+    const state = this.saving.state;
+    if (state.kind === 'saved' && state.revision < revision) this.newer.set(revision);
+  }
+
   protected key(event: KeyboardEvent): void {
     if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-    if ((event.target as Element).closest('input, textarea')) return;
+    // In a text the browser takes back what was typed
+    if ((event.target as Element).closest('input:not([type=checkbox], [type=range]), textarea')) return;
     const key = event.key.toLowerCase();
     if (key === 'z' && !event.shiftKey) this.workspace.undo();
     else if (key === 'y' || (key === 'z' && event.shiftKey)) this.workspace.redo();
@@ -133,6 +147,7 @@ export class WorkspaceComponent {
         draft && !same && draft.revision === revision ? draft.design : undefined,
       );
       if (draft && !same && draft.revision === revision) this.takenUp.set(true);
+      this.newer.set(0);
       rememberOpened(id);
     });
   }

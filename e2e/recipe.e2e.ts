@@ -1,0 +1,60 @@
+import { calculated, cardNumbers, expect, openSlipShed, test } from './application.js';
+import type { Page } from '@playwright/test';
+
+/** Opens a copy of the hall, the solid demo design. */
+async function openHall(page: Page, url: string): Promise<void> {
+  const list = (await (await page.request.get(`${url}/api/designs`)).json()) as {
+    id: string;
+    title: string;
+  }[];
+  await page.goto(`${url}/designs/${list.find(({ title }) => title === 'Boat hall')!.id}`);
+  // Second order of sixty load steps in space takes a while
+  await expect(page.locator('app-design-screen .label.plum').first()).toBeVisible({ timeout: 60_000 });
+}
+
+test('steps are added, changed by their form, switched off and taken back', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  const before = await cardNumbers(page);
+  await page.getByRole('tab', { name: 'Recipe' }).click();
+  await expect(page.locator('app-recipe-leaf')).toContainText('22 m × 6.4 m, duo-pitch 9°');
+  await page.getByText('+ step').click();
+  await page.getByRole('button', { name: /^Divide/ }).click();
+  await expect(page.locator('app-recipe-leaf')).toContainText('in 2 parts');
+  await calculated(page);
+  // Pieces of a member stay one for the checks
+  await expect.poll(async () => (await cardNumbers(page)).slice(1, 3)).toEqual(before.slice(1, 3));
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('app-recipe-leaf')).not.toContainText('in 2 parts');
+});
+
+test('rules tell what they give, where, and to how many', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await page.getByRole('tab', { name: 'Rules' }).click();
+  const leaf = page.locator('app-rules-leaf');
+  await expect(leaf).toContainText('column_section in steel');
+  await expect(leaf).toContainText('where role == "column"');
+});
+
+test('a factor of a combination is changed and reaches the numbers', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  const before = await cardNumbers(page);
+  await page.getByRole('tab', { name: 'Loads' }).click();
+  const field = page.getByLabel('Factor on S in U1');
+  await field.fill('1.75');
+  await field.press('Enter');
+  await calculated(page);
+  await expect.poll(async () => (await cardNumbers(page))[6]).not.toBe(before[6]);
+});
+
+test('a solid frame is seen from four sides and sliced', async ({ page, app }) => {
+  test.setTimeout(120_000);
+  await openHall(page, app.url);
+  const canvas = page.locator('app-design-screen app-stage canvas').first();
+  const picture = () => canvas.evaluate((element) => (element as HTMLCanvasElement).toDataURL());
+  const oblique = await picture();
+  for (const view of ['front', 'side', 'plan']) {
+    await page.getByText(view, { exact: true }).click();
+    await expect.poll(picture).not.toBe(oblique);
+    await expect(page).toHaveURL(new RegExp(`view=${view}`));
+  }
+});
