@@ -1,4 +1,4 @@
-import { calculated, cardNumbers, expect, openSlipShed, test } from './application.js';
+import { calculated, cardNumbers, choose, expect, openSlipShed, test } from './application.js';
 import type { Page } from '@playwright/test';
 
 /** Opens a copy of the hall, the solid demo design. */
@@ -49,12 +49,17 @@ test('a factor of a combination is changed and reaches the numbers', async ({ pa
 test('a solid frame is seen from four sides and sliced', async ({ page, app }) => {
   test.setTimeout(120_000);
   await openHall(page, app.url);
-  const canvas = page.locator('app-design-screen app-stage canvas').first();
-  const picture = () => canvas.evaluate((element) => (element as HTMLCanvasElement).toDataURL());
+  // The graphics card's picture, as the browser composes it
+  const picture = async () =>
+    (await page.locator('app-design-screen app-stage').screenshot()).toString('base64');
   const oblique = await picture();
   for (const view of ['front', 'side', 'plan']) {
     await page.getByText(view, { exact: true }).click();
     await expect.poll(picture).not.toBe(oblique);
     await expect(page).toHaveURL(new RegExp(`view=${view}`));
   }
+  const whole = await picture();
+  await choose(page, 'Slice of the frame', 'row 3');
+  await expect.poll(picture).not.toBe(whole);
+  await expect(page).toHaveURL(/slice=row:3/);
 });

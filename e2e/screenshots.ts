@@ -59,7 +59,9 @@ await page.getByRole('link', { name: 'Boat hall', exact: true }).click();
 await page.locator('app-design-screen .label.plum').first().waitFor({ timeout: 60_000 });
 await calculated(page, 60_000);
 await picture('hall');
-await choose(page, 'Part of the frame', 'row 3');
+await choose(page, 'Slice of the frame', 'row 3');
+// Drawings are made anew by workers that may still be checking
+await page.waitForTimeout(9000);
 await picture('slice');
 
 await page.getByRole('link', { name: 'Hashira' }).click();
