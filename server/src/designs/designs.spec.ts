@@ -150,7 +150,8 @@ describe('the designs’ REST interface', () => {
 
   it('loads the demo designs once, not again after they were deleted', async () => {
     const store = new DesignStore(database);
-    expect(await loadDemo(store)).toBe(2);
+    expect(await loadDemo(store)).toBe(5);
+    expect((await store.list())[0]!.title).toBe('Slip shed');
     const [demo] = await store.list();
     await store.remove(demo!.id, demo!.revision);
     expect(await loadDemo(store)).toBe(0);

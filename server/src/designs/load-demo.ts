@@ -4,13 +4,13 @@ import { parseDesign } from '@hashira/core/validation';
 import type { DesignStore } from './design-store.js';
 
 // The one that is stored last is opened first
-const demos = ['boat-hall.json', 'slip-shed.json'];
+const demos = ['winch-bed', 'lookout-tower', 'quay-arch', 'boat-hall', 'slip-shed'];
 
 /** Stores the demo designs in a database that never held a design; deleting them is not undone by a restart. */
 export async function loadDemo(store: DesignStore): Promise<number> {
   if ((await store.countEver()) > 0) return 0;
   for (const name of demos) {
-    const text = await readFile(new URL(`../../../core/demo/${name}`, import.meta.url), 'utf8');
+    const text = await readFile(new URL(`../../../core/demo/${name}.json`, import.meta.url), 'utf8');
     const design = parseDesign(text);
     if (!design.ok) throw new ProblemError(design.problems);
     await store.create(design.value);

@@ -34,6 +34,17 @@ describe('brace', () => {
     expect(braces({ panels: 'x < 1 m and (role == "column" or role == "purlin")' })).toBe(2 * 2);
   });
 
+  it('braces the four walls of a tower, not the ground between its feet', () => {
+    const tower: Step = { id: 't', make: 'storey-frame', baysX: ['5 m'], baysY: ['4 m'], storeys: ['3 m'] };
+    const walls = (panels: string): number => {
+      const { geometry } = built(designWith([tower, brace({ panels })]));
+      return [...geometry.lines.values()].filter(({ id }) => id.startsWith('b.brace')).length;
+    };
+    expect(walls('role == "column" or role == "beam-x"')).toBe(2 * 2);
+    // Beams both ways bound the floor above too
+    expect(walls('true')).toBe(5 * 2);
+  });
+
   it('joins the diagonals where they cross, when asked', () => {
     const joined = built(designWith([portal, copy, brace({ crossing: 'joined' })]));
     const free = built(designWith([portal, copy, brace({})]));

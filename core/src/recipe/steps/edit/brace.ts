@@ -44,7 +44,12 @@ export const brace = edit({
       face,
       sides: sidesOf(frame, face),
     }));
-    const four = faces.filter(({ sides }) => sides.length === 4);
+    // The ground is one side of a panel at the most: what it bounds alone is the floor
+    const ground = new Set(frame.ground.map((one) => one.id));
+    const four = faces.filter(
+      ({ face, sides }) =>
+        sides.length === 4 && face.edges.filter(({ member }) => ground.has(member)).length <= 1,
+    );
     if (four.length === 0)
       fail(
         'nothing-selected',
