@@ -18,7 +18,7 @@ import { Calculation } from '../calculation/calculation.service';
 import { StageBarComponent } from '../shared/stage-bar.component';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
-import { differenceText, figureExact, figureText, limitText, statusWords } from '../shared/values';
+import { beyondText, differenceText, figureExact, figureText, limitText, verdictOf } from '../shared/values';
 import { StageComponent } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -149,14 +149,15 @@ export class ComparisonScreenComponent {
         scales: this.view.scales(),
         dimensions: false,
       };
+      const verdict = summary && verdictOf(summary);
       const loud =
-        summary !== undefined && ['fail', 'not covered', 'needs second order'].includes(summary.status);
+        verdict !== undefined && ['fail', 'not covered', 'needs second order'].includes(verdict.status);
       return {
         alternative,
         summary,
         problems: summary?.problems ?? [],
         content,
-        status: loud ? statusWords[summary.status]! : '',
+        status: loud ? verdict.words : '',
       };
     }),
   );
@@ -187,6 +188,7 @@ export class ComparisonScreenComponent {
         place: figure?.place ?? '',
         difference: column === reference ? '' : differenceText(figure, cells[reference]),
         over: figure?.status === 'fail',
+        beyond: figure ? beyondText(figure) : '',
       })),
     }));
   });

@@ -21,7 +21,7 @@ import {
 import { MessageService, type MenuItem } from 'primeng/api';
 import { Menu } from 'primeng/menu';
 import { EditableTextComponent } from '../shared/editable-text.component';
-import { figureExact, figureText, statusWords } from '../shared/values';
+import { beyondText, figureExact, figureText, verdictOf } from '../shared/values';
 import { StageCanvasComponent } from '../stage/stage-canvas.component';
 import type { Sheet } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -69,8 +69,10 @@ export class AlternativesStripComponent {
           text: figureText(figure),
           exact: figureExact(figure),
           over: figure.status === 'fail',
+          beyond: beyondText(figure),
         })),
-        status: summary && !failed && summary.status !== 'pass' ? statusWords[summary.status]! : '',
+        // Figures beyond their limits are said beside their values
+        status: summary && !failed && summary.status !== 'pass' ? verdictOf(summary).words : '',
         loud: summary !== undefined && ['fail', 'not covered', 'needs second order'].includes(summary.status),
         problem: failed ? (summary!.problems[0]?.message ?? '') : '',
       };

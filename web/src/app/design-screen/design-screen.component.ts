@@ -23,7 +23,7 @@ import { Calculation } from '../calculation/calculation.service';
 import { StageBarComponent } from '../shared/stage-bar.component';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
-import { statusWords } from '../shared/values';
+import { verdictOf } from '../shared/values';
 import type { DimensionChange } from '../stage/dimension-label.component';
 import { StageComponent, type PointedPlace, type Readout } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
@@ -72,7 +72,7 @@ export class DesignScreenComponent {
     if (!summary || this.problems().length > 0) return undefined;
     return {
       ...summary,
-      words: statusWords[summary.status]!,
+      ...verdictOf(summary),
       alpha: summary.alphaCr === undefined ? '' : significant(summary.alphaCr),
     };
   });

@@ -66,7 +66,7 @@ describe('LedgerComponent', () => {
     for (let i = 0; i < 5; i++) await Promise.resolve();
     const trace = traces.trace()!;
     expect(trace.about).toMatch(/^Three hinges: (left|right) (column|rafter)$/);
-    expect(trace.steps.some((step) => step.clause.startsWith('6.3.3(4) eq. 6.6'))).toBeTrue();
+    expect(trace.steps.some((step) => step.clause?.startsWith('6.3.3(4) eq. 6.6') === true)).toBeTrue();
     expect(trace.steps.some((step) => step.symbol === 'kzy' || step.symbol === 'kyy')).toBeTrue();
     traces.close();
     expect(traces.trace()).toBeUndefined();

@@ -7,7 +7,7 @@ import {
   type MemberSummary,
 } from '@hashira/core';
 import { TraceService } from '../shared/trace.service';
-import { differenceText, figureExact, figureText, limitText } from '../shared/values';
+import { beyondText, differenceText, figureExact, figureText, limitText } from '../shared/values';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 
 /** The governing numbers of the selected alternative, its members' utilisation, and the balance of loads and reactions. */
@@ -34,8 +34,9 @@ export class LedgerComponent {
       figure,
       text: figureText(figure),
       exact: figureExact(figure),
-      limit: limitText(figure),
       over: figure.status === 'fail',
+      beyond: beyondText(figure),
+      where: [figure.place, limitText(figure)].filter((word) => word !== '').join('; '),
       difference: this.isReference()
         ? ''
         : differenceText(

@@ -1,4 +1,11 @@
-import { difference, formatExact, formatWithUnit, significant, type FigureSummary } from '@hashira/core';
+import {
+  difference,
+  formatExact,
+  formatWithUnit,
+  significant,
+  type AlternativeSummary,
+  type FigureSummary,
+} from '@hashira/core';
 
 /** A figure's value for reading: its magnitude, with the sign only where that says something. */
 export function figureText({ value, signed, quantity, pending }: FigureSummary): string {
@@ -35,8 +42,25 @@ export function differenceText(
   return `${percent > 0 ? '+' : '−'}${significant(Math.abs(percent), Math.abs(percent) < 10 ? 2 : 3)} %${turned}`;
 }
 
+/** On which side of its limit a figure is wrong, after its value: " over", " under"; nothing where it keeps it. */
+export function beyondText({ status, limitIs }: FigureSummary): string {
+  if (status !== 'fail') return '';
+  return limitIs === 'most' ? ' over' : ' under';
+}
+
+/** What an alternative comes to: its checks first, then the limits of its figures. */
+export function verdictOf({ status, figures }: AlternativeSummary): { status: string; words: string } {
+  const beyond = figures.filter((figure) => figure.status === 'fail').length;
+  if (status === 'pass' && beyond > 0)
+    return {
+      status: 'fail',
+      words: `checks pass; ${beyond} beyond ${beyond === 1 ? 'its limit' : 'their limits'}`,
+    };
+  return { status, words: statusWords[status]! };
+}
+
 /** What an alternative's checks come to, in words. */
-export const statusWords: Readonly<Record<string, string>> = {
+const statusWords: Readonly<Record<string, string>> = {
   pass: 'passes',
   fail: 'over',
   'not covered': 'not covered',

@@ -1,0 +1,46 @@
+import type { FigureSummary } from '@hashira/core';
+import { known } from '../testing/slip-shed';
+import { beyondText, differenceText, figureText, limitText, verdictOf } from './values';
+
+const figure = (fields: Partial<FigureSummary>): FigureSummary => ({
+  id: 'f',
+  title: 'F',
+  quantity: 'moment',
+  signed: false,
+  place: '',
+  limitIs: 'most',
+  status: 'none',
+  ...fields,
+});
+
+describe('values for reading', () => {
+  it('have their unit, and a sign only where it says something', () => {
+    expect(figureText(figure({ value: -12_340 }))).toBe('12.3\u00a0kN·m');
+    expect(figureText(figure({ value: -0.0123, quantity: 'deflection', signed: true }))).toBe(
+      '−12.3\u00a0mm',
+    );
+    expect(figureText(figure({}))).toBe('–');
+    expect(figureText(figure({ pending: true }))).toBe('…');
+  });
+
+  it('say on which side of the limit they are wrong', () => {
+    expect(beyondText(figure({ status: 'fail' }))).toBe(' over');
+    expect(beyondText(figure({ status: 'fail', limitIs: 'least' }))).toBe(' under');
+    expect(beyondText(figure({ status: 'pass' }))).toBe('');
+    expect(limitText(figure({ limit: 5000, limitIs: 'least' }))).toContain('at least');
+  });
+
+  it('differ from the reference by magnitude, and say when they are turned', () => {
+    expect(differenceText(figure({ value: 110 }), figure({ value: 100 }))).toMatch(/^\+10/);
+    expect(
+      differenceText(figure({ value: 110, signed: true }), figure({ value: -100, signed: true })),
+    ).toContain('turned');
+  });
+
+  it('a passing check with figures beyond their limits is no pass', () => {
+    const { summary } = known('three-hinges');
+    expect(summary.status).toBe('pass');
+    expect(verdictOf(summary)).toEqual({ status: 'fail', words: 'checks pass; 1 beyond its limit' });
+    expect(verdictOf(known('fixed').summary).words).toBe('passes');
+  });
+});
