@@ -190,6 +190,28 @@ describe('hashira', () => {
     }
   });
 
+  it('assesses every alternative of a design, or one', () => {
+    const { code, out, err } = hashira('assess', shed);
+    expect([code, err]).toEqual([0, '']);
+    const file = JSON.parse(out) as {
+      format: string;
+      alternatives: {
+        title: string;
+        status: string;
+        alphaCr: number;
+        figures: { id: string; value: number; status: string }[];
+      }[];
+    };
+    expect(file.format).toBe('hashira-assessment');
+    expect(file.alternatives.map(({ status }) => status)).toEqual(['pass', 'pass', 'pass', 'pass']);
+    const hinged = file.alternatives.find(({ title }) => title === 'Three hinges')!;
+    expect(hinged.figures.find(({ id }) => id === 'deflection')!.status).toBe('fail');
+    expect(hinged.alphaCr).toBeGreaterThan(1);
+    const one = JSON.parse(hashira('assess', shed, '--alternative', 'Pinned bases').out) as typeof file;
+    expect(one.alternatives.length).toBe(1);
+    expect(errorsOf(hashira('assess', shed, '--alternative', 'None'))[0]!.code).toBe('unknown-alternative');
+  });
+
   it('refuses an unknown code and a model without anything to check', () => {
     const built = JSON.parse(hashira('build', shed).out) as Model & Record<string, unknown>;
     writeFileSync(path('m.json'), JSON.stringify(built));

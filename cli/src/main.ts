@@ -48,6 +48,16 @@ program
   );
 
 program
+  .command('assess')
+  .description('work out every alternative of a design and print verdicts and figures as JSON')
+  .argument('<design>', 'design file (hashira-design)')
+  .option('--alternative <title>', 'only the alternative of this title or id')
+  .option('--out <file>', 'write to a file instead of standard output')
+  .action((file: string, options: { alternative?: string; out?: string }) =>
+    exitWith(async () => (await import('./assess.js')).assess(file, options)),
+  );
+
+program
   .command('sections')
   .description('list the series of the library, or the profiles that answer a question')
   .argument('[question...]', 'such as: lightest HEA with Wpl,y above 1200 cm3 and depth up to 300 mm')

@@ -21,7 +21,9 @@ export function resultSelections(model: FrameModel): ResultSelection[] {
     id: combination.id,
     kind: 'combination',
     state: combination.state,
-    factors: Float64Array.from(cases, (loadCase) => combination.factors[loadCase.id] ?? 0),
+    factors: Float64Array.from(cases, (loadCase) =>
+      Object.hasOwn(combination.factors, loadCase.id) ? combination.factors[loadCase.id]! : 0,
+    ),
   }));
   return [...single, ...combined];
 }

@@ -1,0 +1,77 @@
+import { AlternativeRun, type AlternativeSummary } from '@hashira/core';
+import { parseDesign } from '@hashira/core/validation';
+import { findAlternative } from './build.js';
+import { readText, valueOf, writeDocument } from './output.js';
+import { useThreads } from './threads.js';
+
+/** The `hashira-assessment` document: what the comparison screen shows of every alternative. */
+interface AssessmentFile {
+  readonly format: 'hashira-assessment';
+  readonly version: 1;
+  readonly title: string;
+  readonly reference: string;
+  readonly alternatives: readonly Assessment[];
+}
+
+/** An alternative's verdict, figures (SI, with their limits and places) and members, the worst first. */
+type Assessment = Pick<
+  AlternativeSummary,
+  | 'id'
+  | 'status'
+  | 'problems'
+  | 'alphaCr'
+  | 'alphaCrOf'
+  | 'secondOrderNeeded'
+  | 'order'
+  | 'code'
+  | 'figures'
+  | 'members'
+  | 'notes'
+> & { readonly title: string };
+
+/** `hashira assess`: design file → verdict and figures of every alternative, or of one. */
+export async function assess(file: string, options: { alternative?: string; out?: string }): Promise<void> {
+  const design = valueOf(parseDesign(await readText(file)));
+  const asked =
+    options.alternative === undefined ? design.alternatives : [findAlternative(design, options.alternative)];
+  useThreads();
+  const alternatives = asked.map((alternative): Assessment => {
+    const run = new AlternativeRun(design, alternative);
+    run.advance('complete');
+    const {
+      id,
+      status,
+      problems,
+      alphaCr,
+      alphaCrOf,
+      secondOrderNeeded,
+      order,
+      code,
+      figures,
+      members,
+      notes,
+    } = run.summary('');
+    return {
+      id,
+      title: alternative.title,
+      status,
+      problems,
+      ...(alphaCr === undefined ? {} : { alphaCr, alphaCrOf: alphaCrOf! }),
+      secondOrderNeeded,
+      order,
+      code,
+      figures,
+      members,
+      notes,
+    };
+  });
+  const { title, reference } = design;
+  const document: AssessmentFile = {
+    format: 'hashira-assessment',
+    version: 1,
+    title,
+    reference,
+    alternatives,
+  };
+  await writeDocument(document, options.out);
+}
