@@ -49,7 +49,10 @@ export function beyondText({ status, limitIs }: FigureSummary): string {
 }
 
 /** What an alternative comes to: its checks first, then the limits of its figures. */
-export function verdictOf({ status, figures }: AlternativeSummary): { status: string; words: string } {
+export function verdictOf({ status, figures }: AlternativeSummary): {
+  status: AlternativeSummary['status'];
+  words: string;
+} {
   const beyond = figures.filter((figure) => figure.status === 'fail').length;
   if (status === 'pass' && beyond > 0)
     return {
