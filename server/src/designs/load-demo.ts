@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { setTimeout } from 'node:timers/promises';
 import { ProblemError } from '@hashira/core';
 import { parseDesign } from '@hashira/core/validation';
 import type { DesignStore } from './design-store.js';
@@ -14,6 +15,8 @@ export async function loadDemo(store: DesignStore): Promise<number> {
     const design = parseDesign(text);
     if (!design.ok) throw new ProblemError(design.problems);
     await store.create(design.value);
+    // The list goes by the time of saving, in ms: no two may share one
+    await setTimeout(2);
   }
   return demos.length;
 }
