@@ -1,7 +1,7 @@
 import { AlternativeRun, type AlternativeSummary } from '@hashira/core';
-import { parseDesign } from '@hashira/core/validation';
+import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { readText, valueOf, writeDocument } from './output.js';
+import { readText, writeDocument } from './output.js';
 import { useThreads } from './threads.js';
 
 /** The `hashira-assessment` document: what the comparison screen shows of every alternative. */
@@ -31,7 +31,7 @@ type Assessment = Pick<
 
 /** `hashira assess`: design file → verdict and figures of every alternative, or of one. */
 export async function assess(file: string, options: { alternative?: string; out?: string }): Promise<void> {
-  const design = valueOf(parseDesign(await readText(file)));
+  const design = unwrapped(parseDesign(await readText(file)));
   const asked =
     options.alternative === undefined ? design.alternatives : [findAlternative(design, options.alternative)];
   useThreads();

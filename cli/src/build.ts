@@ -1,11 +1,18 @@
-import { buildFrame, fail, parseDesign, type Alternative, type Design } from '@hashira/core/validation';
-import { readText, valueOf, writeDocument, writeNotes } from './output.js';
+import {
+  type Alternative,
+  buildFrame,
+  type Design,
+  fail,
+  parseDesign,
+  unwrapped,
+} from '@hashira/core/validation';
+import { readText, writeDocument, writeNotes } from './output.js';
 
 /** `hashira build`: design file → frame model of one alternative; what is worth saying goes to standard error. */
 export async function build(file: string, options: { alternative?: string; out?: string }): Promise<void> {
-  const design = valueOf(parseDesign(await readText(file)));
+  const design = unwrapped(parseDesign(await readText(file)));
   const alternative = findAlternative(design, options.alternative ?? design.reference);
-  const { model, notes } = valueOf(buildFrame(design, alternative));
+  const { model, notes } = unwrapped(buildFrame(design, alternative));
   writeNotes(notes);
   await writeDocument(model, options.out);
 }

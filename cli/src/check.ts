@@ -1,5 +1,5 @@
-import { checkToFile, fail, readModel, type CheckOptions } from '@hashira/core/validation';
-import { readText, valueOf, writeDocument } from './output.js';
+import { type CheckOptions, checkToFile, fail, readModel, unwrapped } from '@hashira/core/validation';
+import { readText, writeDocument } from './output.js';
 import { progressOf, type CommandOptions } from './progress.js';
 import { useThreads } from './threads.js';
 
@@ -12,9 +12,9 @@ export async function check(
   if (code !== undefined && code !== 'EN1993' && code !== 'AISC360')
     fail('unknown-code', `There is no design code "${code}"; use EN1993 or AISC360.`, { code });
   useThreads();
-  const model = valueOf(readModel(await readText(file)));
+  const model = unwrapped(readModel(await readText(file)));
   await writeDocument(
-    valueOf(checkToFile(model, { ...rest, ...(code ? { code } : {}), ...progressOf(progress) })),
+    unwrapped(checkToFile(model, { ...rest, ...(code ? { code } : {}), ...progressOf(progress) })),
     out,
   );
 }

@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { fail, problem, ProblemError, type Outcome } from '@hashira/core/validation';
+import { fail, problem, ProblemError } from '@hashira/core/validation';
 
 /**
  * Runs a command: problems go to standard error as `{ "errors": [...] }` with exit code 2; anything else is a bug and
@@ -44,12 +44,6 @@ export async function writeDocument(document: unknown, out: string | undefined):
       problem('no-file', `The file ${out} cannot be written: ${reason}.`, { path: out }),
     ]);
   }
-}
-
-/** The value, or its problems as an error. */
-export function valueOf<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value;
-  throw new ProblemError(outcome.problems);
 }
 
 /** Notes as `{ "notes": [...] }` on standard error; nothing where there are none. */

@@ -1,5 +1,5 @@
-import { readModel, solveToFile, type SolveOptions } from '@hashira/core/validation';
-import { readText, valueOf, writeDocument } from './output.js';
+import { readModel, type SolveOptions, solveToFile, unwrapped } from '@hashira/core/validation';
+import { readText, writeDocument } from './output.js';
 import { progressOf, type CommandOptions } from './progress.js';
 import { useThreads } from './threads.js';
 
@@ -9,6 +9,6 @@ export async function solve(
   { progress, ...options }: Omit<SolveOptions, 'progress'> & CommandOptions,
 ): Promise<void> {
   useThreads();
-  const model = valueOf(readModel(await readText(file)));
-  await writeDocument(valueOf(solveToFile(model, { ...options, ...progressOf(progress) })), options.out);
+  const model = unwrapped(readModel(await readText(file)));
+  await writeDocument(unwrapped(solveToFile(model, { ...options, ...progressOf(progress) })), options.out);
 }

@@ -42,3 +42,9 @@ export function attempt<T>(work: () => T): Outcome<T> {
     throw error;
   }
 }
+
+/** The value of an outcome. @throws ProblemError with its problems where it has none */
+export function unwrapped<T>(outcome: Outcome<T>): T {
+  if (outcome.ok) return outcome.value;
+  throw new ProblemError(outcome.problems);
+}

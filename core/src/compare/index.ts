@@ -17,4 +17,5 @@ export type {
   MemberSummary,
   ParameterSummary,
   ResultSummary,
+  SummaryStatus,
 } from './summary.js';

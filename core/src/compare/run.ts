@@ -14,13 +14,14 @@ import {
   wantsLengths,
   type Analysed,
   type StabilityOfAll,
+  type VerdictStatus,
 } from '../pipeline/index.js';
-import { attempt, ProblemError, type Outcome, type Problem } from '../problem.js';
+import { attempt, unwrapped, type Problem } from '../problem.js';
 import { applyAlternative } from '../recipe/alternatives.js';
 import { buildFrame, type BuiltFrame } from '../recipe/build.js';
 import { Namer } from '../recipe/geometry/names.js';
 import { evaluateParameters, type ParameterValues } from '../recipe/parameters.js';
-import type { Alternative, Design, FigureSpec } from '../recipe/types.js';
+import type { Alternative, Design } from '../recipe/types.js';
 import {
   forceAt,
   forceNames,
@@ -28,16 +29,15 @@ import {
   stateEquilibrium,
   type ForceName,
 } from '../results/index.js';
-import { significant } from '../units/format.js';
-import {
-  figureKindOf,
-  judging,
-  keepsLimit,
-  limitOf,
-  type FigureResult,
-  type FigureSource,
-} from './figures/index.js';
-import type { AlternativeSummary, FigureSummary, MemberSummary, ParameterSummary } from './summary.js';
+import { FigureTable } from './figure-table.js';
+import { figureKindOf, type FigureSource } from './figures/index.js';
+import type {
+  AlternativeSummary,
+  FigureSummary,
+  MemberSummary,
+  ParameterSummary,
+  SummaryStatus,
+} from './summary.js';
 
 export type StageName = 'forces' | 'checks' | 'complete';
 
@@ -51,6 +51,8 @@ export interface Reading {
   readonly forces: Readonly<Record<ForceName, number>>;
   readonly move: readonly [number, number, number];
 }
+
+const order = ['nothing', 'forces', 'checks', 'complete'] as const;
 
 /** Members that a summary lists. */
 const mostListed = 100;
@@ -69,16 +71,18 @@ export class AlternativeRun {
   private checks: MemberCheck[] | undefined;
   private stability: StabilityOfAll | undefined;
   private modes: VibrationMode[] | undefined;
-  private reached: 'nothing' | StageName = 'nothing';
+  private reached: (typeof order)[number] = 'nothing';
+  private readonly table: FigureTable;
 
   constructor(
     private readonly design: Design,
     private readonly alternative: Alternative,
-  ) {}
+  ) {
+    this.table = new FigureTable(design.figures);
+  }
 
   /** Runs up to a stage. Returns false where it failed: the summary says why. */
   advance(stage: StageName): boolean {
-    const order = ['nothing', 'forces', 'checks', 'complete'] as const;
     while (this.problems.length === 0 && order.indexOf(this.reached) < order.indexOf(stage)) {
       const next = order[order.indexOf(this.reached) + 1] as StageName;
       const outcome = attempt(() => this.work(next));
@@ -90,7 +94,6 @@ export class AlternativeRun {
 
   /** Whether it failed at a stage before this one, so that there is nothing new to tell. */
   failedBefore(stage: StageName): boolean {
-    const order = ['nothing', 'forces', 'checks', 'complete'] as const;
     return this.problems.length > 0 && order.indexOf(this.reached) + 1 < order.indexOf(stage);
   }
 
@@ -118,9 +121,10 @@ export class AlternativeRun {
   }
 
   private workForces(): void {
-    this.parameters = attemptValue(() => evaluateParameters(applyAlternative(this.design, this.alternative)));
     const outcome = buildFrame(this.design, this.alternative);
-    this.built = throwing(outcome);
+    // Parameters are shown although the frame cannot be built
+    if (!outcome.ok) this.parameters = parametersOf(this.design, this.alternative);
+    this.built = unwrapped(outcome);
     this.namer = new Namer(this.built.geometry);
     this.parameters = this.built.parameters;
     this.forces = analysed(this.built.model, { secondOrder: this.design.analysis.order === 2, cases: true });
@@ -146,17 +150,15 @@ export class AlternativeRun {
       forces && this.checks
         ? verdictOf(forces, this.checks, this.stability?.stability ?? new Map())
         : undefined;
-    const complete = this.reached === 'complete';
-    const checksDone = this.checks !== undefined;
-    const hopeful = verdict?.status === 'pass' && !complete ? 'pending' : verdict?.status;
+    const figures = this.problems.length > 0 ? [] : this.table.summaries(this.source, this.namer);
     return {
       id: this.alternative.id,
       stage: this.problems.length > 0 ? 'failed' : this.reached === 'nothing' ? 'forces' : this.reached,
       problems: this.problems,
       built: built !== undefined,
       results: this.results(),
-      figures: this.problems.length > 0 ? [] : this.figures(),
-      status: checksDone ? hopeful! : 'pending',
+      figures,
+      status: this.status(verdict?.status, figures),
       over: verdict?.over.length ?? 0,
       notCovered: verdict?.notCovered.length ?? 0,
       members: this.members(),
@@ -174,6 +176,14 @@ export class AlternativeRun {
       slices: this.slices(),
       matches: Object.fromEntries([...(built?.matches ?? [])].map(([id, parts]) => [id, parts.length])),
     };
+  }
+
+  /** A pass of the checks is one only when all is known, and no figure is beyond its limit. */
+  private status(checks: VerdictStatus | undefined, figures: readonly FigureSummary[]): SummaryStatus {
+    if (checks === undefined) return 'pending';
+    if (checks !== 'pass') return checks;
+    if (figures.some(({ status }) => status === 'fail')) return 'beyond limits';
+    return this.reached === 'complete' ? 'pass' : 'pending';
   }
 
   private results(): AlternativeSummary['results'] {
@@ -253,49 +263,6 @@ export class AlternativeRun {
       }));
   }
 
-  private figures(): FigureSummary[] {
-    const { source } = this;
-    return this.design.figures.map((spec) => (source ? this.figure(spec, source) : pending(spec)));
-  }
-
-  private figure(spec: FigureSpec, source: FigureSource): FigureSummary {
-    const kind = figureKindOf(spec);
-    const known = {
-      geometry: true,
-      forces: true,
-      checks: source.checks,
-      stability: source.stability,
-      modes: this.reached === 'complete' || source.modes,
-    }[kind.needs];
-    if (!known) return pending(spec);
-    const result = kind.compute(source, spec, judging(spec, source.forces.selections));
-    const limit = limitOf(source, spec);
-    const head = {
-      id: spec.id,
-      title: spec.title,
-      quantity: kind.quantity(spec),
-      signed: kind.signed,
-      limitIs: kind.limitIs,
-    };
-    const limits = limit === undefined ? {} : { limit };
-    if (!result) return { ...head, ...limits, place: '', status: 'none' };
-    return {
-      ...head,
-      ...limits,
-      value: result.value,
-      place: this.placeOf(result),
-      ...(result.result === undefined ? {} : { combination: result.result }),
-      status: limit === undefined ? 'none' : keepsLimit(spec, result.value, limit) ? 'pass' : 'fail',
-    };
-  }
-
-  private placeOf({ member, node, x, result }: FigureResult): string {
-    const { namer } = this;
-    const part = member !== undefined ? namer!.member(member) : node !== undefined ? namer!.node(node) : '';
-    const at = member !== undefined && x !== undefined ? `x = ${significant(x)} m` : '';
-    return [part, at, result].filter((word) => word !== undefined && word !== '').join(', ');
-  }
-
   /** The drawing of what is known; undefined where not even the frame could be built. */
   draw(options: DrawingOptions): DrawnScene | undefined {
     const { built, forces, checks } = this;
@@ -341,38 +308,14 @@ export class AlternativeRun {
 
   /** The way to a figure, line by line; of the shown load case or combination only where `result` is given. */
   trace(figure: string, result?: string): { figure: FigureSummary; steps: CalculationStep[] } | undefined {
-    const spec = this.design.figures.find(({ id }) => id === figure);
-    const { source } = this;
-    if (!spec || !source) return undefined;
-    const kind = figureKindOf(spec);
-    const selections =
-      result === undefined
-        ? judging(spec, source.forces.selections)
-        : source.forces.selections.filter(({ id }) => id === result);
-    const found = kind.compute(source, spec, selections);
-    return (
-      found && {
-        figure: { ...this.figure(spec, source), value: found.value, place: this.placeOf(found) },
-        steps: kind.trace(source, spec, found),
-      }
-    );
+    const { source, namer } = this;
+    return source && namer && this.table.trace(figure, result, source, namer);
   }
 
   /** A figure's value under one load case or combination alone. */
   underAlone(result: string): FigureSummary[] {
-    const { source } = this;
-    if (!source) return [];
-    const selections = source.forces.selections.filter(({ id }) => id === result);
-    return this.design.figures.map((spec) => {
-      const kind = figureKindOf(spec);
-      const whole = this.figure(spec, source);
-      if (kind.needs !== 'forces' || kind.judgedBy === 'none') return whole;
-      const found = kind.compute(source, spec, selections);
-      const { value: _, ...rest } = whole;
-      return found
-        ? { ...rest, value: found.value, place: this.placeOf(found), status: 'none' as const }
-        : { ...rest, place: '', status: 'none' as const };
-    });
+    const { source, namer } = this;
+    return source && namer ? this.table.underAlone(result, source, namer) : [];
   }
 
   /** Every condition of a physical member, the worst first, and the steps of the worst. */
@@ -386,26 +329,8 @@ export class AlternativeRun {
   }
 }
 
-function pending(spec: FigureSpec): FigureSummary {
-  const kind = figureKindOf(spec);
-  return {
-    id: spec.id,
-    title: spec.title,
-    quantity: kind.quantity(spec),
-    signed: kind.signed,
-    limitIs: kind.limitIs,
-    pending: true,
-    place: '',
-    status: 'none',
-  };
-}
-
-function attemptValue<T>(work: () => T): T | undefined {
-  const outcome = attempt(work);
+/** The parameters of an alternative as far as they can be evaluated; undefined where the alternative names what is not there. */
+function parametersOf(design: Design, alternative: Alternative): ParameterValues | undefined {
+  const outcome = attempt(() => evaluateParameters(applyAlternative(design, alternative)));
   return outcome.ok ? outcome.value : undefined;
-}
-
-function throwing<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value;
-  throw new ProblemError(outcome.problems);
 }

@@ -50,6 +50,9 @@ export interface ResultSummary {
   readonly state?: 'strength' | 'service';
 }
 
+/** What the checks come to; where they pass, whether a figure is beyond its limit; `pending` until that is known. */
+export type SummaryStatus = VerdictStatus | 'beyond limits' | 'pending';
+
 /** What is known of an alternative at a stage of its calculation; plain data without closures. */
 export interface AlternativeSummary {
   readonly id: string;
@@ -60,7 +63,7 @@ export interface AlternativeSummary {
   readonly built: boolean;
   readonly results: readonly ResultSummary[];
   readonly figures: readonly FigureSummary[];
-  readonly status: VerdictStatus | 'pending';
+  readonly status: SummaryStatus;
   readonly over: number;
   readonly notCovered: number;
   /** The worst members first; at the most a hundred. */

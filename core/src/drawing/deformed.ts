@@ -1,7 +1,8 @@
+import { pointOn, globalDisplacementAt } from '../results/index.js';
 import type { Frame, FrameState } from '../analysis/index.js';
 import type { Point } from '../recipe/geometry/vector.js';
 import type { Draughtsman } from './drawing.js';
-import { moveAt, nodeAt, placeOn, stationsAlong } from './places.js';
+import { nodeAt, stationsAlong } from './places.js';
 
 /** Largest displacement of any node, m, for the common scale. */
 export function greatestMove(state: FrameState): number {
@@ -22,9 +23,9 @@ export function drawDeformed(pen: Draughtsman, frame: Frame, state: FrameState):
     const xs = stationsAlong(field, count);
     pen.path(
       'deformed',
-      xs.map((x) => placeOn(frame, m, x)),
+      xs.map((x) => pointOn(frame, m, x)),
       { colour: 'indigo', width: 2, scale: 'deformation' },
-      xs.map((x) => moveAt(frame, field, m, x)),
+      xs.map((x) => globalDisplacementAt(frame, field, m, x)),
     );
   });
 }

@@ -1,10 +1,10 @@
 import type { Frame, FrameState } from '../analysis/index.js';
-import { forceAt, forceCandidates, type ForceName } from '../results/index.js';
+import { forceAt, forceCandidates, type ForceName, pointOn } from '../results/index.js';
 import { times, type Point } from '../recipe/geometry/vector.js';
 import { formatExact, formatWithUnit } from '../units/format.js';
 import type { QuantityName } from '../units/quantities.js';
 import type { Colour, Draughtsman } from './drawing.js';
-import { axisOf, placeOn, stationsAlong } from './places.js';
+import { axisOf, stationsAlong } from './places.js';
 
 interface Style {
   /** Local axis along which ordinates stand, and their sign. */
@@ -61,7 +61,7 @@ export function drawDiagram(
     const points: { at: Point; shift: Point; value: number }[] = [];
     const add = (x: number, before: boolean) => {
       const value = forceAt(field, name, x, before);
-      points.push({ at: placeOn(frame, m, x), shift: times(up, value), value });
+      points.push({ at: pointOn(frame, m, x), shift: times(up, value), value });
     };
     for (const x of stationsAlong(field, dense)) {
       const inside = field.breaks.indexOf(x);
@@ -76,7 +76,7 @@ export function drawDiagram(
     .slice(0, mostTexts)
     .forEach(({ m, x, value }, rank) => {
       const up = times(axisOf(frame, m, style.axis), style.sign * value);
-      const at = placeOn(frame, m, x);
+      const at = pointOn(frame, m, x);
       if (Math.abs(value) < 0.02 * most) return;
       pen.text({
         key: `${name} ${frame.memberIds[m]!} ${x.toFixed(3)}`,

@@ -1,3 +1,4 @@
+import { pointOn } from '../results/index.js';
 import type { Analysed } from '../pipeline/index.js';
 import type { MemberCheck } from '../capacity/index.js';
 import type { BuiltFrame } from '../recipe/build.js';
@@ -12,7 +13,7 @@ import { Draughtsman, type Drawing } from './drawing.js';
 import { drawHinges, drawMembers, drawSupports, drawTapers } from './frame.js';
 import { drawLoads, greatestLoad } from './loads.js';
 import { inSlice, type DrawingOptions } from './options.js';
-import { nodeAt, placeOn } from './places.js';
+import { nodeAt } from './places.js';
 import { drawReactions } from './reactions.js';
 
 /** A drawing with what common scales are chosen by. */
@@ -126,8 +127,8 @@ const movedBy = (shape: readonly number[] | undefined): Point =>
 function pickable(frame: Frame): DrawnScene['members'] {
   const ends = new Float32Array(6 * frame.memberIds.length);
   frame.memberIds.forEach((_, m) => {
-    ends.set(placeOn(frame, m, 0), 6 * m);
-    ends.set(placeOn(frame, m, frame.length[m]!), 6 * m + 3);
+    ends.set(pointOn(frame, m, 0), 6 * m);
+    ends.set(pointOn(frame, m, frame.length[m]!), 6 * m + 3);
   });
   return { ids: frame.memberIds, ends };
 }
@@ -177,7 +178,7 @@ function drawUtilisation(
     of.forEach((id, k) => {
       const m = frame.memberIndex.get(id)!;
       if (!shown(m)) return;
-      const [a, b] = [placeOn(frame, m, 0), placeOn(frame, m, frame.length[m]!)];
+      const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
       const over = status === 'fail';
       const covered = status !== 'not covered';
       const colour = over || !covered ? 'vermilion' : 'indigo';

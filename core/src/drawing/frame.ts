@@ -1,8 +1,9 @@
+import { pointOn } from '../results/index.js';
 import type { Frame } from '../analysis/index.js';
 import type { FrameModel, Support } from '../model/types.js';
 import type { Point } from '../recipe/geometry/vector.js';
 import type { Draughtsman } from './drawing.js';
-import { nodeAt, placeOn } from './places.js';
+import { nodeAt } from './places.js';
 
 /** Members as lines along their axes, thin where something else stands in the foreground; arms to their nodes. */
 export function drawMembers(
@@ -14,7 +15,7 @@ export function drawMembers(
   frame.memberIds.forEach((_, m) => {
     const faint = isFaint(m);
     const colour = lit(m) ? 'indigo' : faint ? 'inkFaint' : 'ink';
-    const [a, b] = [placeOn(frame, m, 0), placeOn(frame, m, frame.length[m]!)];
+    const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
     pen.line('members', a, b, { colour, width: lit(m) ? 4.5 : faint ? 1.2 : frame.axialOnly[m] ? 1.8 : 2.8 });
     if (frame.armed[m]) {
       pen.line('members', nodeAt(frame, frame.start[m]!), a, { colour: 'inkSoft', width: 1 });
@@ -32,18 +33,18 @@ export function drawTapers(pen: Draughtsman, frame: Frame): void {
     const least = Math.min(h0, h1);
     const a = 9 * m + 6;
     const down = (share: number, h: number): Point => {
-      const p = placeOn(frame, m, share * L);
+      const p = pointOn(frame, m, share * L);
       const d = h - least;
       return [p[0] - frame.axes[a]! * d, p[1] - frame.axes[a + 1]! * d, p[2] - frame.axes[a + 2]! * d];
     };
-    pen.area('members', [placeOn(frame, m, 0), placeOn(frame, m, L), down(1, h1), down(0, h0)], {
+    pen.area('members', [pointOn(frame, m, 0), pointOn(frame, m, L), down(1, h1), down(0, h0)], {
       colour: 'ink',
       alpha: 0.16,
     });
     pen.path(
       'members',
       [
-        placeOn(frame, m, h0 > h1 ? 0 : L),
+        pointOn(frame, m, h0 > h1 ? 0 : L),
         h0 > h1 ? down(0, h0) : down(1, h1),
         h0 > h1 ? down(1, h1) : down(0, h0),
       ],
@@ -58,7 +59,7 @@ export function drawHinges(pen: Draughtsman, frame: Frame, model: FrameModel): v
   const [along, radius, width] = model.space === 'solid' ? [5, 2, 1] : [8, 3.8, 1.4];
   model.members.forEach(({ hinges }, m) => {
     if (!hinges) return;
-    const [a, b] = [placeOn(frame, m, 0), placeOn(frame, m, frame.length[m]!)];
+    const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
     const turns = (end: NonNullable<typeof hinges>['start']) =>
       end?.My !== undefined || end?.Mz !== undefined;
     if (turns(hinges.start)) pen.ring('hinges', a, b, along, radius, 'sheet', { colour: 'ink', width });

@@ -1,9 +1,10 @@
+import { pointOn } from '../results/index.js';
 import type { Frame } from '../analysis/index.js';
 import type { DistributedLoad, Load, LoadCase } from '../model/types.js';
 import { add, between, times, type Point } from '../recipe/geometry/vector.js';
 import { formatExact, formatWithUnit } from '../units/format.js';
 import type { Draughtsman } from './drawing.js';
-import { axisOf, nodeAt, placeOn } from './places.js';
+import { axisOf, nodeAt } from './places.js';
 
 /** Greatest line load of the shown case or combination, N/m, for the common scale. */
 export function greatestLoad(cases: readonly LoadCase[], factors: Float64Array): number {
@@ -82,7 +83,7 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: Load, factor: number, dr
           : [v[0]!, v[1]!, v[2]!];
       drawForces(
         pen,
-        placeOn(frame, m, load.at * frame.length[m]!),
+        pointOn(frame, m, load.at * frame.length[m]!),
         turn(load.F ?? [0, 0, 0]),
         turn(load.M ?? [0, 0, 0]),
         factor,
@@ -101,14 +102,14 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: Load, factor: number, dr
         ...(load.uniform ? [formatWithUnit(factor * load.uniform, 'temperature')] : []),
         ...(load.gradientZ ? [formatWithUnit(factor * load.gradientZ, 'temperatureGradient')] : []),
       ];
-      tell(pen, placeOn(frame, m, frame.length[m]! / 2), parts.join(', '), `temperature of ${load.member}`);
+      tell(pen, pointOn(frame, m, frame.length[m]! / 2), parts.join(', '), `temperature of ${load.member}`);
       return;
     }
     case 'pretension': {
       const m = frame.memberIndex.get(load.member)!;
       tell(
         pen,
-        placeOn(frame, m, frame.length[m]! / 2),
+        pointOn(frame, m, frame.length[m]! / 2),
         `pretension ${formatWithUnit(factor * load.force, 'force')}`,
         `pretension of ${load.member}`,
       );
@@ -187,7 +188,7 @@ function drawBlock(
   const key = `${load.member} ${along.map((v) => (v * sign).toFixed(3)).join()}`;
   const under = stacked.get(key) ?? [0, 0, 0];
   stacked.set(key, [under[0] + Math.max(Math.abs(q0), Math.abs(q1)), 0, 0]);
-  const [from, to] = [placeOn(frame, m, (load.from ?? 0) * L), placeOn(frame, m, (load.to ?? 1) * L)];
+  const [from, to] = [pointOn(frame, m, (load.from ?? 0) * L), pointOn(frame, m, (load.to ?? 1) * L)];
   const foot = times(along, -sign * under[0]);
   const shift = (q: number): Point => add(foot, times(along, -q));
   const style = { ...ochre, scale: 'load' } as const;

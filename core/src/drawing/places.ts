@@ -1,4 +1,3 @@
-import { displacementAt, pointOn } from '../results/index.js';
 import type { Frame, MemberField } from '../analysis/index.js';
 import type { Point } from '../recipe/geometry/vector.js';
 
@@ -8,28 +7,12 @@ export function axisOf(frame: Frame, member: number, axis: 0 | 1 | 2): Point {
   return [frame.axes[a]!, frame.axes[a + 1]!, frame.axes[a + 2]!];
 }
 
-/** A place on a member's axis, m. */
-export const placeOn = (frame: Frame, member: number, x: number): Point => pointOn(frame, member, x);
-
 /** A node's place, m. */
 export const nodeAt = (frame: Frame, node: number): Point => [
   frame.xyz[3 * node]!,
   frame.xyz[3 * node + 1]!,
   frame.xyz[3 * node + 2]!,
 ];
-
-/** Displacement of a member's axis at x, global, m. */
-export function moveAt(frame: Frame, field: MemberField, member: number, x: number): Point {
-  const local = [
-    displacementAt(field, 'u', x),
-    displacementAt(field, 'v', x),
-    displacementAt(field, 'w', x),
-  ] as const;
-  const a = 9 * member;
-  const of = (k: number) =>
-    frame.axes[a + k]! * local[0] + frame.axes[a + 3 + k]! * local[1] + frame.axes[a + 6 + k]! * local[2];
-  return [of(0), of(1), of(2)];
-}
 
 /** Places along a member close enough that a curve through them looks smooth; the breaks of its functions are among them. */
 export function stationsAlong(field: MemberField, count: number): number[] {

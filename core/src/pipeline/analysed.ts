@@ -17,7 +17,7 @@ import {
   type Stability,
 } from '../capacity/index.js';
 import type { FrameModel } from '../model/types.js';
-import { fail, ProblemError, type Outcome } from '../problem.js';
+import { fail, ProblemError, unwrapped } from '../problem.js';
 import { appliedResultants, resultSelections, type ResultSelection } from '../results/index.js';
 
 export interface AnalysisOptions {
@@ -43,11 +43,6 @@ export interface Analysed {
   first(): Analysis;
 }
 
-function valueOf<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value;
-  throw new ProblemError(outcome.problems);
-}
-
 /**
  * Forces of a checked model, first step of every assessment.
  *
@@ -65,8 +60,8 @@ export function analysed(given: FrameModel, options: AnalysisOptions = {}): Anal
   const tell = progress ? { progress } : {};
   // Load cases are looked at in first order, where they add up
   const together = secondOrder ? combinations : [...single, ...combinations];
-  const main = valueOf(analyse(frame, together, { secondOrder, ...tell }));
-  const apart = secondOrder && single.length > 0 ? valueOf(analyse(frame, single, tell)) : undefined;
+  const main = unwrapped(analyse(frame, together, { secondOrder, ...tell }));
+  const apart = secondOrder && single.length > 0 ? unwrapped(analyse(frame, single, tell)) : undefined;
   const states = new Map([...(apart?.states ?? []), ...main.states]);
   let first: Analysis | undefined = secondOrder ? undefined : main;
   return {
@@ -77,7 +72,7 @@ export function analysed(given: FrameModel, options: AnalysisOptions = {}): Anal
     states,
     resultants: appliedResultants(frame),
     notes: [...new Set([...notes, ...main.notes, ...(apart?.notes ?? [])])],
-    first: () => (first ??= valueOf(analyse(frame, combinations, tell))),
+    first: () => (first ??= unwrapped(analyse(frame, combinations, tell))),
   };
 }
 
@@ -87,7 +82,7 @@ function withImperfections(
   progress: Progress | undefined,
 ): { model: FrameModel; notes: string[] } {
   const selections = resultSelections(given).filter(({ kind }) => kind === 'combination');
-  const analysis = valueOf(analyse(prepareFrame(given), selections, progress ? { progress } : {}));
+  const analysis = unwrapped(analyse(prepareFrame(given), selections, progress ? { progress } : {}));
   return withStrengthImperfections(given, analysis, selections);
 }
 

@@ -18,7 +18,15 @@ import { Calculation } from '../calculation/calculation.service';
 import { StageBarComponent } from '../shared/stage-bar.component';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
-import { beyondText, differenceText, figureExact, figureText, limitText, verdictOf } from '../shared/values';
+import {
+  beyondText,
+  differenceText,
+  figureExact,
+  figureText,
+  isLoud,
+  limitText,
+  statusWords,
+} from '../shared/values';
 import { StageComponent } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -149,15 +157,12 @@ export class ComparisonScreenComponent {
         scales: this.view.scales(),
         dimensions: false,
       };
-      const verdict = summary && verdictOf(summary);
-      const loud =
-        verdict !== undefined && ['fail', 'not covered', 'needs second order'].includes(verdict.status);
       return {
         alternative,
         summary,
         problems: summary?.problems ?? [],
         content,
-        status: loud ? verdict.words : '',
+        status: summary && isLoud(summary.status) ? statusWords[summary.status] : '',
       };
     }),
   );

@@ -21,7 +21,7 @@ import {
 import { MessageService, type MenuItem } from 'primeng/api';
 import { Menu } from 'primeng/menu';
 import { EditableTextComponent } from '../shared/editable-text.component';
-import { beyondText, figureExact, figureText, verdictOf } from '../shared/values';
+import { beyondText, figureExact, figureText, isLoud, statusWords } from '../shared/values';
 import { StageCanvasComponent } from '../stage/stage-canvas.component';
 import type { Sheet } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -72,8 +72,11 @@ export class AlternativesStripComponent {
           beyond: beyondText(figure),
         })),
         // Figures beyond their limits are said beside their values
-        status: summary && !failed && summary.status !== 'pass' ? verdictOf(summary).words : '',
-        loud: summary !== undefined && ['fail', 'not covered', 'needs second order'].includes(summary.status),
+        status:
+          summary && !failed && summary.status !== 'pass' && summary.status !== 'beyond limits'
+            ? statusWords[summary.status]
+            : '',
+        loud: summary !== undefined && isLoud(summary.status),
         problem: failed ? (summary!.problems[0]?.message ?? '') : '',
       };
     });

@@ -23,7 +23,7 @@ import { Calculation } from '../calculation/calculation.service';
 import { StageBarComponent } from '../shared/stage-bar.component';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
-import { verdictOf } from '../shared/values';
+import { isLoud, statusWords } from '../shared/values';
 import type { DimensionChange } from '../stage/dimension-label.component';
 import { StageComponent, type PointedPlace, type Readout } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
@@ -72,7 +72,8 @@ export class DesignScreenComponent {
     if (!summary || this.problems().length > 0) return undefined;
     return {
       ...summary,
-      ...verdictOf(summary),
+      words: statusWords[summary.status],
+      loud: isLoud(summary.status),
       alpha: summary.alphaCr === undefined ? '' : significant(summary.alphaCr),
     };
   });

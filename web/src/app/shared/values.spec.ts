@@ -1,6 +1,6 @@
 import type { FigureSummary } from '@hashira/core';
 import { known } from '../testing/slip-shed';
-import { beyondText, differenceText, figureText, limitText, verdictOf } from './values';
+import { beyondText, differenceText, figureText, isLoud, limitText, statusWords } from './values';
 
 const figure = (fields: Partial<FigureSummary>): FigureSummary => ({
   id: 'f',
@@ -37,10 +37,11 @@ describe('values for reading', () => {
     ).toContain('turned');
   });
 
-  it('a passing check with figures beyond their limits is no pass', () => {
+  it('a passing check with figures beyond their limits is no pass, and said as loudly as a failure', () => {
     const { summary } = known('three-hinges');
-    expect(summary.status).toBe('pass');
-    expect(verdictOf(summary)).toEqual({ status: 'fail', words: 'checks pass; 1 beyond its limit' });
-    expect(verdictOf(known('fixed').summary).words).toBe('passes');
+    expect(summary.status).toBe('beyond limits');
+    expect(statusWords[summary.status]).toContain('limits do not');
+    expect(isLoud(summary.status)).toBeTrue();
+    expect(isLoud(known('fixed').summary.status)).toBeFalse();
   });
 });

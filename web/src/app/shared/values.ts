@@ -3,8 +3,8 @@ import {
   formatExact,
   formatWithUnit,
   significant,
-  type AlternativeSummary,
   type FigureSummary,
+  type SummaryStatus,
 } from '@hashira/core';
 
 /** A figure's value for reading: its magnitude, with the sign only where that says something. */
@@ -48,26 +48,18 @@ export function beyondText({ status, limitIs }: FigureSummary): string {
   return limitIs === 'most' ? ' over' : ' under';
 }
 
-/** What an alternative comes to: its checks first, then the limits of its figures. */
-export function verdictOf({ status, figures }: AlternativeSummary): {
-  status: AlternativeSummary['status'];
-  words: string;
-} {
-  const beyond = figures.filter((figure) => figure.status === 'fail').length;
-  if (status === 'pass' && beyond > 0)
-    return {
-      status: 'fail',
-      words: `checks pass; ${beyond} beyond ${beyond === 1 ? 'its limit' : 'their limits'}`,
-    };
-  return { status, words: statusWords[status]! };
-}
-
-/** What an alternative's checks come to, in words. */
-const statusWords: Readonly<Record<string, string>> = {
+/** What an alternative comes to, in words. */
+export const statusWords: Readonly<Record<SummaryStatus, string>> = {
   pass: 'passes',
+  'beyond limits': 'checks pass, limits do not',
   fail: 'over',
   'not covered': 'not covered',
   'needs second order': 'needs second order',
   'nothing to check': 'nothing to check',
   pending: 'checking…',
 };
+
+/** Whether a status is said as loudly as a failure. */
+export function isLoud(status: SummaryStatus): boolean {
+  return status !== 'pass' && status !== 'pending' && status !== 'nothing to check';
+}

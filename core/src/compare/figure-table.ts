@@ -1,0 +1,111 @@
+import type { CalculationStep } from '../capacity/index.js';
+import type { Namer } from '../recipe/geometry/names.js';
+import type { FigureSpec } from '../recipe/types.js';
+import type { ResultSelection } from '../results/index.js';
+import { significant } from '../units/format.js';
+import {
+  figureKindOf,
+  judging,
+  keepsLimit,
+  limitOf,
+  type FigureResult,
+  type FigureSource,
+  type Needs,
+} from './figures/index.js';
+import type { FigureSummary } from './summary.js';
+
+/** The figures of one alternative as they become known. What is known stays: later stages of the work do not change it. */
+export class FigureTable {
+  private readonly known = new Map<string, FigureSummary>();
+
+  constructor(private readonly specs: readonly FigureSpec[]) {}
+
+  /** Every figure as far as the source goes; without one all are pending. */
+  summaries(source: FigureSource | undefined, namer: Namer | undefined): FigureSummary[] {
+    return this.specs.map((spec) => (source && namer ? this.one(spec, source, namer) : pending(spec)));
+  }
+
+  /** Every figure under one load case or combination alone, without a verdict; those that no load changes as they are. */
+  underAlone(result: string, source: FigureSource, namer: Namer): FigureSummary[] {
+    const alone = selectionsOf(source, result);
+    return this.specs.map((spec) => {
+      const kind = figureKindOf(spec);
+      const whole = this.one(spec, source, namer);
+      if (kind.needs !== 'forces' || kind.judgedBy === 'none') return whole;
+      const found = kind.compute(source, spec, alone);
+      const { value: _, ...rest } = whole;
+      return found
+        ? { ...rest, value: found.value, place: placeOf(found, namer), status: 'none' }
+        : { ...rest, place: '', status: 'none' };
+    });
+  }
+
+  /** The way to a figure, line by line; under one load case or combination only where `result` is given. */
+  trace(
+    id: string,
+    result: string | undefined,
+    source: FigureSource,
+    namer: Namer,
+  ): { figure: FigureSummary; steps: CalculationStep[] } | undefined {
+    const spec = this.specs.find((one) => one.id === id);
+    if (!spec) return undefined;
+    const kind = figureKindOf(spec);
+    const selections =
+      result === undefined ? judging(spec, source.forces.selections) : selectionsOf(source, result);
+    const found = kind.compute(source, spec, selections);
+    return (
+      found && {
+        figure: { ...this.one(spec, source, namer), value: found.value, place: placeOf(found, namer) },
+        steps: kind.trace(source, spec, found),
+      }
+    );
+  }
+
+  private one(spec: FigureSpec, source: FigureSource, namer: Namer): FigureSummary {
+    const known = this.known.get(spec.id);
+    if (known) return known;
+    if (!reaches(source, figureKindOf(spec).needs)) return pending(spec);
+    const found = summarised(spec, source, namer);
+    this.known.set(spec.id, found);
+    return found;
+  }
+}
+
+function selectionsOf(source: FigureSource, result: string): ResultSelection[] {
+  return source.forces.selections.filter(({ id }) => id === result);
+}
+
+function reaches(source: FigureSource, needs: Needs): boolean {
+  return needs === 'geometry' || source[needs] !== undefined;
+}
+
+function headOf(spec: FigureSpec): Pick<FigureSummary, 'id' | 'title' | 'quantity' | 'signed' | 'limitIs'> {
+  const kind = figureKindOf(spec);
+  const { signed, limitIs } = kind;
+  return { id: spec.id, title: spec.title, quantity: kind.quantity(spec), signed, limitIs };
+}
+
+function pending(spec: FigureSpec): FigureSummary {
+  return { ...headOf(spec), pending: true, place: '', status: 'none' };
+}
+
+function summarised(spec: FigureSpec, source: FigureSource, namer: Namer): FigureSummary {
+  const result = figureKindOf(spec).compute(source, spec, judging(spec, source.forces.selections));
+  const limit = limitOf(source, spec);
+  const head = { ...headOf(spec), ...(limit === undefined ? {} : { limit }) };
+  if (!result) return { ...head, place: '', status: 'none' };
+  return {
+    ...head,
+    value: result.value,
+    place: placeOf(result, namer),
+    ...(result.result === undefined ? {} : { combination: result.result }),
+    status: limit === undefined ? 'none' : keepsLimit(spec, result.value, limit) ? 'pass' : 'fail',
+  };
+}
+
+/** Where a value was found, in words: "left column, x = 6.40 m, U1". */
+function placeOf({ member, node, x, result }: FigureResult, namer: Namer): string {
+  const part = member !== undefined ? namer.member(member) : node !== undefined ? namer.node(node) : '';
+  const at = member !== undefined && x !== undefined ? `x = ${significant(x)} m` : '';
+  return [part, at, result].filter((word) => word !== undefined && word !== '').join(', ');
+}
