@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { drawGeometry, toSvg } from './src/drawing/index.js';
 import { fitView, standardViews } from './src/drawing/view/view.js';
 import { runSteps } from './src/recipe/run-steps.js';
-import type { Field } from './src/recipe/steps/fields.js';
+import type { Field } from './src/recipe/steps/fields/index.js';
 import { initialStep } from './src/recipe/steps/initial.js';
 import { stepKinds } from './src/recipe/steps/index.js';
 import type { StepKind } from './src/recipe/steps/step.js';

@@ -11,7 +11,7 @@ export type * from './model/types.js';
 export { applyAlternative, pickedOption } from './recipe/alternatives.js';
 export { buildFrame, type BuiltFrame } from './recipe/build.js';
 export * from './recipe/changes/index.js';
-export { combinationRules } from './recipe/combine/index.js';
+export { allCombinations, combinationRules } from './recipe/combine/index.js';
 export {
   listItems,
   quantityOf,
@@ -27,7 +27,7 @@ export { ruleWords } from './recipe/rules/words.js';
 export { runSteps } from './recipe/run-steps.js';
 export { kindOf, stepKinds, type StepKind } from './recipe/steps/index.js';
 export { initialStep } from './recipe/steps/initial.js';
-export type { Field, FieldForm, Fields } from './recipe/steps/fields.js';
+export type { Field, FieldForm, Fields } from './recipe/steps/fields/index.js';
 export type {
   Alternative,
   Choice,

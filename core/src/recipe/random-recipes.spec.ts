@@ -2,7 +2,7 @@ import { generator } from '../testing/random.js';
 import { buildFrame } from './build.js';
 import { validateDesign } from './parse.js';
 import { stepKinds } from './steps/index.js';
-import type { Field } from './steps/fields.js';
+import type { Field } from './steps/fields/index.js';
 
 // Random recipes at the builder: whatever is written, the frame is sound or every problem is a sentence.
 const next = generator(20261127);

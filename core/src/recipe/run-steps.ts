@@ -5,7 +5,7 @@ import { emptyGeometry, type Geometry } from './geometry/geometry.js';
 import { lengthOfLine } from './geometry/select.js';
 import { between, distance, type Point } from './geometry/vector.js';
 import { kindOf } from './steps/index.js';
-import { readFields, type FieldContext } from './steps/fields.js';
+import { readFields, type FieldContext } from './steps/fields/index.js';
 import type { StepContext } from './steps/step.js';
 import type { Design, Step } from './types.js';
 

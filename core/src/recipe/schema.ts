@@ -3,7 +3,7 @@ import { quantities } from '../units/quantities.js';
 import { ruleKinds } from './rules/index.js';
 import { expression, object, text } from './rules/schemas.js';
 import { stepKinds } from './steps/index.js';
-import { objectSchema, requiredOf } from './steps/fields.js';
+import { objectSchema, requiredOf } from './steps/fields/index.js';
 
 /** JSON Schema (draft 7) of the design document; steps and rules follow from their declarations. The meaning is in `types.ts`. */
 const formula = { type: 'string', minLength: 1, maxLength: 400 } as const;

@@ -1,5 +1,5 @@
 import { kindOf } from '../steps/index.js';
-import type { Fields } from '../steps/fields.js';
+import type { Fields } from '../steps/fields/index.js';
 import type { Design, Patch, Rule, Step } from '../types.js';
 
 /** Where an expression stands in a design. */

@@ -1,5 +1,5 @@
 import { listItems, quantityOf, type WrittenList } from '../expressions/evaluate.js';
-import { length, onlyWhen, option, optional, type Field } from './fields.js';
+import { length, onlyWhen, option, optional, type Field } from './fields/index.js';
 import { fail } from '../../problem.js';
 
 /** Legs of a knee: one length for both, or [down, across]. */

@@ -1,5 +1,5 @@
 import type { Step } from '../types.js';
-import type { Field } from './fields.js';
+import type { Field } from './fields/index.js';
 import type { StepKind } from './step.js';
 
 /** A new step with what its fields begin with, as far as they apply. */

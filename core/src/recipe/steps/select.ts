@@ -2,7 +2,7 @@ import { fail } from '../../problem.js';
 import type { Tags } from '../expressions/types.js';
 import type { Geometry, GeometryMember, GeometryNode } from '../geometry/geometry.js';
 import { Tagged } from '../geometry/select.js';
-import { condition, optional } from './fields.js';
+import { condition, optional } from './fields/index.js';
 import type { StepContext } from './step.js';
 
 type Matches = ((tags: Tags) => boolean) | undefined;

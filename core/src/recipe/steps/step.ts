@@ -2,7 +2,7 @@ import type { Geometry, Note } from '../geometry/geometry.js';
 import { Sketch } from '../geometry/sketch.js';
 import type { Point } from '../geometry/vector.js';
 import type { Tags } from '../expressions/types.js';
-import type { Evaluated, FieldContext, Fields } from './fields.js';
+import type { Evaluated, FieldContext, Fields } from './fields/index.js';
 
 /** What a step is run with beside its own fields. */
 export interface StepContext {

@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  allCombinations,
+  attempt,
   combinationRules,
   listCombinations,
   ruleWords,
@@ -48,6 +50,12 @@ import { ViewState } from '../workspace/view-state.service';
     @if (by() !== '') {
       <button type="button" class="plain press" (click)="takeOver()">take them over to edit by hand</button>
     }
+    @if (wrong()) {
+      <p class="problem" role="alert">{{ wrong() }}</p>
+    }
+    @if (made().problem) {
+      <p class="problem" role="alert">{{ made().problem }}</p>
+    }
     <div class="matrix">
       <table>
         <thead>
@@ -73,7 +81,8 @@ import { ViewState } from '../workspace/view-state.service';
                     class="number"
                     [attr.aria-label]="'Factor on ' + cell.id + ' in ' + row.id"
                     [value]="cell.text"
-                    (change)="setCell(row.id, cell.id, factor.value)"
+                    [readOnly]="row.made"
+                    (change)="setCell(row.id, cell.id, factor)"
                   />
                 </td>
               }
@@ -104,6 +113,13 @@ import { ViewState } from '../workspace/view-state.service';
     }
     .by select {
       font: inherit;
+    }
+    td input:read-only {
+      border-color: transparent;
+      background: none;
+    }
+    .problem {
+      color: var(--vermilion-text);
     }
     .press {
       color: var(--indigo);
@@ -158,10 +174,23 @@ export class LoadsLeafComponent {
     })),
   );
 
+  /** What was typed and is no factor. */
+  protected readonly wrong = signal('');
+
+  /** Combinations that are listed and those that the rule makes. */
+  protected readonly made = computed(() => {
+    const design = this.design();
+    const outcome = attempt(() => allCombinations(design));
+    return outcome.ok
+      ? { list: outcome.value, problem: '' }
+      : { list: design.combinations, problem: outcome.problems[0]!.message };
+  });
+
   protected readonly combinations = computed(() =>
-    this.design().combinations.map(({ id, title, factors }) => ({
+    this.made().list.map(({ id, title, factors }) => ({
       id,
       title: title ?? id,
+      made: !this.design().combinations.some((one) => one.id === id),
       cells: this.design().loadCases.map(({ id: one }) => ({
         id: one,
         text: Object.hasOwn(factors, one) ? String(factors[one]) : '',
@@ -169,10 +198,15 @@ export class LoadsLeafComponent {
     })),
   );
 
-  protected setCell(combination: string, loadCase: string, text: string): void {
-    const factor = text.trim() === '' ? 0 : Number(text.replace(',', '.').replace('−', '-'));
-    if (Number.isFinite(factor))
-      this.workspace.apply((design) => setFactor(design, combination, loadCase, factor));
+  protected setCell(combination: string, loadCase: string, field: HTMLInputElement): void {
+    const text = field.value.trim();
+    const factor = text === '' ? 0 : Number(text.replace(',', '.').replace('−', '-'));
+    if (!Number.isFinite(factor)) {
+      this.wrong.set(`"${text}" is no factor on ${loadCase} in ${combination}; type a number such as 1.35.`);
+      return;
+    }
+    this.wrong.set('');
+    this.workspace.apply((design) => setFactor(design, combination, loadCase, factor));
   }
 
   protected setRule(by: string): void {

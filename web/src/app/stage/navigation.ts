@@ -36,11 +36,13 @@ export interface Picked {
   readonly at: Point;
 }
 
-/** Members on the sheet by boxes in cells of px, made once for each view. */
+/** Width of a cell, px. */
+const cell = 48;
+
+/** Members on the sheet by the cells that they cross, made once for each view. */
 export class PickIndex {
   private readonly cells = new Map<number, number[]>();
   private readonly ends: Float32Array;
-  private static readonly cell = 48;
 
   constructor(ends: Float32Array, view: View, size: SheetSize) {
     this.ends = new Float32Array((ends.length / 3) * 2);
@@ -59,7 +61,6 @@ export class PickIndex {
       number,
       number,
     ];
-    const { cell } = PickIndex;
     const steps = Math.max(1, Math.ceil(Math.hypot(x1 - x0, y1 - y0) / (cell / 2)));
     // Members far larger than the sheet are entered where they cross it
     if (steps > 4000) return;
@@ -79,7 +80,6 @@ export class PickIndex {
   /** The nearest member within reach, px. */
   nearest([x, y]: Point, reach = 14): Picked | undefined {
     let best: (Picked & { off: number }) | undefined;
-    const { cell } = PickIndex;
     for (const dx of [-cell, 0, cell])
       for (const dy of [-cell, 0, cell])
         for (const m of this.cells.get(keyOf(x + dx, y + dy)) ?? []) {
@@ -102,4 +102,4 @@ export class PickIndex {
   }
 }
 
-const keyOf = (x: number, y: number): number => Math.floor(x / 48) * 100_003 + Math.floor(y / 48);
+const keyOf = (x: number, y: number): number => Math.floor(x / cell) * 100_003 + Math.floor(y / cell);

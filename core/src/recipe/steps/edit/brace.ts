@@ -14,7 +14,7 @@ import { between, cross, minus, runsBackwards, size, unit, type Point } from '..
 import { weld } from '../../geometry/weld.js';
 import type { Tags } from '../../expressions/types.js';
 import { bracingFields } from '../bracing-fields.js';
-import { condition, optional, option, word } from '../fields.js';
+import { condition, optional, option, word } from '../fields/index.js';
 import { selectMembers } from '../select.js';
 import { edit } from '../step.js';
 import { words } from '../words.js';

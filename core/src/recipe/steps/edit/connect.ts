@@ -2,7 +2,7 @@ import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import { distance, runsBackwards } from '../../geometry/vector.js';
 import { weld } from '../../geometry/weld.js';
-import { condition, word } from '../fields.js';
+import { condition, word } from '../fields/index.js';
 import { selectNodes, selectsNodes } from '../select.js';
 import { edit } from '../step.js';
 

@@ -5,7 +5,7 @@ import { runsBackwards, turned, type Point } from '../../geometry/vector.js';
 import { weld } from '../../geometry/weld.js';
 import type { Tags } from '../../expressions/types.js';
 import { quantityOf, type Written } from '../../expressions/evaluate.js';
-import { condition, count, custom, flag, optional, word } from '../fields.js';
+import { condition, count, custom, flag, optional, word } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
 

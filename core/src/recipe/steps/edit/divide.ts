@@ -2,7 +2,7 @@ import { fail } from '../../../problem.js';
 import { mostItems } from '../../expressions/evaluate.js';
 import { joinCrossings } from '../../geometry/crossings.js';
 import { Draft } from '../../geometry/draft.js';
-import { count, flag, optional, positionsAlong } from '../fields.js';
+import { count, flag, optional, positionsAlong } from '../fields/index.js';
 import { runsOf, selectMembers, selectsMembers, type Run } from '../select.js';
 import { edit } from '../step.js';
 import { words } from '../words.js';

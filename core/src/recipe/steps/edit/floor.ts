@@ -2,7 +2,7 @@ import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import type { GeometryNode } from '../../geometry/geometry.js';
 import { cross, dot, minus, size, times, unit, type Point } from '../../geometry/vector.js';
-import { option } from '../fields.js';
+import { option } from '../fields/index.js';
 import { selectNodes, selectsNodes } from '../select.js';
 import { edit } from '../step.js';
 

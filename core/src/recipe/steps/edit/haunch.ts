@@ -1,4 +1,4 @@
-import { length, word } from '../fields.js';
+import { length, word } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
 import { taperAtEnds } from './taper-at.js';

@@ -2,7 +2,7 @@ import { fail } from '../../../problem.js';
 import { joinCrossings } from '../../geometry/crossings.js';
 import { Draft } from '../../geometry/draft.js';
 import { divide, joinNodes } from '../../geometry/weld.js';
-import { flag, length, optional } from '../fields.js';
+import { flag, length, optional } from '../fields/index.js';
 import { selectMembers, selectNodes, selectsMembers, selectsNodes } from '../select.js';
 import { edit } from '../step.js';
 

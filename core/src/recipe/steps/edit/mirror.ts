@@ -4,7 +4,7 @@ import { add, dot, minus, runsBackwards, size, times, unit, type Point } from '.
 import { weld } from '../../geometry/weld.js';
 import type { Tags } from '../../expressions/types.js';
 import { quantityOf, type Written } from '../../expressions/evaluate.js';
-import { custom, offset, record } from '../fields.js';
+import { custom, offset, record } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
 import { copiedId } from './copy.js';

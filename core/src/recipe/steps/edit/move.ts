@@ -5,7 +5,7 @@ import { nodeTags } from '../../geometry/select.js';
 import { add, distance } from '../../geometry/vector.js';
 import { joinNodes } from '../../geometry/weld.js';
 import type { Tags } from '../../expressions/types.js';
-import { custom, offset, optional } from '../fields.js';
+import { custom, offset, optional } from '../fields/index.js';
 import { selectNodes, selectsNodes } from '../select.js';
 import { edit } from '../step.js';
 

@@ -1,5 +1,5 @@
 import { Draft } from '../../geometry/draft.js';
-import { angle, flag, option } from '../fields.js';
+import { angle, flag, option } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
 import { words } from '../words.js';

@@ -1,5 +1,5 @@
 import { fail } from '../../../problem.js';
-import { length, option, optional, sectionName, word } from '../fields.js';
+import { length, option, optional, sectionName, word } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
 import { taperAtEnds } from './taper-at.js';

@@ -1,7 +1,7 @@
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import type { Cut } from '../../geometry/geometry.js';
-import { condition, length, option } from '../fields.js';
+import { condition, length, option } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
 import { words } from '../words.js';

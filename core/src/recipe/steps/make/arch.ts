@@ -1,6 +1,6 @@
 import { fail } from '../../../problem.js';
 import { positions, type Sketch, type SketchLine, type SketchNode } from '../../geometry/sketch.js';
-import { angle, count, flag, length, onlyWhen, option, optional, record } from '../fields.js';
+import { angle, count, flag, length, onlyWhen, option, optional, record } from '../fields/index.js';
 import { generator } from '../step.js';
 import { archPoints } from './arch-curves.js';
 import { words } from '../words.js';

@@ -9,7 +9,7 @@ import {
 import { positions, sideOf, type Sketch, type SketchLine, type SketchNode } from '../../geometry/sketch.js';
 import { between, type Point } from '../../geometry/vector.js';
 import { bracingFields } from '../bracing-fields.js';
-import { condition, lengths, option, optional, type Evaluated } from '../fields.js';
+import { condition, lengths, option, optional, type Evaluated } from '../fields/index.js';
 import { generator } from '../step.js';
 import { words } from '../words.js';
 

@@ -1,6 +1,6 @@
 import { fail } from '../../../problem.js';
 import { distance, minus, turned } from '../../geometry/vector.js';
-import { count, custom, flag, optional, points, word } from '../fields.js';
+import { count, custom, flag, optional, points, word } from '../fields/index.js';
 import { generator } from '../step.js';
 
 const pairs = custom(

@@ -9,7 +9,7 @@ import {
 } from '../../geometry/bracing.js';
 import type { Sketch, SketchLine, SketchNode } from '../../geometry/sketch.js';
 import type { Point } from '../../geometry/vector.js';
-import { custom, length, lengths, option, optional, record, type Evaluated } from '../fields.js';
+import { custom, length, lengths, option, optional, record, type Evaluated } from '../fields/index.js';
 import { generator } from '../step.js';
 
 const faces = ['open', 'diagonal', 'cross', 'k'] as const;

@@ -12,7 +12,7 @@ import {
   optional,
   record,
   type Evaluated,
-} from '../fields.js';
+} from '../fields/index.js';
 import { generator } from '../step.js';
 import { words } from '../words.js';
 

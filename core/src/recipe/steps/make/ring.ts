@@ -14,7 +14,7 @@ import {
   optional,
   planPoint,
   type Evaluated,
-} from '../fields.js';
+} from '../fields/index.js';
 import { quantityOf, type Written } from '../../expressions/evaluate.js';
 import { generator } from '../step.js';
 

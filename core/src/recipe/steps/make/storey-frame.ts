@@ -2,7 +2,7 @@ import { fail } from '../../../problem.js';
 import { mostMembers } from '../../geometry/geometry.js';
 import { positions, type Sketch, type SketchNode } from '../../geometry/sketch.js';
 import { along, turned, type Point } from '../../geometry/vector.js';
-import { angle, length, lengths, option, type Evaluated } from '../fields.js';
+import { angle, length, lengths, option, type Evaluated } from '../fields/index.js';
 import { generator } from '../step.js';
 
 const fields = {

@@ -1,6 +1,6 @@
 import { fail } from '../../../problem.js';
 import type { Sketch, SketchNode } from '../../geometry/sketch.js';
-import { angle, count, length, onlyWhen, option, optional, type Evaluated } from '../fields.js';
+import { angle, count, length, onlyWhen, option, optional, type Evaluated } from '../fields/index.js';
 import { generator } from '../step.js';
 import { words } from '../words.js';
 
