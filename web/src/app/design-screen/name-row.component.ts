@@ -47,7 +47,10 @@ export class NameRowComponent {
   /** The alternative follows the design again. */
   readonly followed = output();
 
-  protected readonly options = computed((): unknown[] =>
-    this.parameter().kind === 'section' ? profiles : materials,
-  );
+  protected readonly options = computed((): unknown[] => {
+    const { kind, value } = this.parameter();
+    const library = kind === 'section' ? profiles : materials;
+    // Sections of the design's own, and other spellings, are shown as they are written
+    return library.some((one) => one.value === value) ? library : [{ label: value, value }, ...library];
+  });
 }

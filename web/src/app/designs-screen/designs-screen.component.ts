@@ -71,8 +71,8 @@ export class DesignsScreenComponent {
 
   protected remove(design: DesignSummary): Promise<void> {
     return this.run(async () => {
-      const stored = await firstValueFrom(this.api.load(design.id));
-      await firstValueFrom(this.api.remove(design.id, stored.revision));
+      // Over the revision that is seen: one that was changed since is not deleted unseen
+      await firstValueFrom(this.api.remove(design.id, design.revision));
       await this.refresh();
       this.messages.add({
         severity: 'secondary',

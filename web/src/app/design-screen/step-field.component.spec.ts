@@ -1,0 +1,77 @@
+import { ComponentFixture, TestBed } from '@angular/core/testing';
+import { kindOf, type Field } from '@hashira/core';
+import { readWritten, StepFieldComponent, writtenText } from './step-field.component';
+
+const fieldOf = (make: string, name: string) =>
+  (kindOf({ make })!.fields as Record<string, Field<unknown>>)[name]!;
+
+describe('what is written in a step’s field', () => {
+  it('reads as text', () => {
+    expect(writtenText(undefined)).toBe('');
+    expect(writtenText('span / 2')).toBe('span / 2');
+    expect(writtenText(['6 m', '8 m'])).toBe('6 m, 8 m');
+    expect(writtenText(12)).toBe('12');
+    expect(writtenText({ count: 4, each: '6 m' })).toBe('{"count":4,"each":"6 m"}');
+  });
+
+  it('is taken as it was typed; a bare number has the field’s unit', () => {
+    expect(readWritten('6,5', fieldOf('arch', 'rise'))).toBe('6.5 m');
+    expect(readWritten('span / 5', fieldOf('arch', 'rise'))).toBe('span / 5');
+    expect(readWritten('12', fieldOf('portal', 'pitch'))).toBe('12 deg');
+    expect(readWritten('8', fieldOf('arch', 'members'))).toBe(8);
+    expect(readWritten('n + 2', fieldOf('arch', 'members'))).toBe('n + 2');
+    expect(readWritten('6; 8 m, 7.5', fieldOf('portal', 'bays'))).toBe('6 m, 8 m, 7.5 m');
+    expect(readWritten('4 * 6 m', fieldOf('portal', 'bays'))).toBe('4 * 6 m');
+    expect(readWritten('{"count": 3, "each": "4 m"}', fieldOf('portal', 'bays'))).toEqual({
+      count: 3,
+      each: '4 m',
+    });
+    expect(readWritten('[not json', fieldOf('portal', 'bays'))).toBe('[not json');
+  });
+});
+
+describe('StepFieldComponent', () => {
+  let fixture: ComponentFixture<StepFieldComponent>;
+  let written: unknown[];
+  const host = () => fixture.nativeElement as HTMLElement;
+
+  async function show(make: string, name: string, value: unknown): Promise<void> {
+    fixture = TestBed.createComponent(StepFieldComponent);
+    for (const [key, input] of Object.entries({ name, step: 's', field: fieldOf(make, name), value }))
+      fixture.componentRef.setInput(key, input);
+    written = [];
+    fixture.componentInstance.changed.subscribe((next) => written.push(next));
+    await fixture.whenStable();
+  }
+
+  it('asks for options by a list with the one that counts', async () => {
+    await show('arch', 'curve', undefined);
+    const select = host().querySelector('select')!;
+    expect(select.value).toBe('circular');
+    select.value = 'catenary';
+    select.dispatchEvent(new Event('change'));
+    expect(written).toEqual(['catenary']);
+  });
+
+  it('asks for yes or no by a box', async () => {
+    await show('arch', 'tie', true);
+    const box = host().querySelector('input')!;
+    expect(box.checked).toBeTrue();
+    box.click();
+    expect(written).toEqual([false]);
+  });
+
+  it('takes a field away that is emptied, and sends nothing when nothing changed', async () => {
+    await show('arch', 'rise', '5 m');
+    const field = host().querySelector('input')!;
+    field.dispatchEvent(new Event('change'));
+    field.value = '';
+    field.dispatchEvent(new Event('change'));
+    expect(written).toEqual([undefined]);
+  });
+
+  it('has a label that belongs to it', async () => {
+    await show('arch', 'rise', '5 m');
+    expect(host().querySelector('label')!.htmlFor).toBe(host().querySelector('input')!.id);
+  });
+});

@@ -1,0 +1,94 @@
+import { ComponentFixture, TestBed } from '@angular/core/testing';
+import { provideRouter, Router } from '@angular/router';
+import { MessageService } from 'primeng/api';
+import { of, throwError } from 'rxjs';
+import { ApiProblem, DesignApi, type DesignSummary } from '../designs/design-api.service';
+import { slipShed } from '../testing/slip-shed';
+import { DesignsScreenComponent } from './designs-screen.component';
+
+class FakeApi {
+  stored: DesignSummary[] = [
+    { id: 'a', title: 'Slip shed', alternatives: 4, revision: 3, updatedAt: '2026-11-27T10:00:00Z' },
+    { id: 'b', title: 'Boat hall', alternatives: 3, revision: 1, updatedAt: '2026-11-26T10:00:00Z' },
+  ];
+  readonly calls: unknown[][] = [];
+  list = () => of(this.stored);
+  load = (id: string) => of({ id, revision: this.stored[0]!.revision, document: slipShed() });
+  create = (document: { title: string }) => this.did('create', document.title);
+  duplicate = (id: string) => this.did('duplicate', id);
+  remove = (id: string, revision: number) => {
+    this.stored = this.stored.filter((one) => one.id !== id);
+    return this.did('remove', id, revision);
+  };
+  restore = (id: string) => this.did('restore', id);
+  save = (id: string, revision: number, { title }: { title: string }) =>
+    this.did('save', id, revision, title);
+  private did(...call: unknown[]) {
+    this.calls.push(call);
+    return of({ id: 'new', revision: 1, document: slipShed() });
+  }
+}
+
+describe('DesignsScreenComponent', () => {
+  let api: FakeApi;
+  let fixture: ComponentFixture<DesignsScreenComponent>;
+  let messages: { severity: string; detail?: string; data?: { action: () => Promise<void> } }[];
+  const host = () => fixture.nativeElement as HTMLElement;
+  const settled = async () => {
+    await new Promise((done) => setTimeout(done, 10));
+    await fixture.whenStable();
+  };
+  const press = async (words: string, index = 0) => {
+    const buttons = [...host().querySelectorAll('button')].filter((one) => one.textContent.trim() === words);
+    buttons[index]!.click();
+    await settled();
+  };
+
+  beforeEach(async () => {
+    api = new FakeApi();
+    messages = [];
+    TestBed.configureTestingModule({
+      providers: [MessageService, provideRouter([]), { provide: DesignApi, useValue: api }],
+    });
+    TestBed.inject(MessageService).messageObserver.subscribe((message) =>
+      messages.push(message as unknown as (typeof messages)[number]),
+    );
+    fixture = TestBed.createComponent(DesignsScreenComponent);
+    await settled();
+  });
+
+  it('lists designs with what tells them apart', () => {
+    const rows = [...host().querySelectorAll('tbody tr')].map((row) => row.textContent.replace(/\s+/g, ' '));
+    expect(rows.length).toBe(2);
+    expect(rows[0]).toContain('Slip shed');
+    expect(rows[0]).toContain('4');
+  });
+
+  it('begins a new design under a title of its own and opens it', async () => {
+    const navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await press('New design');
+    expect(api.calls).toEqual([['create', 'New shed']]);
+    expect(navigate).toHaveBeenCalledWith(['/designs', 'new']);
+  });
+
+  it('deletes over the revision that is listed, and can undo it', async () => {
+    await press('Delete', 1);
+    expect(api.calls).toEqual([['remove', 'b', 1]]);
+    expect(host().querySelectorAll('tbody tr').length).toBe(1);
+    await messages[0]!.data!.action();
+    expect(api.calls.at(-1)).toEqual(['restore', 'b']);
+  });
+
+  it('duplicates', async () => {
+    await press('Duplicate', 0);
+    expect(api.calls).toEqual([['duplicate', 'a']]);
+  });
+
+  it('tells in words what the server refused', async () => {
+    api.duplicate = () => throwError(() => new ApiProblem(0, 'The server does not answer.'));
+    await press('Duplicate', 0);
+    expect(messages[0]).toEqual(
+      jasmine.objectContaining({ severity: 'error', detail: 'The server does not answer.' }),
+    );
+  });
+});
