@@ -5,7 +5,6 @@ import {
   bucklingModes,
   prepareEquations,
   prepareFrame,
-  solveStatic,
   useHelpers,
   vibrationModes,
 } from '../src/analysis/index.js';
@@ -15,7 +14,8 @@ import { localMatrices } from '../src/analysis/static.js';
 import { assembleMembers, assembleSprings } from '../src/analysis/system.js';
 import { nodeHelpers } from '../node/helpers.js';
 import type { FrameModel } from '../src/model/types.js';
-import { forceExtremes, memberField, resultSelections } from '../src/results/index.js';
+import { forceExtremes, resultSelections } from '../src/results/index.js';
+import { unwrapped } from '../src/problem.js';
 import { machineFrame, tower, wall } from './towers.js';
 
 const time = (work: () => void): number => {
@@ -67,14 +67,20 @@ function solver(name: string, model: FrameModel): void {
       `${''.padEnd(18)} factorization by ${helpers.count + 1} threads ${seconds(best(shared))} against ${seconds(best(factorization))} by one`,
     );
   }
-  let whole: ReturnType<typeof solveStatic> | undefined;
+  let whole!: ReturnType<typeof linear>;
   const all = time(() => {
-    whole = solveStatic(prepareFrame(model));
+    whole = linear(model);
   });
-  if (!whole?.ok) throw new Error(whole?.problems[0]?.message);
   console.log(
-    `${''.padEnd(18)} from the model to forces and reactions of all cases ${seconds(all)}, residual ${whole.value.residual.toExponential(1)}`,
+    `${''.padEnd(18)} from the model to forces and reactions of all cases ${seconds(all)}, residual ${whole.states.values().next().value!.residual.toExponential(1)}`,
   );
+}
+
+/** Linear analysis of all load cases, or of all combinations. */
+function linear(model: FrameModel, kind: 'case' | 'combination' = 'case') {
+  const frame = prepareFrame(model);
+  const selections = resultSelections(model).filter((selection) => selection.kind === kind);
+  return { frame, ...unwrapped(analyse(frame, selections)) };
 }
 
 /** Median of repeated runs, ms. */
@@ -105,21 +111,17 @@ else {
   small.nodes = small.nodes.filter(({ id }) => used.has(id));
   small.supports = small.supports!.filter(({ node }) => used.has(node));
   median('12 members, 4 cases, 6 combinations, linear, all extremes of N, V and M', 300, () => {
-    const frame = prepareFrame(small);
-    const solved = solveStatic(frame);
-    if (!solved.ok) throw new Error(solved.problems[0]!.message);
-    for (const { factors, kind } of resultSelections(small)) {
-      if (kind === 'case') continue;
+    const { frame, states } = linear(small, 'combination');
+    for (const state of states.values()) {
       for (let m = 0; m < frame.memberIds.length; m++) {
-        const field = memberField(frame, solved.value, m, factors);
+        const field = state.field(m);
         for (const name of ['N', 'Vz', 'My'] as const) forceExtremes(field, name);
       }
     }
   });
   const twisted = tower(4, 4, 15, 0.05);
   median(`twisted frame of 15 storeys, ${twisted.members.length} members, 5 cases`, 30, () => {
-    const solved = solveStatic(prepareFrame(twisted));
-    if (!solved.ok) throw new Error(solved.problems[0]!.message);
+    linear(twisted);
   });
   const machine = prepareEquations(prepareFrame(machineFrame()));
   median('ten modes of a free machine frame of 60 members', 20, () => {

@@ -1,8 +1,9 @@
 import { AlternativeRun, type StageName } from '../src/compare/index.js';
-import { prepareFrame, solveStatic } from '../src/analysis/index.js';
+import { analyse, prepareFrame } from '../src/analysis/index.js';
 import { MemberChecker } from '../src/capacity/index.js';
 import { buildFrame } from '../src/recipe/build.js';
-import { memberField, resultSelections } from '../src/results/index.js';
+import { resultSelections } from '../src/results/index.js';
+import { unwrapped } from '../src/problem.js';
 import type { Design } from '../src/recipe/types.js';
 import { built, slipShed } from '../src/testing/designs.js';
 
@@ -53,13 +54,12 @@ measure('building one alternative: parameters, steps, rules, checks of the model
 });
 
 const { model } = built(shed);
-measure('linear analysis of one alternative, 3 load cases', () => solveStatic(prepareFrame(model)));
-const frame = prepareFrame(model);
-const solved = solveStatic(frame);
-if (!solved.ok) throw new Error('not solved');
-measure('all checks of one alternative, 4 strength combinations', () =>
-  // Selections anew: fields and diagrams are kept by them
-  new MemberChecker(model, frame, resultSelections(model), ({ factors }, m) =>
-    memberField(frame, solved.value, m, factors),
-  ).checkAll(),
+measure('linear analysis of one alternative, 3 load cases and its combinations', () =>
+  analyse(prepareFrame(model), resultSelections(model)),
 );
+const frame = prepareFrame(model);
+measure('linear analysis and all checks of one alternative, 4 strength combinations', () => {
+  const selections = resultSelections(model);
+  const { states } = unwrapped(analyse(frame, selections));
+  new MemberChecker(model, frame, selections, ({ id }, m) => states.get(id)!.field(m)).checkAll();
+});

@@ -1,5 +1,5 @@
-import { forceAt, memberField } from '../results/index.js';
-import { clamp, EIy, EIz, expectClose, GJ, modelOf, one, solved } from '../testing/models.js';
+import { forceAt } from '../results/index.js';
+import { clamp, EIy, EIz, expectClose, GJ, modelOf, solved } from '../testing/models.js';
 import type { Hinges, Vector } from '../model/types.js';
 
 /** A 4 m member clamped at both ends in space, with hinges at its end, whose far support moves. */
@@ -11,8 +11,8 @@ function moved(end: Hinges, by: { uy?: number; uz?: number; rx?: number }) {
     [clamp('a'), clamp('b')],
     [{ kind: 'settlement', node: 'b', ...by }],
   );
-  const { frame, results } = solved(model);
-  const field = memberField(frame, results, 0, one);
+  const { state } = solved(model);
+  const field = state.field(0);
   return (name: Parameters<typeof forceAt>[1], x: number) => forceAt(field, name, x);
 }
 
@@ -55,8 +55,8 @@ describe('hinges in space (slope-deflection)', () => {
       ],
       [{ kind: 'settlement', node: 'b', ux: 0.001 }],
     );
-    const { frame, results } = solved(model);
-    expectClose(forceAt(memberField(frame, results, 0, one), 'N', 1), 0.001 / (4 / 1e9 + 1 / 2e8));
+    const { state } = solved(model);
+    expectClose(forceAt(state.field(0), 'N', 1), 0.001 / (4 / 1e9 + 1 / 2e8));
   });
 
   it('a hinge carries a load beside it: wL²/8 at the clamp, the jump of slope at the hinge', () => {
@@ -72,8 +72,8 @@ describe('hinges in space (slope-deflection)', () => {
         { kind: 'point', member: 'm', at: 0.5, F: load },
       ],
     );
-    const { frame, results } = solved(model);
-    const field = memberField(frame, results, 0, one);
+    const { state } = solved(model);
+    const field = state.field(0);
     expectClose(forceAt(field, 'My', 0), (-w * 16) / 8);
     expectClose(forceAt(field, 'Vz', 0), (5 * w * 4) / 8);
   });

@@ -8,7 +8,6 @@ export {
 } from './member-field.js';
 export type { MemberLoadFields } from './member-loads.js';
 export { derivative, evaluate, rootsBetween, shiftOrigin } from './polynomial.js';
-export { solveStatic, type StaticResults } from './static.js';
 export { analyse, type Analysis, type FrameState, type LoadSelection } from './states.js';
 export type { CaseLoads } from './case-loads.js';
 export type { Progress } from './sparse/factor.js';

@@ -1,5 +1,5 @@
 import type { FrameModel, Load, Vector } from '../model/types.js';
-import { appliedResultants, equilibrium, forceAt, memberField } from '../results/index.js';
+import { forceAt, stateEquilibrium } from '../results/index.js';
 import { expectClose, modelOf, one, solved } from '../testing/models.js';
 import { generator } from '../testing/random.js';
 
@@ -68,16 +68,16 @@ function frame(seed: number): FrameModel {
 describe('random space frames', () => {
   for (const seed of [1, 2, 3, 4, 5, 6])
     it(`number ${seed} is in equilibrium as a whole and inside each member`, () => {
-      const { frame: prepared, results } = solved(frame(seed));
-      expect(equilibrium(prepared, results, appliedResultants(prepared), one).residual).toBeLessThan(1e-10);
+      const { frame: prepared, state } = solved(frame(seed));
+      expect(stateEquilibrium(prepared, state, one).residual).toBeLessThan(1e-10);
       // Displacements integrated along a member end where its end node is
       prepared.memberIds.forEach((id, m) => {
-        const field = memberField(prepared, results, m, one);
+        const field = state.field(m);
         const last = field.breaks.length - 2;
         const t = field.breaks[last + 1]! - field.breaks[last]!;
         let w = 0;
         for (let k = 5; k >= 0; k--) w = w * t + field.displacements[24 * last + 12 + k]!;
-        const u = results.displacements[0]!.subarray(6 * prepared.end[m]!, 6 * prepared.end[m]! + 3);
+        const u = state.displacements.subarray(6 * prepared.end[m]!, 6 * prepared.end[m]! + 3);
         const z = prepared.axes.subarray(9 * m + 6, 9 * m + 9);
         expect(Math.abs(w - (z[0]! * u[0]! + z[1]! * u[1]! + z[2]! * u[2]!)))
           .withContext(id)
@@ -92,8 +92,8 @@ describe('random space frames', () => {
       return model;
     };
     const at = (model: FrameModel, node: string, k: number) => {
-      const { frame: prepared, results } = solved(model);
-      return results.displacements[0]![6 * prepared.nodeIndex.get(node)! + k]!;
+      const { frame: prepared, state } = solved(model);
+      return state.displacements[6 * prepared.nodeIndex.get(node)! + k]!;
     };
     expectClose(at(unit('n102', [1, 0, 0]), 'n211', 1), at(unit('n211', [0, 1, 0]), 'n102', 0), 1e-9);
   });
@@ -121,15 +121,15 @@ describe('random space frames', () => {
       })),
     };
     const [a, b] = [solved(model), solved(turned)];
-    const u = a.results.displacements[0]!;
-    const v = b.results.displacements[0]!;
+    const u = a.state.displacements;
+    const v = b.state.displacements;
     for (let n = 0; n < a.frame.nodeIds.length; n++) {
       const expected = turn([...u.subarray(6 * n, 6 * n + 3)]);
       expected.forEach((value, k) => expect(Math.abs(v[6 * n + k]! - value)).toBeLessThan(1e-10));
     }
     // Beams keep their local forces: their axes turn with them
     const beam = a.frame.memberIndex.get('x101')!;
-    const my = (run: typeof a) => forceAt(memberField(run.frame, run.results, beam, one), 'My', 1);
+    const my = (run: typeof a) => forceAt(run.state.field(beam), 'My', 1);
     expectClose(my(b), my(a), 1e-8);
   });
 
@@ -163,8 +163,8 @@ describe('random space frames', () => {
         load,
       ),
     );
-    plane.results.displacements[0]!.forEach((u, i) =>
-      expect(Math.abs(u - space.results.displacements[0]![i]!)).toBeLessThan(1e-12),
+    plane.state.displacements.forEach((u, i) =>
+      expect(Math.abs(u - space.state.displacements[i]!)).toBeLessThan(1e-12),
     );
   });
 });

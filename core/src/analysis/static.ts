@@ -1,5 +1,5 @@
 import { freedoms } from '../model/types.js';
-import { attempt, ProblemError, type Outcome } from '../problem.js';
+import { ProblemError } from '../problem.js';
 import { caseLoads, givenDisplacements, loadedFreedoms, type CaseLoads } from './case-loads.js';
 import { findConstraints, type Constraints } from './constraints.js';
 import { formElements, nodeDiagonal, type Elements } from './elements.js';
@@ -11,21 +11,6 @@ import { clampedLoads, recoverMembers, springForces, supportReactions, type Clam
 import type { Factor, Progress } from './sparse/factor.js';
 import { expand, factorStiffness, reduce } from './system.js';
 import { addToNodes, toMember } from './transform.js';
-
-/** Linear results of every load case; combinations are superpositions of them. */
-export interface StaticResults {
-  /** By case, 6 a node: displacements, global, m and rad. */
-  readonly displacements: readonly Float64Array[];
-  /** By case, 12 a member: N, Vy, Vz, T, My, Mz, then u, v, w, φ, θy, θz at the start, inside its hinges, local. */
-  readonly startStates: readonly Float64Array[];
-  /** By case, 6 a node: what supports do to the structure, global; zero where nothing holds. */
-  readonly reactions: readonly Float64Array[];
-  readonly loads: MemberLoadFields;
-  /** Largest imbalance of a free node against the largest load of its case, over all cases. */
-  readonly residual: number;
-  /** What a user should know beside the numbers. */
-  readonly notes: readonly string[];
-}
 
 /** A frame with its equations, ready to be solved for any loads. */
 export interface Prepared {
@@ -58,34 +43,6 @@ export function prepareEquations(frame: Frame): Prepared {
     loadedFreedoms(cases, frame.nodeIds.length),
   );
   return { frame, elements, loads, cases, constraints, plan: planFor(frame, constraints) };
-}
-
-/**
- * First-order elastic analysis of all load cases with one factorization; members that carry one sign only act both ways.
- *
- * @returns results, or `mechanism` naming nodes and directions that can move
- */
-export function solveStatic(frame: Frame, progress?: Progress): Outcome<StaticResults> {
-  return attempt(() => {
-    const prepared = prepareEquations(frame);
-    const factor = factorStiffness(
-      frame,
-      prepared.constraints,
-      prepared.plan,
-      localMatrices(prepared),
-      progress,
-    );
-    const spins = refuseMechanisms(prepared, factor, prepared.cases);
-    const solutions = solveLinear(prepared, factor, prepared.cases);
-    return {
-      displacements: solutions.map((s) => s.displacements),
-      startStates: solutions.map((s) => s.startStates),
-      reactions: solutions.map((s) => s.reactions),
-      loads: prepared.loads,
-      residual: solutions.reduce((most, s) => Math.max(most, s.residual), 0),
-      notes: [...frameNotes(prepared), ...spins],
-    };
-  });
 }
 
 /**

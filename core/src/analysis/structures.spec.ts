@@ -1,6 +1,6 @@
 import type { Load, Support } from '../model/types.js';
-import { forceAt, forceExtremes, memberField } from '../results/index.js';
-import { clamp, EA, EIy, expectClose, GJ, modelOf, one, plainSection, solved } from '../testing/models.js';
+import { forceAt, forceExtremes } from '../results/index.js';
+import { clamp, EA, EIy, expectClose, GJ, modelOf, plainSection, solved } from '../testing/models.js';
 
 const pin = (node: string): Support => ({ node, ux: 'fixed', uz: 'fixed' });
 const roller = (node: string): Support => ({ node, uz: 'fixed' });
@@ -21,11 +21,8 @@ describe('continuous beams by the three-moment equation (Clapeyron)', () => {
       Array.from({ length: count }, (_, i) => line(`m${i}`, 1e4)),
     );
   const supportMoments = (count: number) => {
-    const { frame, results } = solved(spans(count));
-    return Array.from(
-      { length: count - 1 },
-      (_, i) => forceAt(memberField(frame, results, i, one), 'My', 5) / (1e4 * 25),
-    );
+    const { state } = solved(spans(count));
+    return Array.from({ length: count - 1 }, (_, i) => forceAt(state.field(i), 'My', 5) / (1e4 * 25));
   };
 
   it('two spans: −wL²/8', () => supportMoments(2).forEach((m) => expectClose(m, -1 / 8)));
@@ -40,8 +37,8 @@ describe('continuous beams by the three-moment equation (Clapeyron)', () => {
   it('the middle support of two spans sinks by δ: M = 3EIδ/L²', () => {
     const model = spans(2);
     model.loadCases = [{ id: 'L', loads: [{ kind: 'settlement', node: 'n1', uz: -0.02 }] }];
-    const { frame, results } = solved(model);
-    expectClose(forceAt(memberField(frame, results, 0, one), 'My', 5), (3 * EIy * 0.02) / 25);
+    const { state } = solved(model);
+    expectClose(forceAt(state.field(0), 'My', 5), (3 * EIy * 0.02) / 25);
   });
 });
 
@@ -57,8 +54,8 @@ describe('trusses by the method of joints', () => {
     [pin('a'), roller('e')],
     [{ kind: 'node', node: 'c', F: [0, 0, -F] }],
   );
-  const { frame, results } = solved(model);
-  const N = (id: string) => forceAt(memberField(frame, results, frame.memberIndex.get(id)!, one), 'N', 1);
+  const { frame, state } = solved(model);
+  const N = (id: string) => forceAt(state.field(frame.memberIndex.get(id)!), 'N', 1);
 
   it('end diagonal −F/2·5/4, bottom chord F/2·3/4, top chord −F/2·6/4', () => {
     expectClose(N('af'), (-F / 2) * (5 / 4));
@@ -73,7 +70,7 @@ describe('trusses by the method of joints', () => {
   it('the middle sinks by Σ N·n·L/EA (virtual work)', () => {
     const length = (id: string) => frame.length[frame.memberIndex.get(id)!]!;
     const work = bars.reduce((sum, id) => sum + (N(id) * (N(id) / F) * length(id)) / EA, 0);
-    expectClose(results.displacements[0]![6 * frame.nodeIndex.get('c')! + 2]!, -work);
+    expectClose(state.displacements[6 * frame.nodeIndex.get('c')! + 2]!, -work);
   });
 });
 
@@ -94,9 +91,9 @@ describe('grillages', () => {
       ],
       [{ kind: 'node', node: 'm', F: [0, 0, -F] }],
     );
-    const { frame, results } = solved(model);
-    expectClose(forceExtremes(memberField(frame, results, 0, one), 'My').max.value, ((F / 2) * 6) / 4);
-    expectClose(results.displacements[0]![6 * 4 + 2]!, (-(F / 2) * 6 ** 3) / (48 * EIy));
+    const { state } = solved(model);
+    expectClose(forceExtremes(state.field(0), 'My').max.value, ((F / 2) * 6) / 4);
+    expectClose(state.displacements[6 * 4 + 2]!, (-(F / 2) * 6 ** 3) / (48 * EIy));
   });
 
   it('a clamped shaft under a torque in its middle: T/2 on each side, φ = T·L/4GJ', () => {
@@ -108,10 +105,10 @@ describe('grillages', () => {
       [clamp('a'), clamp('c')],
       [{ kind: 'node', node: 'b', M: [T, 0, 0] }],
     );
-    const { frame, results } = solved(model);
-    expectClose(forceAt(memberField(frame, results, 0, one), 'T', 1), T / 2);
-    expectClose(forceAt(memberField(frame, results, 1, one), 'T', 1), -T / 2);
-    expectClose(results.displacements[0]![6 + 3]!, (T * 4) / (4 * GJ));
+    const { state } = solved(model);
+    expectClose(forceAt(state.field(0), 'T', 1), T / 2);
+    expectClose(forceAt(state.field(1), 'T', 1), -T / 2);
+    expectClose(state.displacements[6 + 3]!, (T * 4) / (4 * GJ));
   });
 });
 
@@ -125,7 +122,7 @@ describe('frames on other grounds', () => {
       [{ node: 'a', ux: 'fixed', uz: 'fixed', ry: k }],
       [{ kind: 'node', node: 'b', F: [F, 0, 0] }],
     );
-    expectClose(solved(model).results.displacements[0]![6]!, (F * h ** 3) / (3 * EIy) + (F * h * h) / k);
+    expectClose(solved(model).state.displacements[6]!, (F * h ** 3) / (3 * EIy) + (F * h * h) / k);
   });
 
   it('a heated pinned portal pushes its feet: H from the free expansion αΔTL over the sway flexibility', () => {
@@ -144,7 +141,7 @@ describe('frames on other grounds', () => {
     );
     model.sections = [{ ...plainSection, properties: { ...plainSection.properties, A: 1e4 } }];
     const H = (1e-5 * dT * L) / ((2 * h ** 3) / (3 * EIy) + (h * h * L) / EIy);
-    expectClose(solved(model).results.reactions[0]![0]!, H, 1e-6);
+    expectClose(solved(model).state.reactions[0]!, H, 1e-6);
   });
 
   it('a node without members is ignored with a note, unless it is loaded', () => {
@@ -155,7 +152,7 @@ describe('frames on other grounds', () => {
       [pin('a'), roller('b')],
       [line('m', 1e3)],
     );
-    expect(solved(model).results.notes).toEqual(['No member meets the node "z"; it is ignored.']);
+    expect(solved(model).notes).toEqual(['No member meets the node "z"; it is ignored.']);
     model.loadCases![0]!.loads!.push({ kind: 'node', node: 'z', F: [0, 0, -1] });
     expect(() => solved(model)).toThrowError(/can move without resistance: node "z"/);
   });

@@ -3,8 +3,9 @@ import { axial, barModel, checkFile, type CheckedBar } from '../testing/checks.j
 import { generator } from '../testing/random.js';
 import type { CodeName, Load, MemberDesign } from '../model/types.js';
 import { MemberChecker } from './check-members.js';
-import { prepareFrame, solveStatic } from '../analysis/index.js';
-import { memberField, resultSelections } from '../results/index.js';
+import { analyse, prepareFrame } from '../analysis/index.js';
+import { unwrapped } from '../problem.js';
+import { resultSelections } from '../results/index.js';
 
 const steel = catalogue.filter(({ material }) => (material ?? 'steel') === 'steel');
 const codes: readonly CodeName[] = ['EN1993', 'AISC360'];
@@ -132,11 +133,9 @@ describe('every check over random bars', () => {
         factors: { L: [0.9, -1, 0.5, 1, -0.6, 0.99][k]! },
       }));
       const frame = prepareFrame(model);
-      const results = solveStatic(frame);
-      if (!results.ok) throw new Error(results.problems[0]!.message);
-      const checker = new MemberChecker(model, frame, resultSelections(model), ({ factors }, m) =>
-        memberField(frame, results.value, m, factors),
-      );
+      const selections = resultSelections(model);
+      const { states } = unwrapped(analyse(frame, selections));
+      const checker = new MemberChecker(model, frame, selections, ({ id }, m) => states.get(id)!.field(m));
       const quick = checker.check(0);
       const all = checker.check(0, { all: true });
       for (const item of quick.items) {

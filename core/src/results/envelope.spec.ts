@@ -1,9 +1,9 @@
-import { expectClose, modelOf, one, solved } from '../testing/models.js';
-import { envelope, envelopeAt, forceAt, memberField } from './index.js';
+import { expectClose, modelOf, solved } from '../testing/models.js';
+import { envelope, envelopeAt, forceAt } from './index.js';
 
 /** A beam of 8 m under one force at a share of it. */
 function under(share: number) {
-  const { frame, results } = solved(
+  const { state } = solved(
     modelOf(
       'plane',
       { a: [0, 0], b: [8, 0] },
@@ -15,7 +15,7 @@ function under(share: number) {
       [{ kind: 'point', member: 'm', at: share, F: [0, 0, -1e4] }],
     ),
   );
-  return memberField(frame, results, 0, one);
+  return state.field(0);
 }
 
 describe('envelopes', () => {

@@ -1,4 +1,4 @@
-import type { Frame, FrameState, StaticResults } from '../analysis/index.js';
+import type { Frame, FrameState } from '../analysis/index.js';
 import type { DistributedLoad } from '../model/types.js';
 import { gravity } from '../model/types.js';
 import { globalDisplacementAt } from './member-functions.js';
@@ -207,32 +207,6 @@ function imbalance(applied: Float64Array, reactions: Float64Array): number {
     largest = Math.max(largest, Math.abs(applied[k]!));
   }
   return largest > 0 ? gap / largest : gap;
-}
-
-/** Balance for factors on the load cases. */
-export function equilibrium(
-  frame: Frame,
-  results: StaticResults,
-  resultants: readonly Float64Array[],
-  factors: Float64Array,
-): Equilibrium {
-  const applied = new Float64Array(6);
-  const reactions = new Float64Array(6);
-  factors.forEach((factor, c) => {
-    if (factor === 0) return;
-    for (let k = 0; k < 6; k++) applied[k]! += factor * resultants[c]![k]!;
-    const own = results.reactions[c]!;
-    for (let n = 0; n < frame.nodeIds.length; n++) {
-      const p = [frame.xyz[3 * n]!, frame.xyz[3 * n + 1]!, frame.xyz[3 * n + 2]!];
-      addForce(
-        reactions,
-        p,
-        [0, 1, 2].map((k) => factor * own[6 * n + k]!),
-      );
-      for (let k = 3; k < 6; k++) reactions[k]! += factor * own[6 * n + k]!;
-    }
-  });
-  return { applied, reactions, residual: imbalance(applied, reactions) };
 }
 
 function addForce(sum: Float64Array, p: readonly number[], F: readonly number[]): void {

@@ -1,10 +1,4 @@
-export {
-  appliedResultants,
-  equilibrium,
-  pointOn,
-  stateEquilibrium,
-  type Equilibrium,
-} from './equilibrium.js';
+export { appliedResultants, pointOn, stateEquilibrium, type Equilibrium } from './equilibrium.js';
 export {
   displacementAt,
   displacementExtremes,
@@ -15,11 +9,10 @@ export {
   forceFormula,
   forceNames,
   globalDisplacementAt,
-  memberField,
   type DisplacementName,
   type ForceName,
   type PlacedValue,
 } from './member-functions.js';
-export { resultSelections, superpose, type ResultSelection } from './selection.js';
+export { resultSelections, type ResultSelection } from './selection.js';
 export { memberStations, type Station } from './stations.js';
 export { envelope, envelopeAt, type EnvelopePiece, type NamedField } from './envelope.js';

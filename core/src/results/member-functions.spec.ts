@@ -1,4 +1,6 @@
-import { EIy, expectClose, modelOf, one, solved } from '../testing/models.js';
+import { analyse, prepareFrame } from '../analysis/index.js';
+import { unwrapped } from '../problem.js';
+import { EIy, expectClose, modelOf, solved } from '../testing/models.js';
 import {
   displacementAt,
   forceAt,
@@ -6,9 +8,7 @@ import {
   forceExtremes,
   forceFormula,
   globalDisplacementAt,
-  memberField,
   resultSelections,
-  superpose,
 } from './index.js';
 
 const L = 8;
@@ -30,9 +30,9 @@ model.combinations = [
   { id: 'U', state: 'strength', factors: { L: 1.5, P: 2 } },
   { id: 'C', state: 'service', factors: { P: 1 } },
 ];
-const { frame, results } = solved(model);
 const selections = resultSelections(model);
-const fieldOf = (id: string) => memberField(frame, results, 0, selections.find((s) => s.id === id)!.factors);
+const { states } = unwrapped(analyse(prepareFrame(model), selections));
+const fieldOf = (id: string) => states.get(id)!.field(0);
 
 describe('functions along a member', () => {
   it('have segments where loads begin, end or stand', () => {
@@ -76,11 +76,6 @@ describe('functions along a member', () => {
     [34e3, 17e3, -3e3, 0].forEach((c, k) => expect(Math.abs(coefficients[k]! - c)).toBeLessThan(1e-8));
   });
 
-  it('are formed once for the same factors', () => {
-    const { factors } = selections[0]!;
-    expect(memberField(frame, results, 0, factors)).toBe(memberField(frame, results, 0, factors));
-  });
-
   it('satisfy EI·w″ = My within the member', () => {
     const field = fieldOf('L');
     const h = 1e-3;
@@ -100,7 +95,7 @@ describe('functions along a member', () => {
       [{ kind: 'node', node: 'b', F: [1e3, 0, 0] }],
     );
     const run = solved(column);
-    const field = memberField(run.frame, run.results, 0, one);
+    const field = run.state.field(0);
     const [ux, uy, uz] = globalDisplacementAt(run.frame, field, 0, 4);
     expectClose(ux, (1e3 * 64) / (3 * EIy));
     expect(uy).toBe(0);
@@ -120,12 +115,5 @@ describe('selections', () => {
     ]);
     expect([...selections[2]!.factors]).toEqual([1.5, 2]);
     expect([...selections[3]!.factors]).toEqual([0, 1]);
-  });
-
-  it('superpose vectors', () => {
-    expect([...superpose([Float64Array.of(1, 2), Float64Array.of(10, 20)], Float64Array.of(2, 0.5))]).toEqual(
-      [7, 14],
-    );
-    expect([...superpose([], new Float64Array(0))]).toEqual([]);
   });
 });

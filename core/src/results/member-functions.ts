@@ -1,13 +1,4 @@
-import {
-  addStartForces,
-  derivative,
-  evaluate,
-  fieldOf,
-  rootsBetween,
-  type Frame,
-  type MemberField,
-  type StaticResults,
-} from '../analysis/index.js';
+import { derivative, evaluate, rootsBetween, type Frame, type MemberField } from '../analysis/index.js';
 
 /** Internal forces in the order of a member field. */
 export const forceNames = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'] as const;
@@ -16,48 +7,6 @@ export type ForceName = (typeof forceNames)[number];
 /** Displacements along a member, in its local axes. */
 export const displacementNames = ['u', 'v', 'w', 'phi'] as const;
 export type DisplacementName = (typeof displacementNames)[number];
-
-/** Fields already formed, by results, then factors, then member: checks and figures read the same ones. */
-const formed = new WeakMap<StaticResults, WeakMap<Float64Array, MemberField[]>>();
-
-/**
- * The exact functions along one member for factors on the load cases; formed once for each array of factors.
- *
- * @returns polynomials by segment; see MemberField for layout, units and signs
- */
-export function memberField(
-  frame: Frame,
-  results: StaticResults,
-  member: number,
-  factors: Float64Array,
-): MemberField {
-  let byFactors = formed.get(results);
-  if (!byFactors) formed.set(results, (byFactors = new WeakMap()));
-  let fields = byFactors.get(factors);
-  if (!fields) byFactors.set(factors, (fields = []));
-  return (fields[member] ??= formField(frame, results, member, factors));
-}
-
-function formField(frame: Frame, results: StaticResults, member: number, factors: Float64Array): MemberField {
-  const breaks = results.loads.breaks[member]!;
-  const terms = results.loads.terms[member]!;
-  const forces = new Float64Array(6 * terms * (breaks.length - 1));
-  const start = new Float64Array(12);
-  const strain: [number, number, number] = [0, 0, 0];
-  for (let c = 0; c < factors.length; c++) {
-    const factor = factors[c]!;
-    if (factor === 0) continue;
-    const states = results.startStates[c]!;
-    for (let k = 0; k < 12; k++) start[k]! += factor * states[12 * member + k]!;
-    const field = results.loads.fields[c]![member];
-    if (!field) continue;
-    const own = field.forces;
-    for (let k = 0; k < own.length; k++) forces[k]! += factor * own[k]!;
-    for (let k = 0; k < 3; k++) strain[k]! += factor * field.strain[k]!;
-  }
-  addStartForces(forces, terms, breaks, start, 0);
-  return fieldOf(frame, member, breaks, terms, forces, strain, [], start);
-}
 
 /** Segment that holds x; at a break the segment before it with `before`, else the one after. */
 function segmentAt(breaks: Float64Array, x: number, before: boolean): number {

@@ -27,13 +27,3 @@ export function resultSelections(model: FrameModel): ResultSelection[] {
   }));
   return [...single, ...combined];
 }
-
-/** Σ factor · vector, for vectors kept by load case. */
-export function superpose(vectors: readonly Float64Array[], factors: Float64Array): Float64Array {
-  const out = new Float64Array(vectors[0]?.length ?? 0);
-  vectors.forEach((vector, c) => {
-    const factor = factors[c]!;
-    if (factor !== 0) for (let i = 0; i < out.length; i++) out[i]! += factor * vector[i]!;
-  });
-  return out;
-}

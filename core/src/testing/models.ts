@@ -1,6 +1,6 @@
-import { prepareFrame, solveStatic, type Frame, type StaticResults } from '../analysis/index.js';
+import { analyse, prepareFrame, type Frame, type FrameState } from '../analysis/index.js';
 import type { FrameModel, Load, Member, Support } from '../model/types.js';
-import { ProblemError } from '../problem.js';
+import { unwrapped } from '../problem.js';
 
 /** Round stiffnesses for hand calculation: EA 1e9 N, EIy 2e7 N·m², EIz 5e6, GJ 1e6, no shear deformation. */
 export const plainSection = {
@@ -42,16 +42,15 @@ export function clamp(node: string): Support {
   return { node, ux: 'fixed', uy: 'fixed', uz: 'fixed', rx: 'fixed', ry: 'fixed', rz: 'fixed' };
 }
 
-/** Analyses a model that must be analysable. */
-export function solved(model: FrameModel): { frame: Frame; results: StaticResults } {
-  const frame = prepareFrame(model);
-  const outcome = solveStatic(frame);
-  if (!outcome.ok) throw new ProblemError(outcome.problems);
-  return { frame, results: outcome.value };
-}
-
 /** Factors that show the only load case. */
 export const one = Float64Array.of(1);
+
+/** Analyses a model that must be analysable, in first order under its load case "L". */
+export function solved(model: FrameModel): { frame: Frame; state: FrameState; notes: readonly string[] } {
+  const frame = prepareFrame(model);
+  const { states, notes } = unwrapped(analyse(frame, [{ id: 'L', kind: 'case', factors: one }]));
+  return { frame, state: states.get('L')!, notes };
+}
 
 /** Expects `actual` within `relative` of `expected` (absolute below 1). */
 export function expectClose(actual: number, expected: number, relative = 1e-9): void {

@@ -1,7 +1,7 @@
 import type { FrameModel } from '../../model/types.js';
 import { ProblemError } from '../../problem.js';
-import { forceAt, memberField } from '../../results/index.js';
-import { clamp, modelOf, one, solved } from '../../testing/models.js';
+import { forceAt } from '../../results/index.js';
+import { clamp, modelOf, solved } from '../../testing/models.js';
 import {
   factorFrame,
   influenceAt,
@@ -45,8 +45,8 @@ describe('influence lines', () => {
       ] as const) {
         const model = bridge();
         model.loadCases = [{ id: 'L', loads: [{ kind: 'point', member, at, F: [0, 0, -1] }] }];
-        const { frame, results } = solved(model);
-        const expected = forceAt(memberField(frame, results, 0, one), name, 2);
+        const { state } = solved(model);
+        const expected = forceAt(state.field(0), name, 2);
         expect(Math.abs(influenceAt(line, s) - expected))
           .withContext(`${member} at ${at}`)
           .toBeLessThan(1e-10);
@@ -57,8 +57,8 @@ describe('influence lines', () => {
     const line = lineOf({ kind: 'reaction', node: 'p', freedom: 2 });
     const model = bridge();
     model.loadCases = [{ id: 'L', loads: [{ kind: 'point', member: '1', at: 0.6, F: [0, 0, -1] }] }];
-    const { frame, results } = solved(model);
-    const expected = results.reactions[0]![6 * frame.nodeIndex.get('p')! + 2]!;
+    const { frame, state } = solved(model);
+    const expected = state.reactions[6 * frame.nodeIndex.get('p')! + 2]!;
     expect(Math.abs(influenceAt(line, 0.6 * Math.hypot(5, 1, 0.5)) - expected)).toBeLessThan(1e-10);
   });
 

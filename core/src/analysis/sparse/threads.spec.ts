@@ -9,7 +9,8 @@ import type { FrameModel } from '../../model/types.js';
 import { prepareFrame } from '../frame.js';
 import { bucklingModes } from '../eigen/buckling.js';
 import { analyse } from '../states.js';
-import { prepareEquations, solveStatic } from '../static.js';
+import { prepareEquations } from '../static.js';
+import { unwrapped } from '../../problem.js';
 import { resultSelections } from '../../results/index.js';
 import { planThreads, useHelpers, type Helpers } from './threads.js';
 
@@ -37,9 +38,8 @@ describe('threads of a factorization', () => {
   afterEach(() => useHelpers(undefined));
 
   const displacements = (progress?: { step(done: number): void }): Float64Array[] => {
-    const solved = solveStatic(frame, progress);
-    if (!solved.ok) throw new Error(solved.problems[0]!.message);
-    return [...solved.value.displacements];
+    const { states } = unwrapped(analyse(frame, resultSelections(model), progress ? { progress } : {}));
+    return [...states.values()].map((state) => state.displacements);
   };
   const expectSame = (found: readonly Float64Array[], expected: readonly Float64Array[]): void =>
     found.forEach((list, c) => {
@@ -125,7 +125,7 @@ describe('threads of a factorization', () => {
       supports: model.supports!.map(({ node }) => ({ node, uz: 'fixed' as const })),
     });
     const problems = () => {
-      const solved = solveStatic(loose);
+      const solved = analyse(loose, resultSelections(model));
       return solved.ok ? [] : solved.problems.map(({ message }) => message);
     };
     const alone = problems();

@@ -1,7 +1,6 @@
 import { built, designWith } from '../../../testing/designs.js';
 import type { Step } from '../../types.js';
 
-
 describe('floor', () => {
   it('makes one rigid floor a storey', () => {
     const tower: Step = { id: 's', make: 'storey-frame', baysX: ['6 m'], baysY: ['4 m'], storeys: '3 * 3 m' };

@@ -19,7 +19,9 @@ describe('trim', () => {
   it('notes at the physical end by what a member is cut, and how', () => {
     const { geometry } = built(designWith([portal, trim('role == "column"')]));
     const left = geometry.members.get('p.rafter.1.left')!;
-    expect(left.cuts).toEqual({ start: jasmine.objectContaining({ corner: 'mitre', to: 'p.column.1', gap: 0 }) });
+    expect(left.cuts).toEqual({
+      start: jasmine.objectContaining({ corner: 'mitre', to: 'p.column.1', gap: 0 }),
+    });
     expect(geometry.members.get('p.column.1')!.cuts).toBeUndefined();
   });
 
