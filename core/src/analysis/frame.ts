@@ -10,7 +10,7 @@ import {
   type SectionProperties,
 } from '../model/types.js';
 import { problem, ProblemError } from '../problem.js';
-import { taperBreaks } from './taper.js';
+import { taperBreaks, taperFlexibility, type Flexibility } from './taper.js';
 
 /**
  * A frame model as flat arrays, indexed by node and member number; names live only in the id lists.
@@ -68,10 +68,9 @@ export interface Taper {
   readonly at: (share: number) => SectionProperties;
   /** Ends of the stretches on which its flexibility is smooth enough for one polynomial, m. */
   readonly breaks: Float64Array;
-  readonly E: number;
-  readonly G: number;
+  /** Its flexibility on the segments between breaks, m from 0 to its length; found again for the same array. */
+  readonly flexibility: (breaks: Float64Array) => Flexibility;
   readonly density: number;
-  readonly shear: boolean;
 }
 
 /** Nodes that move as one. */
@@ -237,13 +236,20 @@ function setRigidity(
 
 function taperBetween(a: ResolvedSection, b: ResolvedSection, L: number, plane: boolean): Taper {
   const { E, G, density } = a.material;
+  const along = taperedProperties(a, b);
   const at = (share: number): SectionProperties => {
-    const p = taperedProperties(a, b, share);
+    const p = along(share);
     // What a plane frame does not use may be left out, but its flexibility must not be singular
     return plane ? { ...p, Iy: p.Iy ?? p.A, Iz: p.Iz ?? p.Iy ?? p.A, J: p.J ?? p.Iy ?? p.A } : p;
   };
   const shear = a.shearDeformation && b.shearDeformation;
-  return { at, breaks: taperBreaks(at, L), E, G, density, shear };
+  const made = new WeakMap<Float64Array, Flexibility>();
+  const flexibility = (breaks: Float64Array): Flexibility => {
+    let known = made.get(breaks);
+    if (!known) made.set(breaks, (known = taperFlexibility(at, breaks, { E, G, shear })));
+    return known;
+  };
+  return { at, breaks: taperBreaks(at, L), flexibility, density };
 }
 
 function unit(v: readonly [number, number, number]): [number, number, number] {

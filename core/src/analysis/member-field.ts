@@ -1,5 +1,5 @@
 import type { Frame } from './frame.js';
-import { flexibilityCount, taperFlexibility, type Flexibility } from './taper.js';
+import { flexibilityCount, type Flexibility } from './taper.js';
 
 /**
  * Functions along one member: on each segment between breaks every internal force and every displacement is a polynomial
@@ -57,7 +57,7 @@ export function addStartForces(
 /** Flexibility of a member on the segments between `breaks`. */
 export function memberFlexibility(frame: Frame, member: number, breaks: Float64Array): Flexibility {
   const taper = frame.tapers.get(member);
-  if (taper) return taperFlexibility(taper.at, breaks, taper);
+  if (taper) return taper.flexibility(breaks);
   const coefficients = new Float64Array(flexibilityCount);
   const r = 6 * member;
   const inverse = (k: number) => (frame.rigidity[r + k]! > 0 ? 1 / frame.rigidity[r + k]! : 0);

@@ -3,7 +3,7 @@ import { gravity } from '../model/types.js';
 import type { Frame } from './frame.js';
 import { taperForceTerms, uniformForceTerms, type Dislocation, type InitialStrain } from './member-field.js';
 import { evaluate } from './polynomial.js';
-import { flexibilityCount, taperFlexibility } from './taper.js';
+import { flexibilityCount } from './taper.js';
 
 /** A line load on a member in local axes: from `from` to `to` (m) q0 + q1·x + q2·x², x from `from`, N/m. */
 interface LinePiece {
@@ -246,7 +246,7 @@ export function meanAxialFlexibility(frame: Frame, m: number): number {
   const taper = frame.tapers.get(m);
   if (!taper) return 1 / frame.rigidity[6 * m]!;
   const breaks = taper.breaks;
-  const { terms, coefficients } = taperFlexibility(taper.at, breaks, taper);
+  const { terms, coefficients } = taper.flexibility(breaks);
   let sum = 0;
   for (let s = 0; s + 1 < breaks.length; s++) {
     const h = breaks[s + 1]! - breaks[s]!;

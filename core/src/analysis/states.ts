@@ -1,5 +1,5 @@
 import { attempt, fail, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
-import { combineLoads, type CaseLoads } from './case-loads.js';
+import { combineFields, combineLoads, type CaseLoads } from './case-loads.js';
 import type { Frame } from './frame.js';
 import { addStartForces, fieldOf, type MemberField } from './member-field.js';
 import { firstOrderAxial } from './second-order/axial.js';
@@ -134,26 +134,44 @@ class LinearCases {
     return (this.cases ??= solveLinear(this.prepared, factor, this.prepared.cases));
   }
 
-  /** Σ factor · case. */
+  /** Σ factor · case; what one load case gives by itself is not formed again, and each sum when it is first asked for. */
   combine(factors: Float64Array): Solution {
+    const { solutions } = this;
+    const acting = [...solutions.keys()].filter((c) => factors[c] !== 0);
+    if (acting.length === 1 && factors[acting[0]!] === 1) return solutions[acting[0]!]!;
     const { nodeIds, memberIds } = this.prepared.frame;
-    const sum = (of: (s: Solution) => Float64Array, size: number): Float64Array => {
+    const sums = new Map<SummedName, Float64Array>();
+    const sum = (name: SummedName, size: number): Float64Array => {
+      const known = sums.get(name);
+      if (known) return known;
       const out = new Float64Array(size);
-      this.solutions.forEach((one, c) => {
-        const factor = factors[c]!;
-        const values = of(one);
-        if (factor !== 0) for (let i = 0; i < out.length; i++) out[i]! += factor * values[i]!;
-      });
+      for (const c of acting) addTimes(out, factors[c]!, solutions[c]![name]);
+      sums.set(name, out);
       return out;
     };
     return {
-      displacements: sum((s) => s.displacements, 6 * nodeIds.length),
-      startStates: sum((s) => s.startStates, 12 * memberIds.length),
-      reactions: sum((s) => s.reactions, 6 * nodeIds.length),
-      memberForces: sum((s) => s.memberForces, 12 * memberIds.length),
-      residual: this.solutions.reduce((most, s) => Math.max(most, s.residual), 0),
+      get displacements() {
+        return sum('displacements', 6 * nodeIds.length);
+      },
+      get startStates() {
+        return sum('startStates', 12 * memberIds.length);
+      },
+      get reactions() {
+        return sum('reactions', 6 * nodeIds.length);
+      },
+      get memberForces() {
+        return sum('memberForces', 12 * memberIds.length);
+      },
+      residual: solutions.reduce((most, s) => Math.max(most, s.residual), 0),
     };
   }
+}
+
+type SummedName = Exclude<keyof Solution, 'residual'>;
+
+/** out ← out + factor · values. */
+function addTimes(out: Float64Array, factor: number, values: Float64Array): void {
+  for (let i = 0; i < out.length; i++) out[i]! += factor * values[i]!;
 }
 
 function stateOf(
@@ -163,15 +181,20 @@ function stateOf(
   options: { secondOrder?: boolean; progress?: Progress },
 ): FrameState {
   const { frame } = prepared;
-  const loads = combineLoads(frame, prepared.cases, selection.factors);
-  const where = { result: selection.id };
-  const none = new Uint8Array(frame.memberIds.length);
+  const { id, factors } = selection;
+  const where = { result: id };
   if (!options.secondOrder) {
     const solved = isUnilateral(frame)
-      ? solveUnilateral(prepared, loads, where)
-      : { ...linear.combine(selection.factors), inactive: none, iterations: 1 };
-    return firstOrderState(prepared, loads, selection.id, solved);
+      ? solveUnilateral(prepared, combineLoads(frame, prepared.cases, factors), where)
+      : undefined;
+    return firstOrderState(
+      prepared,
+      solved
+        ? { id, factors, solved, inactive: solved.inactive, iterations: solved.iterations }
+        : { id, factors, solved: linear.combine(factors), inactive: noneSlack(frame), iterations: 1 },
+    );
   }
+  const loads = combineLoads(frame, prepared.cases, factors);
   const begin = startOfSecondOrder(prepared, linear, loads, selection, where);
   const { state, slack, iterations } = secondOrderWithSlack(prepared, loads, begin, where, options.progress);
   return { ...state, id: selection.id, order: 2, iterations, slack, loads, field: memoised(state) };
@@ -201,7 +224,7 @@ function startOfSecondOrder(
   const outcome = attempt(() =>
     isUnilateral(frame)
       ? solveUnilateral(prepared, loads, where)
-      : { ...linear.combine(selection.factors), inactive: new Uint8Array(frame.memberIds.length) },
+      : { ...linear.combine(selection.factors), inactive: noneSlack(frame) },
   );
   if (outcome.ok) {
     const { startStates, memberForces, reactions, inactive } = outcome.value;
@@ -255,36 +278,65 @@ function secondOrderWithSlack(
   }
 }
 
+/** What a frame's first-order state is made of. */
+interface FirstOrder {
+  readonly id: string;
+  readonly factors: Float64Array;
+  readonly solved: Solution;
+  readonly inactive: Uint8Array;
+  readonly iterations: number;
+}
+
+/** No member is slack. */
+const noneSlack = (frame: Frame): Uint8Array => new Uint8Array(frame.memberIds.length);
+
+/** A first-order state. What belongs to single members is combined when it is first asked for. */
 function firstOrderState(
   prepared: Prepared,
-  loads: CaseLoads,
-  id: string,
-  solved: Solution & { inactive: Uint8Array; iterations: number },
+  { id, factors, solved, inactive, iterations }: FirstOrder,
 ): FrameState {
-  const { frame } = prepared;
+  const { frame, cases } = prepared;
   const fields: (MemberField | undefined)[] = [];
-  const { startStates } = solved;
+  let loads: CaseLoads | undefined;
+  let axial: readonly Float64Array[] | undefined;
+  const loadsOf = (m: number) =>
+    loads
+      ? loads.fields[m]
+      : combineFields(
+          cases.map((one) => one.fields[m]),
+          factors,
+        );
   return {
     id,
     order: 1,
-    iterations: solved.iterations,
-    displacements: solved.displacements,
-    reactions: solved.reactions,
-    slack: solved.inactive,
-    axial: firstOrderAxial(prepared, loads, (m) => startStates[12 * m]!),
-    memberForces: solved.memberForces,
+    iterations,
+    slack: inactive,
     residual: solved.residual,
-    loads,
-    field: (m) => {
+    get displacements() {
+      return solved.displacements;
+    },
+    get reactions() {
+      return solved.reactions;
+    },
+    get memberForces() {
+      return solved.memberForces;
+    },
+    get loads() {
+      return (loads ??= combineLoads(frame, cases, factors));
+    },
+    get axial() {
+      return (axial ??= firstOrderAxial(prepared, this.loads, (m) => solved.startStates[12 * m]!));
+    },
+    field(m) {
       const cached = fields[m];
       if (cached) return cached;
       const breaks = prepared.loads.breaks[m]!;
       const terms = prepared.loads.terms[m]!;
-      const given = loads.fields[m];
-      const start = startStates.subarray(12 * m, 12 * m + 12);
-      const forces = given ? given.forces.slice() : new Float64Array(6 * terms * (breaks.length - 1));
+      const given = loadsOf(m);
+      const start = solved.startStates.subarray(12 * m, 12 * m + 12);
+      const forces = given?.forces.slice() ?? new Float64Array(6 * terms * (breaks.length - 1));
       addStartForces(forces, terms, breaks, start, 0);
-      const strain = given && !solved.inactive[m] ? given.strain : ([0, 0, 0] as const);
+      const strain = given && !inactive[m] ? given.strain : ([0, 0, 0] as const);
       return (fields[m] = fieldOf(frame, m, breaks, terms, forces, strain, given?.dislocations ?? [], start));
     },
   };

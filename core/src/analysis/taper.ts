@@ -124,6 +124,15 @@ const shifted = (() => {
   return rows;
 })();
 
+/** Chebyshev nodes on [0, 1], and cos(π·j·(i + ½)/n) in row j. */
+const nodes = Float64Array.from(
+  { length: taperTerms },
+  (_, i) => (1 + Math.cos((Math.PI * (i + 0.5)) / taperTerms)) / 2,
+);
+const cosines = Float64Array.from({ length: taperTerms * taperTerms }, (_, k) =>
+  Math.cos((Math.PI * Math.floor(k / taperTerms) * ((k % taperTerms) + 0.5)) / taperTerms),
+);
+
 /** Chebyshev interpolation of the flexibilities between shares a and b as polynomials of the distance 0 … h. */
 function interpolate(
   at: (share: number) => SectionProperties,
@@ -138,14 +147,13 @@ function interpolate(
   const values = new Float64Array(flexibilityCount * n);
   const own = new Float64Array(flexibilityCount);
   for (let i = 0; i < n; i++) {
-    const x = (1 + Math.cos((Math.PI * (i + 0.5)) / n)) / 2;
-    sectionFlexibility(at(a + (b - a) * x), elasticity, own);
+    sectionFlexibility(at(a + (b - a) * nodes[i]!), elasticity, own);
     for (let k = 0; k < flexibilityCount; k++) values[k * n + i] = own[k]!;
   }
   for (let k = 0; k < flexibilityCount; k++)
     for (let j = 0; j < n; j++) {
       let c = 0;
-      for (let i = 0; i < n; i++) c += values[k * n + i]! * Math.cos((Math.PI * j * (i + 0.5)) / n);
+      for (let i = 0; i < n; i++) c += values[k * n + i]! * cosines[j * n + i]!;
       c *= (j === 0 ? 1 : 2) / n;
       shifted[j]!.forEach((power, q) => (out[offset + k * n + q]! += (c * power) / h ** q));
     }

@@ -64,7 +64,11 @@ export class MemberChecker {
 
   /** Checks every physical member. */
   checkAll(options: RunOptions = {}): MemberCheck[] {
-    return this.members.map((_, index) => this.check(index, options));
+    const { progress } = options;
+    return this.members.map((_, index) => {
+      progress?.step(index / this.members.length);
+      return this.check(index, options);
+    });
   }
 
   private state(member: PhysicalMember, selection: ResultSelection): MemberState {

@@ -1,5 +1,5 @@
 import type { Frame, MemberField } from '../analysis/index.js';
-import { interpolateShape } from '../library/shapes/index.js';
+import { sectionsBetween } from '../library/shapes/between.js';
 import { resolveSections, type ResolvedSection } from '../library/sections.js';
 import type { CodeChoice, FrameModel, Member, MemberDesign } from '../model/types.js';
 import { problem, type Problem } from '../problem.js';
@@ -200,16 +200,22 @@ function varyingSection(
   };
 }
 
+/** Shares of a taper are told apart to within its inverse. */
+const roundShares = 2 ** 40;
+
 function taperedSections(
   start: ResolvedSection,
   end: ResolvedSection,
   length: number,
 ): (x: number) => CheckSection | string {
+  const sections = sectionsBetween(start.shape!, end.shape!);
   const made = new Map<number, CheckSection | string>();
   return (x) => {
     let section = made.get(x);
     if (section === undefined) {
-      section = sectionWithShape(start, interpolateShape(start.shape!, end.shape!, x / length));
+      // Shares that differ by rounding are one section
+      const share = Math.round((x / length) * roundShares) / roundShares;
+      section = sectionWithShape(start, sections(share).shape);
       made.set(x, section);
     }
     return section;

@@ -1,3 +1,4 @@
+import type { Progress } from '../analysis/index.js';
 import {
   isCovered,
   logInto,
@@ -22,6 +23,7 @@ export interface RunOptions {
   readonly steps?: boolean;
   /** An item for each combination, not only the worst. */
   readonly all?: boolean;
+  readonly progress?: Progress;
 }
 
 /** What a check found in one combination. */

@@ -1,4 +1,4 @@
-import { vibrationModes, prepareEquations, type VibrationMode } from '../analysis/index.js';
+import { prepareEquations, vibrationModes, type Progress, type VibrationMode } from '../analysis/index.js';
 import {
   checkedSteps,
   type CalculationStep,
@@ -9,14 +9,14 @@ import { drawAlternative, type DrawingOptions, type DrawnScene } from '../drawin
 import {
   analysed,
   checkerOf,
-  stabilityOf,
+  stabilityInParts,
   verdictOf,
   wantsLengths,
   type Analysed,
   type StabilityOfAll,
   type VerdictStatus,
 } from '../pipeline/index.js';
-import { attempt, unwrapped, type Problem } from '../problem.js';
+import { attempt, ProblemError, unwrapped, type Problem } from '../problem.js';
 import { applyAlternative } from '../recipe/alternatives.js';
 import { buildFrame, type BuiltFrame } from '../recipe/build.js';
 import { Namer } from '../recipe/geometry/names.js';
@@ -81,13 +81,34 @@ export class AlternativeRun {
     this.table = new FigureTable(design.figures);
   }
 
+  get id(): string {
+    return this.alternative.id;
+  }
+
   /** Runs up to a stage. Returns false where it failed: the summary says why. */
   advance(stage: StageName): boolean {
+    const parts = this.towards(stage);
+    for (;;) {
+      const { done, value } = parts.next();
+      if (done) return value;
+    }
+  }
+
+  /**
+   * The same in parts, between which others may be heard; the first ends when the frame is built and can be drawn.
+   *
+   * @param progress its `step` throws to stop a part; the run is of no use after that
+   */
+  *towards(stage: StageName, progress?: Progress): Generator<undefined, boolean> {
     while (this.problems.length === 0 && order.indexOf(this.reached) < order.indexOf(stage)) {
       const next = order[order.indexOf(this.reached) + 1] as StageName;
-      const outcome = attempt(() => this.work(next));
-      if (outcome.ok) this.reached = next;
-      else this.problems = outcome.problems;
+      try {
+        yield* this.work(next, progress);
+        this.reached = next;
+      } catch (error) {
+        if (!(error instanceof ProblemError)) throw error;
+        this.problems = error.problems;
+      }
     }
     return this.problems.length === 0;
   }
@@ -97,37 +118,42 @@ export class AlternativeRun {
     return this.problems.length > 0 && order.indexOf(this.reached) + 1 < order.indexOf(stage);
   }
 
-  private work(stage: StageName): void {
+  private *work(stage: StageName, progress: Progress | undefined): Generator<undefined> {
     if (stage === 'forces') {
-      this.workForces();
+      yield* this.workForces(progress);
       return;
     }
     const forces = this.forces!;
     if (stage === 'checks') {
       // Lengths from the frame must be known before the checks
-      if (wantsLengths(forces.model)) this.stability = stabilityOf(forces);
+      if (wantsLengths(forces.model)) this.stability = yield* stabilityInParts(forces, progress);
       this.checker = checkerOf(forces, this.stability?.lengths);
-      this.checks = this.checker.checkAll();
+      this.checks = this.checker.checkAll(progress ? { progress } : {});
       return;
     }
-    this.stability ??= stabilityOf(forces);
+    this.stability ??= yield* stabilityInParts(forces, progress);
     const wanted = Math.max(
       0,
       ...this.design.figures
         .filter((spec) => figureKindOf(spec).needs === 'modes')
         .map(({ number = 1 }) => number),
     );
-    if (wanted > 0) this.modes = vibrationModes(prepareEquations(forces.frame), wanted + 6);
+    if (wanted > 0) this.modes = vibrationModes(prepareEquations(forces.frame), wanted + 6, progress);
   }
 
-  private workForces(): void {
+  private *workForces(progress: Progress | undefined): Generator<undefined> {
     const outcome = buildFrame(this.design, this.alternative);
     // Parameters are shown although the frame cannot be built
     if (!outcome.ok) this.parameters = parametersOf(this.design, this.alternative);
     this.built = unwrapped(outcome);
     this.namer = new Namer(this.built.geometry);
     this.parameters = this.built.parameters;
-    this.forces = analysed(this.built.model, { secondOrder: this.design.analysis.order === 2, cases: true });
+    yield;
+    this.forces = analysed(this.built.model, {
+      secondOrder: this.design.analysis.order === 2,
+      cases: true,
+      ...(progress ? { progress } : {}),
+    });
   }
 
   private get source(): FigureSource | undefined {
@@ -153,7 +179,7 @@ export class AlternativeRun {
     const figures = this.problems.length > 0 ? [] : this.table.summaries(this.source, this.namer);
     return {
       id: this.alternative.id,
-      stage: this.problems.length > 0 ? 'failed' : this.reached === 'nothing' ? 'forces' : this.reached,
+      stage: this.problems.length > 0 ? 'failed' : this.reached === 'nothing' ? 'frame' : this.reached,
       problems: this.problems,
       built: built !== undefined,
       results: this.results(),

@@ -57,7 +57,7 @@ export type SummaryStatus = VerdictStatus | 'beyond limits' | 'pending';
 export interface AlternativeSummary {
   readonly id: string;
   /** How far it has come: 'failed' where nothing more comes. */
-  readonly stage: 'failed' | 'forces' | 'checks' | 'complete';
+  readonly stage: 'failed' | 'frame' | 'forces' | 'checks' | 'complete';
   readonly problems: readonly Problem[];
   /** The frame could be built: there is something to draw. */
   readonly built: boolean;

@@ -1,5 +1,5 @@
-import type { Frame, FrameState } from '../analysis/index.js';
-import { forceAt, forceCandidates, type ForceName, pointOn } from '../results/index.js';
+import type { Frame, FrameState, MemberField } from '../analysis/index.js';
+import { forceAt, forceCandidates, forceExtremesInto, type ForceName, pointOn } from '../results/index.js';
 import { times, type Point } from '../recipe/geometry/vector.js';
 import { formatExact, formatWithUnit } from '../units/format.js';
 import type { QuantityName } from '../units/quantities.js';
@@ -28,28 +28,51 @@ const styles: Readonly<Record<ForceName, Style>> = {
 /** Greatest magnitude of a force over all members, for the common scale. */
 export function greatestForce(frame: Frame, state: FrameState, name: ForceName): number {
   let most = 0;
-  frame.memberIds.forEach((_, m) => {
-    for (const { value } of forceCandidates(state.field(m), name)) most = Math.max(most, Math.abs(value));
-  });
+  const extremes = new Float64Array(4);
+  for (let m = 0; m < frame.memberIds.length; m++) {
+    forceExtremesInto(state.field(m), name, extremes);
+    most = Math.max(most, Math.abs(extremes[1]!), Math.abs(extremes[3]!));
+  }
   return most;
 }
 
 /** Texts of a diagram: how many of the greatest values are told, at the most. */
 const mostTexts = 60;
 
-/** Draws an internal force along the members: exact functions, ordinates square to the member, values where they are extreme. */
+/** How far a drawn curve may leave the exact one, as a share of the greatest ordinate. */
+const trueTo = 0.008;
+
+/** Parts into which a curve is divided at the least and at the most, so that it stays true: N's hatch needs its ordinates. */
+const fewest: Readonly<Record<ForceName, number>> = { N: 8, Vy: 1, Vz: 1, T: 1, My: 1, Mz: 1 };
+const finest = 24;
+
+function partsOf(field: MemberField, name: ForceName, most: number): number {
+  const least = fewest[name];
+  const L = field.breaks.at(-1)!;
+  const at = (share: number) => forceAt(field, name, share * L);
+  const [first, last] = [at(0), at(1)];
+  const sagitta = Math.max(
+    ...[0.25, 0.5, 0.75].map((share) => Math.abs(at(share) - first - share * (last - first))),
+  );
+  return Math.max(least, Math.min(finest, Math.ceil(Math.sqrt(sagitta / (trueTo * most)))));
+}
+
+/**
+ * Draws an internal force along the members: exact functions, ordinates square to the member, values where they are extreme.
+ *
+ * @param most the greatest magnitude in the frame
+ */
 export function drawDiagram(
   pen: Draughtsman,
   frame: Frame,
   state: FrameState,
   name: ForceName,
+  most: number,
   shown: (member: number) => boolean,
   nameOf: (member: number) => string,
 ): void {
   const style = styles[name];
-  const dense = frame.memberIds.length > 400 ? 6 : frame.memberIds.length > 80 ? 10 : 24;
   const texts: { m: number; x: number; value: number }[] = [];
-  const most = greatestForce(frame, state, name);
   if (most === 0) return;
   frame.memberIds.forEach((_, m) => {
     if (!shown(m)) return;
@@ -58,12 +81,12 @@ export function drawDiagram(
     const candidates = forceCandidates(field, name);
     const greatest = candidates.reduce((a, c) => Math.max(a, Math.abs(c.value)), 0);
     if (greatest < 1e-6 * most) return;
-    const points: { at: Point; shift: Point; value: number }[] = [];
+    const points: Ordinate[] = [];
     const add = (x: number, before: boolean) => {
       const value = forceAt(field, name, x, before);
       points.push({ at: pointOn(frame, m, x), shift: times(up, value), value });
     };
-    for (const x of stationsAlong(field, dense)) {
+    for (const x of stationsAlong(field, partsOf(field, name, most))) {
       const inside = field.breaks.indexOf(x);
       if (inside > 0 && inside < field.breaks.length - 1) add(x, true);
       add(x, inside === field.breaks.length - 1);
@@ -94,39 +117,37 @@ export function drawDiagram(
     });
 }
 
+interface Ordinate {
+  readonly at: Point;
+  readonly shift: Point;
+  readonly value: number;
+}
+
+const none: Point = [0, 0, 0];
+
 /** Fill between axis and curve, thin ordinates, and the curve itself. */
-function ordinates(
-  pen: Draughtsman,
-  points: readonly { at: Point; shift: Point; value: number }[],
-  style: Style,
-): void {
-  const colourOf = (value: number) => (value >= 0 ? style.positive : style.negative);
+function ordinates(pen: Draughtsman, points: readonly Ordinate[], style: Style): void {
+  const strokes = (colour: Colour) => ({
+    fill: { colour, scale: 'diagram', alpha: 0.13 } as const,
+    curve: { colour, scale: 'diagram', width: 1.5 } as const,
+    hatch: { colour, scale: 'diagram', width: 0.8 } as const,
+    end: { colour, scale: 'diagram', width: 1 } as const,
+  });
+  const positive = strokes(style.positive);
+  const negative = strokes(style.negative);
+  const signed = style.positive !== style.negative;
   for (let i = 0; i + 1 < points.length; i++) {
-    const [p, q] = [points[i]!, points[i + 1]!];
-    const colour = colourOf(Math.abs(p.value) > Math.abs(q.value) ? p.value : q.value);
-    const common = { colour, scale: 'diagram' } as const;
-    if (p.value * q.value >= 0)
-      pen.area('diagram', [p.at, q.at, q.at, p.at], { ...common, alpha: 0.13 }, [
-        [0, 0, 0],
-        [0, 0, 0],
-        q.shift,
-        p.shift,
-      ]);
-    pen.line('diagram', p.at, q.at, { ...common, width: 1.5 }, p.shift, q.shift);
+    const p = points[i]!;
+    const q = points[i + 1]!;
+    const { fill, curve, hatch } =
+      (Math.abs(p.value) > Math.abs(q.value) ? p.value : q.value) >= 0 ? positive : negative;
+    if (p.value * q.value >= 0) pen.band('diagram', p.at, q.at, fill, p.shift, q.shift);
+    pen.line('diagram', p.at, q.at, curve, p.shift, q.shift);
     // Compression is hatched, so that the sign is not told by colour alone
-    if (style.positive !== style.negative && p.value < 0)
-      pen.line('diagram', p.at, p.at, { ...common, width: 0.8 }, [0, 0, 0], p.shift);
+    if (signed && p.value < 0) pen.line('diagram', p.at, p.at, hatch, none, p.shift);
   }
-  const [first, last] = [points[0]!, points.at(-1)!];
-  for (const end of [first, last])
-    pen.line(
-      'diagram',
-      end.at,
-      end.at,
-      { colour: colourOf(end.value), width: 1, scale: 'diagram' },
-      [0, 0, 0],
-      end.shift,
-    );
+  for (const { at, shift, value } of [points[0]!, points.at(-1)!])
+    pen.line('diagram', at, at, (value >= 0 ? positive : negative).end, none, shift);
 }
 
 /** The greatest magnitude of a member, and its ends where they are not much smaller. */

@@ -86,10 +86,12 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     const { diagram } = options;
     if (diagram === 'utilisation')
       drawUtilisation(pen, frame, source.checks ?? [], shown, (m) => namer.member(frame.memberIds[m]!));
-    else if (diagram !== 'none')
-      drawDiagram(pen, frame, state, diagram, shown, (m) => namer.member(frame.memberIds[m]!));
+    const isForce = diagram !== 'none' && diagram !== 'utilisation';
+    const greatest = isForce ? greatestForce(frame, state, diagram) : 0;
+    if (isForce)
+      drawDiagram(pen, frame, state, diagram, greatest, shown, (m) => namer.member(frame.memberIds[m]!));
     most = {
-      diagram: diagram === 'none' || diagram === 'utilisation' ? 0 : greatestForce(frame, state, diagram),
+      diagram: greatest,
       deformation: greatestMove(state),
       load: greatestLoad(frame.loadCases, selection.factors),
     };

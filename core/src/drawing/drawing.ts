@@ -35,11 +35,11 @@ export const scaleNames = ['none', 'diagram', 'deformation', 'load'] as const;
 export type Scale = (typeof scaleNames)[number];
 
 /**
- * A stroke: 21 numbers. Its ends A and B in m, each with a displacement that a scale multiplies; offsets in px of both ends; width in
+ * A stroke: 21 numbers, and three that fill its last quadruple. Its ends A and B in m, each with a displacement that a scale multiplies; offsets in px of both ends; width in
  * px; colour; opacity; mode; scale. Mode 0: offsets are right and down on the sheet from A and from B. Mode 1: both from A, along and
  * across the direction from A to B as it is seen.
  */
-export const strokeSize = 21;
+export const strokeSize = 24;
 /** A corner of a triangle: 15 numbers. P and its displacement, a second point Q, offset in px, colour, opacity, mode, scale. */
 export const cornerSize = 15;
 
@@ -83,6 +83,8 @@ interface StrokeStyle {
 }
 
 const zero: Point = [0, 0, 0];
+const noOffset = [0, 0] as const;
+const noOffsets = [0, 0, 0, 0] as const;
 
 /** Numbers that grow in place. */
 class Floats {
@@ -118,7 +120,7 @@ export class Draughtsman {
 
   /** A line between two places, whose displacements `da` and `db` a scale multiplies. */
   line(layer: Layer, a: Point, b: Point, style: StrokeStyle, da: Point = zero, db: Point = zero): void {
-    this.stroke(layer, a, da, b, db, [0, 0, 0, 0], style, 0);
+    this.stroke(layer, a, da, b, db, noOffsets, style, 0);
   }
 
   /** A polyline. */
@@ -195,7 +197,17 @@ export class Draughtsman {
   area(layer: Layer, points: readonly Point[], style: StrokeStyle, shifts?: readonly Point[]): void {
     for (let i = 1; i + 1 < points.length; i++)
       for (const k of [0, i, i + 1])
-        this.corner(layer, points[k]!, shifts?.[k] ?? zero, points[k]!, [0, 0], style, 0);
+        this.corner(layer, points[k]!, shifts?.[k] ?? zero, points[k]!, noOffset, style, 0);
+  }
+
+  /** The area between two places and where `da` and `db` take them. */
+  band(layer: Layer, a: Point, b: Point, style: StrokeStyle, da: Point, db: Point): void {
+    this.corner(layer, a, zero, a, noOffset, style, 0);
+    this.corner(layer, b, zero, b, noOffset, style, 0);
+    this.corner(layer, b, db, b, noOffset, style, 0);
+    this.corner(layer, a, zero, a, noOffset, style, 0);
+    this.corner(layer, b, db, b, noOffset, style, 0);
+    this.corner(layer, a, da, a, noOffset, style, 0);
   }
 
   /** A disc of px about a place. */
@@ -258,12 +270,10 @@ export class Draughtsman {
   ): void {
     const { colour, width = 1, alpha = 1, scale = 'none' } = style;
     const { values, from } = this.strokes[layerIndex.get(layer)!]!.room(strokeSize);
-    for (let k = 0; k < 3; k++) {
-      values[from + k] = a[k]!;
-      values[from + 3 + k] = da[k]!;
-      values[from + 6 + k] = b[k]!;
-      values[from + 9 + k] = db[k]!;
-    }
+    put(values, from, a);
+    put(values, from + 3, da);
+    put(values, from + 6, b);
+    put(values, from + 9, db);
     for (let k = 0; k < 4; k++) values[from + 12 + k] = offsets[k]!;
     values[from + 16] = width;
     values[from + 17] = colourIndex.get(colour)!;
@@ -283,11 +293,9 @@ export class Draughtsman {
   ): void {
     const { colour, alpha = 1, scale = 'none' } = style;
     const { values, from } = this.corners[layerIndex.get(layer)!]!.room(cornerSize);
-    for (let k = 0; k < 3; k++) {
-      values[from + k] = p[k]!;
-      values[from + 3 + k] = dp[k]!;
-      values[from + 6 + k] = q[k]!;
-    }
+    put(values, from, p);
+    put(values, from + 3, dp);
+    put(values, from + 6, q);
     values[from + 9] = offset[0];
     values[from + 10] = offset[1];
     values[from + 11] = colourIndex.get(colour)!;
@@ -305,6 +313,12 @@ export class Draughtsman {
       texts: this.texts,
     };
   }
+}
+
+function put(values: Float32Array, at: number, [x, y, z]: Point): void {
+  values[at] = x;
+  values[at + 1] = y;
+  values[at + 2] = z;
 }
 
 function joined(layers: readonly Floats[]): Float32Array {

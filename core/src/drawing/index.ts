@@ -13,6 +13,7 @@ export {
 } from './drawing.js';
 export { drawAlternative, drawGeometry, type DrawnScene } from './draw.js';
 export type { DiagramKind, DrawingOptions, Slice } from './options.js';
+export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
 export { colourValues, toSvg } from './view/svg.js';
 export {
   fitView,

@@ -3,7 +3,8 @@ import { attempt, fail, problem, ProblemError, type Problem } from '../problem.j
 import { resolveMaterial, type MaterialConstants } from './materials.js';
 import { findProfile, lookUpProfile } from './profiles.js';
 import type { SectionProperties } from './properties.js';
-import { interpolateShape, sameKind, shapeProblem, shapeProperties } from './shapes/index.js';
+import { sectionsBetween } from './shapes/between.js';
+import { sameKind, shapeProblem, shapeProperties } from './shapes/index.js';
 
 /** A section with its properties, dimensions where it has a shape, and its material. */
 export interface ResolvedSection {
@@ -143,17 +144,21 @@ export function canTaper(a: ResolvedSection, b: ResolvedSection): boolean {
   return !a.shape && !b.shape;
 }
 
-/**
- * Properties part of the way along a taper: a shape's dimensions vary linearly, of raw properties each property.
- *
- * @param share 0 at the start, 1 at the end
- */
-export function taperedProperties(a: ResolvedSection, b: ResolvedSection, share: number): SectionProperties {
-  if (a.shape && b.shape) return shapeProperties(interpolateShape(a.shape, b.shape, share));
-  const out: Record<string, number> = {};
-  for (const [key, value] of Object.entries(a.properties) as [string, number][]) {
-    const other = (b.properties as unknown as Record<string, number | undefined>)[key];
-    if (other !== undefined) out[key] = value + (other - value) * share;
+/** Properties by the share 0 … 1 of a taper's length: a shape's dimensions vary linearly, of raw properties each property. */
+export function taperedProperties(
+  a: ResolvedSection,
+  b: ResolvedSection,
+): (share: number) => SectionProperties {
+  if (a.shape && b.shape) {
+    const sections = sectionsBetween(a.shape, b.shape);
+    return (share) => sections(share).properties;
   }
-  return out as unknown as SectionProperties;
+  return (share) => {
+    const out: Record<string, number> = {};
+    for (const [key, value] of Object.entries(a.properties) as [string, number][]) {
+      const other = (b.properties as unknown as Record<string, number | undefined>)[key];
+      if (other !== undefined) out[key] = value + (other - value) * share;
+    }
+    return out as unknown as SectionProperties;
+  };
 }

@@ -104,6 +104,18 @@ export const wantsLengths = (model: FrameModel): boolean =>
 
 /** Critical factors of the strength combinations, by their first-order forces. */
 export function stabilityOf(stage: Analysed, progress?: Progress): StabilityOfAll {
+  const parts = stabilityInParts(stage, progress);
+  for (;;) {
+    const { done, value } = parts.next();
+    if (done) return value;
+  }
+}
+
+/** The same, with a pause after each combination. */
+export function* stabilityInParts(
+  stage: Analysed,
+  progress?: Progress,
+): Generator<undefined, StabilityOfAll> {
   const wanted = wantsLengths(stage.model);
   const first = stage.first();
   const stability = new Map<string, Stability>();
@@ -117,6 +129,7 @@ export function stabilityOf(stage: Analysed, progress?: Progress): StabilityOfAl
     modes.set(id, found);
     stability.set(id, combinationStability(stage.model.code?.name ?? 'EN1993', found[0]?.factor));
     if (wanted) lengths.set(id, effectiveLengths(first.prepared, linear, found));
+    yield;
   }
   return { stability, lengths, modes };
 }

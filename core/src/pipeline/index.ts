@@ -1,6 +1,7 @@
 export {
   analysed,
   checkerOf,
+  stabilityInParts,
   stabilityOf,
   stateOf,
   wantsLengths,

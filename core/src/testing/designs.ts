@@ -1,10 +1,8 @@
-import { readFileSync } from 'node:fs';
+import shed from '../../demo/slip-shed.json' with { type: 'json' };
 import { buildFrame, type BuiltFrame } from '../recipe/build.js';
 import { validateDesign } from '../recipe/parse.js';
 import type { Problem } from '../problem.js';
 import type { Design, Rule, Step } from '../recipe/types.js';
-
-const text = readFileSync(new URL('../../demo/slip-shed.json', import.meta.url), 'utf8');
 
 /** A document as a design; a spec that writes a wrong one fails. */
 export function designOf(document: unknown): Design {
@@ -14,7 +12,7 @@ export function designOf(document: unknown): Design {
 }
 
 /** A fresh copy of the demo design. */
-export const slipShed = (): Design => designOf(JSON.parse(text));
+export const slipShed = (): Design => designOf(structuredClone(shed));
 
 /** The demo design with some parameters set. */
 export function slipShedWith(values: Record<string, string>): Design {

@@ -32,6 +32,7 @@ export class Series {
   readonly slope = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
   readonly moment = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
   readonly transverse = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
+  private readonly shearTimesForce = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
   private readonly tangent = [new Float64Array(seriesTerms), new Float64Array(seriesTerms)] as const;
 
   /**
@@ -42,48 +43,82 @@ export class Series {
    * @param state w, ψ, M, H of plane w, then of plane v
    */
   solve(stretch: Stretch, state: ArrayLike<number>, across: Across | undefined): void {
-    const { flexibility: c, at, terms, free } = stretch;
+    const { flexibility: c, at, terms } = stretch;
     for (let p = 0; p < 2; p++) {
       this.deflection[p]![0] = state[4 * p]!;
       this.slope[p]![0] = state[4 * p + 1]!;
       this.moment[p]![0] = state[4 * p + 2]!;
       this.transverse[p]![0] = state[4 * p + 3]!;
     }
-    if (terms === 1 && c[at + 2] === 0) {
-      this.uniformPlane(0, stretch, across);
-      this.uniformPlane(1, stretch, across);
-      return;
-    }
-    for (let k = 0; k < seriesTerms; k++)
-      for (let p = 0; p < 2; p++) {
-        const N = free[p as 0 | 1] ? stretch.N : noForce;
-        const shear = at + (p === 0 ? 6 : 5) * terms;
-        const dw = this.tangent[p]!;
-        const H = this.transverse[p]!;
-        const M = this.moment[p]!;
-        const other = this.moment[1 - p]!;
-        // w′ from ψ − s·H = (1 + s·N)·w′
-        let value = this.slope[p]![k]!;
-        if (c[shear] !== 0) {
-          for (let j = 0; j < terms && j <= k; j++) value -= c[shear + j]! * H[k - j]!;
-          for (let j = 1; j <= k; j++) value -= this.product(c, shear, terms, N, j) * dw[k - j]!;
-          value /= 1 + c[shear]! * N[0];
-        }
-        dw[k] = value;
-        if (k + 1 === seriesTerms) continue;
-        this.deflection[p]![k + 1] = value / (k + 1);
-        // Bending
-        const own = at + (p === 0 ? 1 : 3) * terms;
-        const cross = at + 2 * terms;
-        let rate = k === 0 && across ? across.curvature[p]! : 0;
-        for (let j = 0; j < terms && j <= k; j++)
-          rate += c[own + j]! * M[k - j]! + c[cross + j]! * other[k - j]!;
-        this.slope[p]![k + 1] = rate / (k + 1);
-        let shearForce = H[k]!;
-        for (let j = 0; j < 4 && j <= k; j++) shearForce += N[j]! * dw[k - j]!;
-        M[k + 1] = shearForce / (k + 1);
-        H[k + 1] = (across?.q[p]![k] ?? 0) / (k + 1);
+    let coupled = false;
+    for (let j = 0; j < terms; j++) if (c[at + 2 * terms + j] !== 0) coupled = true;
+    const steps = [0, 1].map((p) =>
+      terms > 1 || coupled ? this.stepOf(p as 0 | 1, stretch, across) : undefined,
+    );
+    if (coupled)
+      for (let k = 0; k < seriesTerms; k++) {
+        steps[0]!(k);
+        steps[1]!(k);
       }
+    else
+      for (const p of [0, 1] as const) {
+        if (!across && this.rests(p)) continue;
+        const step = steps[p];
+        if (step) for (let k = 0; k < seriesTerms; k++) step(k);
+        else this.uniformPlane(p, stretch, across);
+      }
+  }
+
+  /** Whether a plane starts from nothing, so that without loads nothing happens in it; it is cleared then. */
+  private rests(p: 0 | 1): boolean {
+    const lists = [this.deflection[p], this.slope[p], this.moment[p], this.transverse[p]];
+    if (lists.some((list) => list[0] !== 0)) return false;
+    for (const list of lists) list.fill(0);
+    return true;
+  }
+
+  /** How the next coefficients of one plane follow from those before, where the flexibility varies or the planes are coupled. */
+  private stepOf(
+    p: 0 | 1,
+    { flexibility: c, at, terms, free, N: force }: Stretch,
+    across: Across | undefined,
+  ): (k: number) => void {
+    const N = free[p] ? force : noForce;
+    const shear = at + (p === 0 ? 6 : 5) * terms;
+    const own = at + (p === 0 ? 1 : 3) * terms;
+    const cross = at + 2 * terms;
+    const [w, psi, M, H, dw] = [
+      this.deflection[p],
+      this.slope[p],
+      this.moment[p],
+      this.transverse[p],
+      this.tangent[p],
+    ];
+    const other = this.moment[p === 0 ? 1 : 0];
+    const sN = this.shearTimesForce[p];
+    for (let j = 0; j < seriesTerms; j++) sN[j] = product(c, shear, terms, N, j);
+    const rigid = c[shear] === 0;
+    return (k) => {
+      // w′ from ψ − s·H = (1 + s·N)·w′
+      let tangent = psi[k]!;
+      if (!rigid) {
+        for (let j = 0; j < terms && j <= k; j++) tangent -= c[shear + j]! * H[k - j]!;
+        for (let j = 1; j <= k; j++) tangent -= sN[j]! * dw[k - j]!;
+        tangent /= 1 + sN[0]!;
+      }
+      dw[k] = tangent;
+      if (k + 1 === seriesTerms) return;
+      w[k + 1] = tangent / (k + 1);
+      // Bending
+      let rate = k === 0 && across ? across.curvature[p] : 0;
+      for (let j = 0; j < terms && j <= k; j++)
+        rate += c[own + j]! * M[k - j]! + c[cross + j]! * other[k - j]!;
+      psi[k + 1] = rate / (k + 1);
+      let shearForce = H[k]!;
+      for (let j = 0; j < 4 && j <= k; j++) shearForce += N[j]! * dw[k - j]!;
+      M[k + 1] = shearForce / (k + 1);
+      H[k + 1] = (across?.q[p][k] ?? 0) / (k + 1);
+    };
   }
 
   /** One plane where the flexibility is constant and the planes are not coupled. */
@@ -95,10 +130,6 @@ export class Series {
     const dw = this.tangent[p];
     const s = c[at + (p === 0 ? 6 : 5)]!;
     const bend = c[at + (p === 0 ? 1 : 3)]!;
-    if (!across && w[0] === 0 && psi[0] === 0 && M[0] === 0 && H[0] === 0) {
-      for (const list of [w, psi, M, H]) list.fill(0);
-      return;
-    }
     const q = across?.q[p];
     const [n0, n1, n2, n3] = free[p] ? N : noForce;
     const varies = n1 !== 0 || n2 !== 0 || n3 !== 0;
@@ -121,13 +152,6 @@ export class Series {
     }
   }
 
-  /** Coefficient j of s·N. */
-  private product(c: Float64Array, at: number, terms: number, N: Stretch['N'], j: number): number {
-    let sum = 0;
-    for (let i = 0; i < 4 && i <= j; i++) if (j - i < terms) sum += N[i]! * c[at + j - i]!;
-    return sum;
-  }
-
   /** w, ψ, M, H of plane w, then of plane v, at t. */
   at(t: number, out: Float64Array): void {
     for (let p = 0; p < 2; p++) {
@@ -137,6 +161,13 @@ export class Series {
       out[4 * p + 3] = horner(this.transverse[p]!, t);
     }
   }
+}
+
+/** Coefficient j of s·N. */
+function product(c: Float64Array, at: number, terms: number, N: Stretch['N'], j: number): number {
+  let sum = 0;
+  for (let i = 0; i < 4 && i <= j; i++) if (j - i < terms) sum += N[i]! * c[at + j - i]!;
+  return sum;
 }
 
 function horner(c: Float64Array, t: number): number {

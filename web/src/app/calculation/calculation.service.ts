@@ -1,6 +1,7 @@
 import { Injectable, InjectionToken, inject, type OnDestroy } from '@angular/core';
 import type { AlternativeSummary, Design, DrawnScene } from '@hashira/core';
 import { BehaviorSubject } from 'rxjs';
+import { carriedOver } from './carried-over';
 import type { Questions, Show, WorkerAnswer, WorkerRequest } from './protocol';
 
 /** Makes a worker; tests put another in its place. */
@@ -44,7 +45,8 @@ interface Sent extends Wanted {
   readonly since: number;
 }
 
-/** While a hand drags, checks are waited for this long before the next design is sent, ms. */
+/** While a hand drags, checks are waited for as often as this, and so long, before the next design is sent, ms. */
+const checkedEvery = 300;
 const patience = 60;
 
 /**
@@ -64,7 +66,13 @@ export class Calculation implements OnDestroy {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly asked = new Map<number, (answer: unknown) => void>();
   private lastAsked = 0;
+  /** When all alternatives were last checked, or the checks were given up for newer numbers. */
+  private lastChecked = -Infinity;
   private broken = false;
+  /** The version of the newest design, for workers to see in the middle of their work; only a page apart from others may share memory. */
+  private readonly newest = globalThis.crossOriginIsolated
+    ? new Int32Array(new SharedArrayBuffer(4))
+    : undefined;
 
   readonly state$ = this.subject.asObservable();
 
@@ -106,12 +114,15 @@ export class Calculation implements OnDestroy {
       const { unanswered, unchecked, since } = this.sent;
       const late = performance.now() - since;
       if (unanswered.size > 0) return;
-      if (unchecked.size > 0 && late < patience) {
+      const hurried = performance.now() - this.lastChecked < checkedEvery;
+      if (unchecked.size > 0 && !hurried && late < patience) {
         clearTimeout(this.timer);
         this.timer = setTimeout(() => this.next(), patience - late);
         return;
       }
     }
+    if (this.sent && this.sent.unchecked.size > 0 && performance.now() - this.sent.since >= patience)
+      this.lastChecked = performance.now();
     this.waiting = undefined;
     this.distribute(wanted);
   }
@@ -124,6 +135,7 @@ export class Calculation implements OnDestroy {
       ...ids.filter((id) => id !== wanted.selected),
     ];
     this.sent = { ...wanted, unanswered: new Set(ids), unchecked: new Set(ids), since: performance.now() };
+    if (this.newest) Atomics.store(this.newest, 0, wanted.version);
     // An alternative stays with its worker, whose code is warm for it
     ids.forEach((id, i) => this.home.set(id, i % this.size));
     this.workers.forEach((worker, k) => {
@@ -140,6 +152,7 @@ export class Calculation implements OnDestroy {
 
   private start(): Worker {
     const worker = this.makeWorker();
+    if (this.newest) post(worker, { kind: 'share', newest: this.newest });
     worker.onmessage = ({ data }: MessageEvent<WorkerAnswer>) => this.hear(data);
     worker.onerror = (event) => {
       event.preventDefault();
@@ -160,7 +173,7 @@ export class Calculation implements OnDestroy {
     const { alternatives, version } = this.subject.value;
     const id = answer.kind === 'summary' ? answer.summary.id : answer.alternative;
     const known = alternatives.get(id);
-    const summary = answer.kind === 'summary' ? answer.summary : known?.summary;
+    const summary = answer.kind === 'summary' ? carriedOver(answer.summary, known?.summary) : known?.summary;
     if (!summary) return;
     // A frame that cannot be calculated leaves the last good drawing on the sheet
     const scene = answer.scene ?? known?.scene;
@@ -168,8 +181,11 @@ export class Calculation implements OnDestroy {
       [...alternatives].filter(([one]) => sent.design.alternatives.some((a) => a.id === one)),
     );
     next.set(id, { version: sent.version, summary, ...(scene ? { scene } : {}) });
-    sent.unanswered.delete(id);
-    if (summary.stage !== 'forces') sent.unchecked.delete(id);
+    if (summary.stage !== 'frame') sent.unanswered.delete(id);
+    if (summary.stage !== 'forces' && summary.stage !== 'frame') {
+      sent.unchecked.delete(id);
+      if (sent.unchecked.size === 0) this.lastChecked = performance.now();
+    }
     this.subject.next({ alternatives: next, version: sent.unanswered.size === 0 ? sent.version : version });
     this.next();
   }

@@ -1,12 +1,16 @@
-import { AlternativeRun, type DrawnScene, type StageName } from '@hashira/core';
+import { AlternativeRun, type DrawnScene, type Progress, type StageName } from '@hashira/core';
 import type { Show, WorkerAnswer, WorkerRequest } from './protocol';
 
 /** Sends an answer; buffers in `transfer` move without a copy. */
 export type Send = (answer: WorkerAnswer, transfer: ArrayBuffer[]) => void;
 
+/** Thrown out of the middle of work that a newer design has overtaken. */
+class Overtaken extends Error {}
+
 /**
  * A worker's desk: it works its alternatives out stage by stage, all of them to one stage before any goes on to the next, and keeps
- * the results to be asked about. A newer design makes it drop the older work between two stages.
+ * the results to be asked about. A newer design makes it drop the older work: at once where the page
+ * shares memory with it, else between two parts.
  */
 export class CalculationDesk {
   private runs = new Map<string, AlternativeRun>();
@@ -14,6 +18,10 @@ export class CalculationDesk {
   private show: Show = { result: '', diagram: 'none' };
   /** The latest work: older loops see that they are not it. */
   private job = 0;
+  /** Version of the newest design that the page has sent, in memory shared with it. */
+  private newest: Int32Array | undefined;
+  /** Alternatives of which something was drawn. */
+  private readonly drawn = new Set<string>();
 
   /** @param pause lets messages that came meanwhile be heard */
   constructor(
@@ -22,7 +30,8 @@ export class CalculationDesk {
   ) {}
 
   take(request: WorkerRequest): void {
-    if (request.kind === 'calculate') void this.calculate(request);
+    if (request.kind === 'share') this.newest = request.newest;
+    else if (request.kind === 'calculate') void this.calculate(request);
     else if (request.kind === 'show') this.redraw(request.show);
     else this.answer(request);
   }
@@ -40,26 +49,51 @@ export class CalculationDesk {
       if (alternative) runs.set(id, new AlternativeRun(design, alternative));
     }
     this.show = show;
-    for (const stage of ['forces', 'checks', 'complete'] as StageName[])
-      for (const run of runs.values()) {
-        const went = run.advance(stage);
-        if (stage !== 'forces' && !went && run.failedBefore(stage)) continue;
-        // What is asked meanwhile is asked of what is on the screen
-        this.runs = runs;
-        this.version = version;
-        this.tell(run, stage === 'forces' || this.show.diagram === 'utilisation');
-        await this.pause();
-        if (job !== this.job) return;
-      }
-    this.send({ kind: 'done', version }, []);
+    try {
+      for (const stage of ['forces', 'checks', 'complete'] as StageName[])
+        for (const run of runs.values()) {
+          if (!(await this.work(run, stage, { job, version, runs }))) return;
+        }
+      this.send({ kind: 'done', version }, []);
+    } catch (error) {
+      if (!(error instanceof Overtaken)) throw error;
+    }
   }
 
-  private tell(run: AlternativeRun, withScene: boolean): void {
+  /** Works one alternative to a stage and tells what it came to. Returns false where newer work has begun meanwhile. */
+  private async work(
+    run: AlternativeRun,
+    stage: StageName,
+    { job, version, runs }: { job: number; version: number; runs: Map<string, AlternativeRun> },
+  ): Promise<boolean> {
+    const progress: Progress = {
+      step: () => {
+        if (this.newest && Atomics.load(this.newest, 0) > version) throw new Overtaken();
+      },
+    };
+    if (stage !== 'forces' && run.failedBefore(stage)) return true;
+    const parts = run.towards(stage, progress);
+    while (!parts.next().done) {
+      // The first sight of a large frame does not wait for its forces
+      if (stage === 'forces' && !this.drawn.has(run.id)) this.tell(run, version, true);
+      await this.pause();
+      if (job !== this.job) return false;
+    }
+    // What is asked meanwhile is asked of what is on the screen
+    this.runs = runs;
+    this.version = version;
+    this.tell(run, version, stage === 'forces' || this.show.diagram === 'utilisation');
+    await this.pause();
+    return job === this.job;
+  }
+
+  private tell(run: AlternativeRun, version: number, withScene: boolean): void {
     const scene = withScene ? run.draw(this.show) : undefined;
+    if (scene) this.drawn.add(run.id);
     this.send(
       {
         kind: 'summary',
-        version: this.version,
+        version,
         summary: run.summary(this.show.result),
         ...(scene ? { scene } : {}),
       },

@@ -10,8 +10,8 @@ import { ParameterListComponent } from './parameter-list.component';
 import { RulesLeafComponent } from './rules-leaf.component';
 
 let workspace: DesignWorkspace;
-let fixture: ComponentFixture<unknown>;
-const host = () => fixture.nativeElement as HTMLElement;
+let fixture: ComponentFixture<unknown> | undefined;
+const host = () => fixture!.nativeElement as HTMLElement;
 const text = () => host().textContent.replace(/\s+/g, ' ');
 const answered = () => new Promise((done) => setTimeout(done));
 
@@ -21,7 +21,11 @@ async function show(component: Type<unknown>, design = quickShed()): Promise<voi
   document.body.append(host());
   await fixture.whenStable();
 }
-afterEach(() => host().remove());
+afterEach(() => {
+  // Holds for the specs of other files, too
+  (fixture?.nativeElement as HTMLElement | undefined)?.remove();
+  fixture = undefined;
+});
 
 describe('RulesLeafComponent', () => {
   const rule = (title: string) =>
@@ -63,7 +67,7 @@ describe('LoadsLeafComponent', () => {
   const type = async (name: string, typed: string) => {
     field(name).value = typed;
     field(name).dispatchEvent(new Event('change'));
-    await fixture.whenStable();
+    await fixture!.whenStable();
   };
   const factors = () => workspace.state()!.design.combinations[0]!.factors;
 
@@ -94,7 +98,7 @@ describe('LoadsLeafComponent', () => {
     });
     expect(field('S in U2').readOnly).toBeTrue();
     [...host().querySelectorAll('button')].find((one) => one.textContent.includes('take them over'))!.click();
-    await fixture.whenStable();
+    await fixture!.whenStable();
     expect(field('S in U2').readOnly).toBeFalse();
     expect(workspace.state()!.design.combine).toBeUndefined();
     expect(workspace.state()!.design.combinations.length).toBeGreaterThan(4);
@@ -117,7 +121,7 @@ describe('ChoicesPanelComponent', () => {
     ]);
     expect(text()).toContain('fixed');
     workspace.select('pinned');
-    await fixture.whenStable();
+    await fixture!.whenStable();
     expect(text()).toContain('pinned');
   });
 });
@@ -142,7 +146,7 @@ describe('ParameterListComponent', () => {
       input.focus();
       input.value = typed;
       input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
-      await fixture.whenStable();
+      await fixture!.whenStable();
     };
     await type('24 m');
     expect(workspace.state()!.design.parameters[0]!.value).toBe('24 m');
@@ -167,7 +171,7 @@ describe('LeavesComponent', () => {
       'Choices',
     ]);
     tabs()[0]!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
-    await fixture.whenStable();
+    await fixture!.whenStable();
     expect(tabs()[1]!.getAttribute('aria-selected')).toBe('true');
     expect(host().querySelector('app-recipe-leaf')).not.toBeNull();
     expect(tabs().filter((tab) => tab.tabIndex === 0).length).toBe(1);

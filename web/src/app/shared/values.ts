@@ -7,16 +7,19 @@ import {
   type SummaryStatus,
 } from '@hashira/core';
 
-/** A figure's value for reading: its magnitude, with the sign only where that says something. */
+/**
+ * A figure's value for reading: its magnitude, with the sign only where that says something. A value of the state before is followed
+ * by an ellipsis.
+ */
 export function figureText({ value, signed, quantity, pending }: FigureSummary): string {
   if (value === undefined) return pending ? '…' : '–';
-  return formatWithUnit(signed ? value : Math.abs(value), quantity);
+  return `${formatWithUnit(signed ? value : Math.abs(value), quantity)}${pending ? ' …' : ''}`;
 }
 
 /** Every digit of a figure's value. */
 export function figureExact({ value, quantity, pending }: FigureSummary): string {
   if (value === undefined) return pending ? 'being worked out' : 'there is nothing to read it from';
-  return formatExact(value, quantity);
+  return `${formatExact(value, quantity)}${pending ? ' before the last change; being worked out' : ''}`;
 }
 
 /** A figure's limit in words. */

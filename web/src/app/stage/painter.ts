@@ -9,11 +9,15 @@ import {
 } from '@hashira/core';
 import type { Sheet } from './types';
 
+/** Strokes in a row of their texture. */
+const perRow = 341;
+const texelsOfStroke = strokeSize / 4;
+
 const common = `#version 300 es
 precision highp float;
 uniform vec3 right, up, centre;
 uniform vec2 sheet;
-uniform float perMetre, marks, thin;
+uniform float perMetre;
 uniform vec4 scales;
 uniform vec3 colours[${colourNames.length}];
 vec2 onSheet(vec3 p) {
@@ -30,36 +34,38 @@ vec4 toClip(vec2 p) { return vec4(p.x / sheet.x * 2.0 - 1.0, 1.0 - p.y / sheet.y
 `;
 
 const strokeShader = `${common}
-layout(location = 0) in vec3 a;
-layout(location = 1) in vec3 da;
-layout(location = 2) in vec3 b;
-layout(location = 3) in vec3 db;
-layout(location = 4) in vec4 offsets;
-layout(location = 5) in vec4 style;
-layout(location = 6) in float scale;
+// One stroke is six texels; its two triangles are told apart by the number of the vertex, because drawing by instances is slow without
+// a graphics card
+uniform highp sampler2D strokes;
 out vec2 across;
 out vec4 ink;
+vec4 texel(int stroke, int k) { return texelFetch(strokes, ivec2(stroke % ${perRow} * 6 + k, stroke / ${perRow}), 0); }
 void main() {
-  float f = factorOf(scale);
+  int stroke = gl_VertexID / 6;
+  int k = gl_VertexID % 6;
+  vec2 corner = vec2(k == 1 || k == 3 || k == 5 ? 1.0 : 0.0, k == 2 || k == 4 || k == 5 ? 1.0 : 0.0);
+  vec4 t0 = texel(stroke, 0), t1 = texel(stroke, 1), t2 = texel(stroke, 2);
+  vec4 offsets = texel(stroke, 3), style = texel(stroke, 4);
+  vec3 a = t0.xyz, da = vec3(t0.w, t1.xy), b = vec3(t1.zw, t2.x), db = t2.yzw;
+  float f = factorOf(texel(stroke, 5).x);
   vec2 pa = onSheet(a + da * f);
   vec2 pb = onSheet(b + db * f);
-  vec2 p = pa + offsets.xy * marks;
-  vec2 q = pb + offsets.zw * marks;
+  vec2 p = pa + offsets.xy;
+  vec2 q = pb + offsets.zw;
   if (style.w > 0.5) {
     vec2 d = directionOf(pa, pb);
     vec2 n = vec2(-d.y, d.x);
-    p = pa + (d * offsets.x + n * offsets.y) * marks;
-    q = pa + (d * offsets.z + n * offsets.w) * marks;
+    p = pa + (d * offsets.x + n * offsets.y);
+    q = pa + (d * offsets.z + n * offsets.w);
   }
   float l = length(q - p);
   vec2 t = l < 1e-4 ? vec2(1.0, 0.0) : (q - p) / l;
   vec2 n = vec2(-t.y, t.x);
-  float wide = max(style.x * thin, 0.9);
+  float wide = max(style.x, 0.9);
   float half_ = wide * 0.5;
   // One pixel more on each side carries the smooth edge
   float reach = half_ + 1.0;
   float over = wide > 2.0 ? half_ : 0.0;
-  vec2 corner = vec2(float(gl_VertexID & 1), float(gl_VertexID >> 1));
   vec2 at = mix(p, q, corner.x) + t * (corner.x * 2.0 - 1.0) * over + n * (corner.y * 2.0 - 1.0) * reach;
   if (l < 1e-3 && style.w < 0.5 && offsets == vec4(0.0)) at = p;
   across = vec2((corner.y * 2.0 - 1.0) * reach, half_);
@@ -79,8 +85,8 @@ void main() {
   vec2 at = onSheet(p + dp * factorOf(style.w));
   if (style.z > 0.5) {
     vec2 d = directionOf(onSheet(p), onSheet(q));
-    at += (d * offset.x + vec2(-d.y, d.x) * offset.y) * marks;
-  } else at += offset * marks;
+    at += (d * offset.x + vec2(-d.y, d.x) * offset.y);
+  } else at += offset;
   across = vec2(0.0, 2.0);
   ink = vec4(colours[int(style.x + 0.5)], style.y);
   gl_Position = toClip(at);
@@ -103,30 +109,27 @@ const tints = new Float32Array(
 
 /** A drawing on the graphics card. */
 interface Uploaded {
-  readonly strokes: WebGLBuffer;
+  readonly strokes: WebGLTexture;
   readonly corners: WebGLBuffer;
 }
 
 /** Paints drawings in one WebGL 2 context: the camera and all scales are uniforms, so that turning and zooming upload nothing. */
 export class Painter {
-  private readonly gl: WebGL2RenderingContext;
   private readonly strokeProgram: WebGLProgram;
   private readonly cornerProgram: WebGLProgram;
   private readonly places = new Map<string, WebGLUniformLocation | null>();
   private uploaded = new Map<Drawing, Uploaded>();
 
-  /** @throws Error where the browser gives no WebGL 2 */
-  constructor(private readonly canvas: HTMLCanvasElement | OffscreenCanvas) {
-    const gl = canvas.getContext('webgl2', {
-      alpha: false,
-      antialias: false,
-      depth: false,
-    }) as WebGL2RenderingContext | null;
-    if (!gl)
-      throw new Error(
-        'This browser gives no WebGL 2, with which frames are drawn. Switch on hardware acceleration, or use a newer browser.',
-      );
-    this.gl = gl;
+  /** A painter on a canvas; undefined where the browser gives no WebGL 2. */
+  static on(canvas: HTMLCanvasElement): Painter | undefined {
+    const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false });
+    return gl ? new Painter(canvas, gl) : undefined;
+  }
+
+  private constructor(
+    private readonly canvas: HTMLCanvasElement,
+    private readonly gl: WebGL2RenderingContext,
+  ) {
     this.strokeProgram = this.program(strokeShader);
     this.cornerProgram = this.program(cornerShader);
   }
@@ -136,33 +139,26 @@ export class Painter {
     return this.gl.isContextLost();
   }
 
-  /** Paints sheets of one size under each other over the whole canvas. */
-  paint(sheets: readonly Sheet[], pixelRatio: number): void {
+  /** Paints a sheet over the whole canvas. */
+  paint(sheet: Sheet, pixelRatio: number): void {
     const { gl } = this;
-    const { width, height } = sheets[0]!.size;
+    const { width, height } = sheet.size;
     const [w, h] = [Math.round(width * pixelRatio), Math.round(height * pixelRatio)];
-    if (this.canvas.width !== w || this.canvas.height !== h * sheets.length) {
+    if (this.canvas.width !== w || this.canvas.height !== h) {
       this.canvas.width = w;
-      this.canvas.height = h * sheets.length;
+      this.canvas.height = h;
     }
     const [r, g, b] = tints.subarray(3 * colourNames.indexOf('sheet'));
     gl.clearColor(r!, g!, b!, 1);
-    gl.viewport(0, 0, w, h * sheets.length);
+    gl.viewport(0, 0, w, h);
     gl.clear(gl.COLOR_BUFFER_BIT);
     gl.enable(gl.BLEND);
     gl.blendFuncSeparate(gl.SRC_ALPHA, gl.ONE_MINUS_SRC_ALPHA, gl.ONE, gl.ONE_MINUS_SRC_ALPHA);
-    gl.enable(gl.SCISSOR_TEST);
-    this.forget(new Set(sheets.map(({ scene }) => scene.drawing)));
-    sheets.forEach((sheet, i) => {
-      const bottom = h * (sheets.length - 1 - i);
-      gl.viewport(0, bottom, w, h);
-      gl.scissor(0, bottom, w, h);
-      this.paintOne(sheet);
-    });
-    gl.disable(gl.SCISSOR_TEST);
+    this.forget(new Set([sheet.scene.drawing]));
+    this.paintLayers(sheet);
   }
 
-  private paintOne(sheet: Sheet): void {
+  private paintLayers(sheet: Sheet): void {
     const { gl } = this;
     const { drawing } = sheet.scene;
     const { strokes, corners } = this.upload(drawing);
@@ -172,19 +168,20 @@ export class Painter {
       const [c0, c1] = drawing.cornerRanges[k]!;
       if (c1 > c0) {
         gl.useProgram(this.cornerProgram);
-        this.attributes(corners, cornerSize, [3, 3, 3, 2, 4], 0, 0);
+        this.attributes(corners, [3, 3, 3, 2, 4]);
         gl.drawArrays(gl.TRIANGLES, c0, c1 - c0);
       }
       const [s0, s1] = drawing.strokeRanges[k]!;
       if (s1 > s0) {
         gl.useProgram(this.strokeProgram);
-        this.attributes(strokes, strokeSize, [3, 3, 3, 3, 4, 4, 1], s0 * strokeSize * 4, 1);
-        gl.drawArraysInstanced(gl.TRIANGLE_STRIP, 0, 4, s1 - s0);
+        this.attributes(null, []);
+        gl.bindTexture(gl.TEXTURE_2D, strokes);
+        gl.drawArrays(gl.TRIANGLES, 6 * s0, 6 * (s1 - s0));
       }
     });
   }
 
-  private setUniforms(program: WebGLProgram, { view, size, scales, phase, thumbnail }: Sheet): void {
+  private setUniforms(program: WebGLProgram, { view, size, scales, phase }: Sheet): void {
     const { gl } = this;
     gl.useProgram(program);
     const which = program === this.strokeProgram ? 's' : 'c';
@@ -199,31 +196,22 @@ export class Painter {
     gl.uniform3fv(place('centre'), view.centre as unknown as number[]);
     gl.uniform2f(place('sheet'), size.width, size.height);
     gl.uniform1f(place('perMetre'), view.scale);
-    gl.uniform1f(place('marks'), thumbnail ? 0.55 : 1);
-    gl.uniform1f(place('thin'), thumbnail ? 0.6 : 1);
     gl.uniform4f(place('scales'), 0, scales.diagram, scales.deformation * phase, scales.load);
     gl.uniform3fv(place('colours'), tints);
   }
 
-  private attributes(
-    buffer: WebGLBuffer,
-    stride: number,
-    sizes: readonly number[],
-    offset: number,
-    divisor: number,
-  ): void {
+  private attributes(buffer: WebGLBuffer | null, sizes: readonly number[]): void {
     const { gl } = this;
     gl.bindBuffer(gl.ARRAY_BUFFER, buffer);
-    let at = offset;
-    for (let i = 0; i < 7; i++) {
+    let at = 0;
+    for (let i = 0; i < 5; i++) {
       const size = sizes[i];
       if (size === undefined) {
         gl.disableVertexAttribArray(i);
         continue;
       }
       gl.enableVertexAttribArray(i);
-      gl.vertexAttribPointer(i, size, gl.FLOAT, false, stride * 4, at);
-      gl.vertexAttribDivisor(i, divisor);
+      gl.vertexAttribPointer(i, size, gl.FLOAT, false, cornerSize * 4, at);
       at += size * 4;
     }
   }
@@ -232,15 +220,27 @@ export class Painter {
     const known = this.uploaded.get(drawing);
     if (known) return known;
     const { gl } = this;
-    const of = (data: Float32Array): WebGLBuffer => {
-      const buffer = gl.createBuffer();
-      gl.bindBuffer(gl.ARRAY_BUFFER, buffer);
-      gl.bufferData(gl.ARRAY_BUFFER, data, gl.STATIC_DRAW);
-      return buffer;
-    };
-    const made = { strokes: of(drawing.strokes), corners: of(drawing.corners) };
+    const corners = gl.createBuffer();
+    gl.bindBuffer(gl.ARRAY_BUFFER, corners);
+    gl.bufferData(gl.ARRAY_BUFFER, drawing.corners, gl.STATIC_DRAW);
+    const made = { strokes: this.texture(drawing.strokes), corners };
     this.uploaded.set(drawing, made);
     return made;
+  }
+
+  /** Strokes as texels, row by row. */
+  private texture(strokes: Float32Array): WebGLTexture {
+    const { gl } = this;
+    const width = perRow * texelsOfStroke;
+    const height = Math.max(1, Math.ceil(strokes.length / (perRow * strokeSize)));
+    const texels = new Float32Array(4 * width * height);
+    texels.set(strokes);
+    const texture = gl.createTexture();
+    gl.bindTexture(gl.TEXTURE_2D, texture);
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA32F, width, height, 0, gl.RGBA, gl.FLOAT, texels);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST);
+    return texture;
   }
 
   /** Frees drawings that are no longer painted. */
@@ -248,7 +248,10 @@ export class Painter {
     const kept = new Map<Drawing, Uploaded>();
     for (const [drawing, buffers] of this.uploaded)
       if (used.has(drawing)) kept.set(drawing, buffers);
-      else for (const buffer of [buffers.strokes, buffers.corners]) this.gl.deleteBuffer(buffer);
+      else {
+        this.gl.deleteTexture(buffers.strokes);
+        this.gl.deleteBuffer(buffers.corners);
+      }
     this.uploaded = kept;
   }
 

@@ -1,23 +1,22 @@
 import { Injectable, signal, type OnDestroy } from '@angular/core';
+import { paintFlat } from './flat-painter';
 import { Painter } from './painter';
 import type { Sheet } from './types';
 
-/** Sheets up to this width share one context and wait for the large ones, px. */
-const smallWidth = 200;
 /** Thumbnails are painted at the latest after this, ms. */
 const longestWait = 100;
-/** Browsers keep some sixteen WebGL contexts; sheets beyond this many share one too. */
+/** Browsers keep some sixteen WebGL contexts; sheets beyond this many are painted without. */
 const mostContexts = 8;
 
 /**
- * Paints sheets onto canvases. A large sheet has a WebGL context of its own, which the browser composes without waiting; thumbnails
- * share one off the page and wait for a pause in the work, a tenth of a second at the most.
+ * Paints sheets onto canvases. A large sheet has a WebGL context of its own, which the browser composes without waiting; thumbnails,
+ * and all sheets where there is no WebGL, are painted on plain canvases. Thumbnails wait for a pause in the work, a tenth of a second
+ * at the most.
  */
 @Injectable({ providedIn: 'root' })
 export class SheetRenderer implements OnDestroy {
   private readonly own = new Map<HTMLCanvasElement, Painter>();
-  private shared: Painter | undefined;
-  private sharedCanvas: OffscreenCanvas | undefined;
+  private withoutWebGl = false;
   private readonly waiting = new Map<HTMLCanvasElement, Sheet>();
   private timer: ReturnType<typeof setTimeout> | undefined;
   private idle = 0;
@@ -27,15 +26,14 @@ export class SheetRenderer implements OnDestroy {
 
   /** Paints a sheet onto a canvas of its size in CSS px. */
   paint(sheet: Sheet, canvas: HTMLCanvasElement): void {
-    const painter =
-      this.own.get(canvas) ?? (sheet.size.width > smallWidth ? this.ownPainter(canvas) : undefined);
-    if (painter) {
-      painter.paint([sheet], pixelRatio());
+    if (sheet.thumbnail) {
+      this.waiting.set(canvas, sheet);
+      this.schedule();
       return;
     }
-    if (this.failure() !== '') return;
-    this.waiting.set(canvas, sheet);
-    this.schedule();
+    const painter = this.own.get(canvas) ?? this.ownPainter(canvas);
+    if (painter) painter.paint(sheet, pixelRatio());
+    else paintFlat(sheet, canvas, pixelRatio());
   }
 
   /** Frees what a canvas that leaves the page has taken. */
@@ -49,7 +47,6 @@ export class SheetRenderer implements OnDestroy {
     clearTimeout(this.timer);
     if (this.idle) cancelIdleCallback(this.idle);
     for (const painter of this.own.values()) painter.dispose();
-    this.shared?.dispose();
   }
 
   private schedule(): void {
@@ -61,9 +58,12 @@ export class SheetRenderer implements OnDestroy {
   }
 
   private ownPainter(canvas: HTMLCanvasElement): Painter | undefined {
-    if (this.own.size >= mostContexts || this.failure() !== '') return undefined;
-    const painter = this.tried(() => new Painter(canvas));
-    if (!painter) return undefined;
+    if (this.own.size >= mostContexts || this.withoutWebGl) return undefined;
+    const painter = Painter.on(canvas);
+    if (!painter) {
+      this.withoutWebGl = true;
+      return undefined;
+    }
     canvas.addEventListener('webglcontextlost', (event) => {
       event.preventDefault();
       if (this.own.has(canvas))
@@ -73,50 +73,12 @@ export class SheetRenderer implements OnDestroy {
     return painter;
   }
 
-  private tried(make: () => Painter): Painter | undefined {
-    try {
-      return make();
-    } catch (error) {
-      this.failure.set(error instanceof Error ? error.message : String(error));
-      return undefined;
-    }
-  }
-
-  /** Paints what waits in one picture for each size, so that the graphics process is waited for once. */
   private paintWaiting(): void {
     this.idle = 0;
     this.timer = undefined;
-    this.sharedCanvas ??= new OffscreenCanvas(1, 1);
-    this.shared ??= this.tried(() => new Painter(this.sharedCanvas!));
-    const ratio = pixelRatio();
-    for (const group of this.shared ? bySize(this.waiting) : []) {
-      this.shared!.paint(
-        group.map(({ sheet }) => sheet),
-        ratio,
-      );
-      const picture = this.sharedCanvas.transferToImageBitmap();
-      const { width, height } = group[0]!.sheet.size;
-      const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
-      group.forEach(({ canvas }, i) => {
-        canvas.width = w;
-        canvas.height = h;
-        canvas.getContext('2d')?.drawImage(picture, 0, h * i, w, h, 0, 0, w, h);
-      });
-      picture.close();
-    }
+    for (const [canvas, sheet] of this.waiting) paintFlat(sheet, canvas, pixelRatio());
     this.waiting.clear();
   }
-}
-
-function bySize(
-  waiting: ReadonlyMap<HTMLCanvasElement, Sheet>,
-): { canvas: HTMLCanvasElement; sheet: Sheet }[][] {
-  const groups = new Map<string, { canvas: HTMLCanvasElement; sheet: Sheet }[]>();
-  for (const [canvas, sheet] of waiting) {
-    const key = `${sheet.size.width} ${sheet.size.height}`;
-    groups.set(key, [...(groups.get(key) ?? []), { canvas, sheet }]);
-  }
-  return [...groups.values()];
 }
 
 /** Pixels of the screen for a CSS px, a whole number so that sheets end on pixels. */

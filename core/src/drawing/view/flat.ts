@@ -1,0 +1,130 @@
+import {
+  colourNames,
+  cornerSize,
+  layerNames,
+  scaleNames,
+  strokeSize,
+  type Colour,
+  type Drawing,
+  type Layer,
+  type Scale,
+} from '../drawing.js';
+import { viewAxes, type View } from './view.js';
+
+export interface FlatOptions {
+  readonly view: View;
+  readonly size: { readonly width: number; readonly height: number };
+  readonly layers?: readonly Layer[];
+  readonly scales?: Partial<Record<Scale, number>>;
+  /** Factors on the px of symbols and on the width of lines. */
+  readonly marks?: number;
+  readonly thin?: number;
+}
+
+/** How a line or an area is inked. */
+export interface Ink {
+  readonly colour: Colour;
+  readonly alpha: number;
+  /** px; 0 for areas. */
+  readonly width: number;
+}
+
+/** What takes lines and triangles on the sheet, px from its top left corner, from the lowest to the uppermost. */
+export interface FlatPen {
+  line(x0: number, y0: number, x1: number, y1: number, ink: Ink): void;
+  triangle(x0: number, y0: number, x1: number, y1: number, x2: number, y2: number, ink: Ink): void;
+}
+
+/** Lays a drawing in metres flat on a sheet, as the shaders do, for what paints without them. */
+export function layFlat(drawing: Drawing, options: FlatOptions, pen: FlatPen): void {
+  const flat = new Flat(options);
+  for (const layer of options.layers ?? layerNames) {
+    const k = layerNames.indexOf(layer);
+    const [c0, c1] = drawing.cornerRanges[k]!;
+    for (let c = c0; c + 2 < c1; c += 3) flat.triangle(drawing.corners, c * cornerSize, pen);
+    const [s0, s1] = drawing.strokeRanges[k]!;
+    for (let s = s0; s < s1; s++) flat.stroke(drawing.strokes, s * strokeSize, pen);
+  }
+}
+
+class Flat {
+  private readonly across: Float64Array;
+  private readonly factors: readonly number[];
+  private readonly marks: number;
+  private readonly thin: number;
+  /** Two points, then the direction from the first to the second, px. */
+  private readonly p = new Float64Array(2);
+  private readonly q = new Float64Array(2);
+  private readonly ends = new Float64Array(6);
+
+  constructor({ view, size, scales = {}, marks = 1, thin = 1 }: FlatOptions) {
+    const { right, up } = viewAxes(view);
+    const { centre, scale } = view;
+    const along = (axis: readonly number[]) =>
+      axis[0]! * centre[0] + axis[1]! * centre[1] + axis[2]! * centre[2];
+    this.across = Float64Array.of(
+      ...right.map((c) => c * scale),
+      size.width / 2 - along(right) * scale,
+      ...up.map((c) => -c * scale),
+      size.height / 2 + along(up) * scale,
+    );
+    this.factors = scaleNames.map((name, i) => (i === 0 ? 0 : (scales[name] ?? 1)));
+    this.marks = marks;
+    this.thin = thin;
+  }
+
+  /** Where three numbers from `i` on, moved by the three after them, are on the sheet. */
+  private place(data: Float32Array, i: number, factor: number, out: Float64Array): void {
+    const x = data[i]! + (factor === 0 ? 0 : factor * data[i + 3]!);
+    const y = data[i + 1]! + (factor === 0 ? 0 : factor * data[i + 4]!);
+    const z = data[i + 2]! + (factor === 0 ? 0 : factor * data[i + 5]!);
+    const m = this.across;
+    out[0] = m[0]! * x + m[1]! * y + m[2]! * z + m[3]!;
+    out[1] = m[4]! * x + m[5]! * y + m[6]! * z + m[7]!;
+  }
+
+  /** An offset in px, right and down, or along and across the direction from p to q. */
+  private shift(mode: number, along: number, across: number, at: number, from: Float64Array): void {
+    const [p, q] = [this.p, this.q];
+    let [x, y] = [along * this.marks, across * this.marks];
+    if (mode > 0.5) {
+      const length = Math.hypot(q[0]! - p[0]!, q[1]! - p[1]!);
+      const dx = length < 1e-6 ? 1 : (q[0]! - p[0]!) / length;
+      const dy = length < 1e-6 ? 0 : (q[1]! - p[1]!) / length;
+      [x, y] = [dx * x - dy * y, dy * x + dx * y];
+    }
+    this.ends[at] = from[0]! + x;
+    this.ends[at + 1] = from[1]! + y;
+  }
+
+  stroke(data: Float32Array, i: number, pen: FlatPen): void {
+    const mode = data[i + 19]!;
+    const factor = this.factors[data[i + 20]!]!;
+    this.place(data, i, factor, this.p);
+    this.place(data, i + 6, factor, this.q);
+    this.shift(mode, data[i + 12]!, data[i + 13]!, 0, this.p);
+    this.shift(mode, data[i + 14]!, data[i + 15]!, 2, mode > 0.5 ? this.p : this.q);
+    const { ends } = this;
+    pen.line(ends[0]!, ends[1]!, ends[2]!, ends[3]!, {
+      colour: colourNames[data[i + 17]!]!,
+      alpha: data[i + 18]!,
+      width: data[i + 16]! * this.thin,
+    });
+  }
+
+  triangle(data: Float32Array, i: number, pen: FlatPen): void {
+    for (let k = 0; k < 3; k++) {
+      const c = i + k * cornerSize;
+      this.place(data, c, this.factors[data[c + 14]!]!, this.p);
+      // The second point has no displacement of its own
+      this.place(data, c + 6, 0, this.q);
+      this.shift(data[c + 13]!, data[c + 9]!, data[c + 10]!, 2 * k, this.p);
+    }
+    const { ends } = this;
+    pen.triangle(ends[0]!, ends[1]!, ends[2]!, ends[3]!, ends[4]!, ends[5]!, {
+      colour: colourNames[data[i + 11]!]!,
+      alpha: data[i + 12]!,
+      width: 0,
+    });
+  }
+}
