@@ -31,6 +31,7 @@ export {
   type TravelLine,
 } from './influence/influence-line.js';
 export { factorFrame } from './static.js';
+export { isUnilateral } from './unilateral.js';
 export {
   plasticCollapse,
   type PlasticCollapse,

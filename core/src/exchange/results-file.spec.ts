@@ -1,7 +1,7 @@
 import { buildFrame } from '../recipe/build.js';
 import { slipShed } from '../testing/designs.js';
 import { modelOf } from '../testing/models.js';
-import { solveToFile } from './results-file.js';
+import { solveToFile, type ResultEntry } from './results-file.js';
 
 describe('the results file', () => {
   it('has an entry for every case and combination, balanced and finite', () => {
@@ -10,13 +10,14 @@ describe('the results file', () => {
     if (!built.ok) throw new Error('not built');
     const outcome = solveToFile(built.value.model, { stations: 5 });
     if (!outcome.ok) throw new Error('not solved');
-    expect(Object.keys(outcome.value.results)).toEqual(['G', 'S', 'W', 'U1', 'U2', 'U3', 'U4', 'C1', 'C2']);
-    for (const entry of Object.values(outcome.value.results)) {
+    const results = outcome.value.results as Record<string, ResultEntry>;
+    expect(Object.keys(results)).toEqual(['G', 'S', 'W', 'U1', 'U2', 'U3', 'U4', 'C1', 'C2']);
+    for (const entry of Object.values(results)) {
       expect(entry.equilibrium.residual).toBeLessThan(1e-12);
       expect(entry.members['shed.rafter.1.left']!.length).toBe(5);
     }
     // U1 is 1.35 G + 1.5 S
-    const { G, S, U1 } = outcome.value.results;
+    const { G, S, U1 } = results;
     const V = (entry: typeof G) => entry!.reactions['shed.base.1']!.F[2]!;
     expect(V(U1)).toBeCloseTo(1.35 * V(G) + 1.5 * V(S), 6);
   });
@@ -33,7 +34,7 @@ describe('the results file', () => {
       [{ kind: 'point', member: 'm', at: 0.3, F: [0, 0, -1000] }],
     );
     const outcome = solveToFile(model, { stations: 3 });
-    const stations = outcome.ok ? outcome.value.results['L']!.members['m']! : [];
+    const stations = outcome.ok ? (outcome.value.results['L'] as ResultEntry).members['m']! : [];
     expect(stations.map((s) => s.x)).toEqual([0, 1.2, 1.2, 2, 4]);
     expect(stations.map((s) => Math.round(s.Vz))).toEqual([700, 700, -300, -300, -300]);
   });

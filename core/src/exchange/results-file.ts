@@ -1,19 +1,22 @@
 import {
   analyse,
   bucklingModes,
+  isUnilateral,
   prepareEquations,
   prepareFrame,
   vibrationModes,
   type Frame,
   type FrameState,
+  type Prepared,
   type Progress,
 } from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
 import { attempt, ProblemError, type Outcome } from '../problem.js';
 import { assertFinite } from './finite.js';
+import { TrainEnvelopes, type TrainEnvelope } from './train-envelopes.js';
 import { memberStations, resultSelections, stateEquilibrium, type Station } from '../results/index.js';
 
-/** One load case or combination in a results file; SI, global axes unless the frame model says otherwise. */
+/** One load case or combination that has a state, in a results file; SI, global axes unless the frame model says otherwise. */
 export interface ResultEntry {
   order: 1 | 2;
   iterations: number;
@@ -22,6 +25,8 @@ export interface ResultEntry {
   members: Record<string, Station[]>;
   slack: string[];
   equilibrium: { applied: number[]; reactions: number[]; residual: number };
+  /** Least and greatest values while the trains that take part travel over their lines. */
+  envelope?: TrainEnvelope;
 }
 
 type Shape = Record<string, { u: number[]; r: number[] }>;
@@ -30,7 +35,8 @@ type Shape = Record<string, { u: number[]; r: number[] }>;
 export interface ResultsFile {
   format: 'hashira-results';
   version: 1;
-  results: Record<string, ResultEntry>;
+  /** A load case of nothing but trains has an envelope alone. */
+  results: Record<string, ResultEntry | Required<Pick<ResultEntry, 'envelope'>>>;
   /** By load case and combination: critical factors, lowest first, and the nodes' shape. */
   buckling?: Record<string, { factor: number; shape: Shape }[]>;
   /** Frequencies in Hz, effective masses in kg along X, Y and Z. */
@@ -85,9 +91,25 @@ function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: 
   if (!outcome.ok) throw new ProblemError(outcome.problems);
   const { prepared, states, notes } = outcome.value;
   file.notes.push(...notes);
-  for (const { id, factors } of selections) {
+  const stations = options.stations ?? 11;
+  const trains = trainsOf(model, prepared, stations, options);
+  if (trains && (options.secondOrder || isUnilateral(frame)))
+    file.notes.push(
+      'What trains bring is of first order, with all members acting; it is added to the results of the other loads.',
+    );
+  for (const { id, kind, factors } of selections) {
     const state = states.get(id);
-    if (state) file.results[id] = entryOf(model, frame, state, factors, options.stations ?? 11);
+    if (!state) continue;
+    const alone = kind === 'case' && isUnloaded(model, id) && trains?.of(factors, undefined);
+    if (alone) {
+      file.results[id] = { envelope: alone };
+      continue;
+    }
+    const envelope = trains?.of(factors, state);
+    file.results[id] = {
+      ...entryOf(model, frame, state, factors, stations),
+      ...(envelope ? { envelope } : {}),
+    };
   }
   if (options.buckling === undefined || options.buckling === 0) return;
   // Buckling goes by the first-order forces
@@ -104,6 +126,23 @@ function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: 
       ({ factor, shape }) => ({ factor, shape: shapeOf(frame, shape) }),
     );
   }
+}
+
+function trainsOf(
+  model: FrameModel,
+  prepared: Prepared,
+  stations: number,
+  { progress }: SolveOptions,
+): TrainEnvelopes | undefined {
+  if ((model.trains ?? []).length === 0) return undefined;
+  progress?.stage?.('Envelopes of trains');
+  return new TrainEnvelopes(model, prepared, stations, progress);
+}
+
+/** A load case in which nothing but trains can act. */
+function isUnloaded(model: FrameModel, id: string): boolean {
+  const loadCase = model.loadCases?.find((one) => one.id === id);
+  return (loadCase?.loads ?? []).length === 0 && !loadCase?.selfWeight;
 }
 
 function shapeOf(frame: Frame, shape: Float64Array): Shape {

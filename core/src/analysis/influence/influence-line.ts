@@ -219,7 +219,8 @@ export interface TrainExtreme {
 }
 
 /**
- * Largest and smallest effect of a train that travels along a line, forces off the line not counted. The effect between
+ * Largest and smallest effect of a train that travels along a line, from its first force's coming to its last one's leaving; forces off
+ * the line are not counted. The effect between
  * two places where a force passes a break is one polynomial; its turning points are found, not sampled.
  */
 export function trainExtremes(line: InfluenceLine, train: Train): { max: TrainExtreme; min: TrainExtreme } {
@@ -227,8 +228,8 @@ export function trainExtremes(line: InfluenceLine, train: Train): { max: TrainEx
   const places = [...new Set(train.flatMap(({ behind }) => breaks.map((b) => b + behind)))].sort(
     (a, b) => a - b,
   );
-  let max: TrainExtreme = { value: 0, at: places[0] ?? 0 };
-  let min: TrainExtreme = max;
+  let max: TrainExtreme = { value: -Infinity, at: 0 };
+  let min: TrainExtreme = { value: Infinity, at: 0 };
   const consider = (value: number, at: number): void => {
     if (value > max.value) max = { value, at };
     if (value < min.value) min = { value, at };
