@@ -63,6 +63,18 @@ describe('hashira', () => {
     expect(model.supports[0]!['ry']).toBe('fixed');
   });
 
+  it('lists the pieces of steel, as JSON and as CSV', () => {
+    const bed = fileURLToPath(new URL('../../core/demo/winch-bed.json', import.meta.url));
+    const { code, out } = hashira('cutlist', bed);
+    expect(code).toBe(0);
+    const list = JSON.parse(out) as { format: string; rows: { count: number; mass: number }[]; mass: number };
+    expect(list.format).toBe('hashira-cutlist');
+    expect(list.rows.reduce((sum, { count, mass }) => sum + count * mass, 0)).toBeCloseTo(list.mass, 9);
+    const csv = hashira('cutlist', bed, '--csv');
+    expect(csv.code).toBe(0);
+    expect(csv.out.split('\r\n').length).toBe(list.rows.length + 2);
+  });
+
   it('answers second order, buckling and modes', () => {
     const built = JSON.parse(hashira('build', shed).out) as Model;
     writeFileSync(path('m.json'), JSON.stringify(built));

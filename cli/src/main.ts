@@ -58,6 +58,19 @@ program
   );
 
 program
+  .command('cutlist')
+  .description(
+    'list the pieces of steel of one alternative of a design: mark, section, length, end angles, count, mass',
+  )
+  .argument('<design.json>', 'design file')
+  .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
+  .option('--csv', 'as CSV in mm, degrees and kg instead of JSON in SI units')
+  .option('--out <file>', 'write to a file instead of standard output')
+  .action((file: string, options: { alternative?: string; csv?: boolean; out?: string }) =>
+    exitWith(async () => (await import('./cutlist.js')).cutlist(file, options)),
+  );
+
+program
   .command('sections')
   .description('list the series of the library, or the profiles that answer a question')
   .argument('[question...]', 'such as: lightest HEA with Wpl,y above 1200 cm3 and depth up to 300 mm')

@@ -33,8 +33,12 @@ export function writeText(text: string): Promise<void> {
 }
 
 /** Writes a document to a file, or to standard output and nothing else. */
-export async function writeDocument(document: unknown, out: string | undefined): Promise<void> {
-  const text = `${JSON.stringify(document, null, 2)}\n`;
+export function writeDocument(document: unknown, out: string | undefined): Promise<void> {
+  return writeTextTo(`${JSON.stringify(document, null, 2)}\n`, out);
+}
+
+/** Writes a text to a file, or to standard output. @throws ProblemError `no-file` when it cannot be written */
+export async function writeTextTo(text: string, out: string | undefined): Promise<void> {
   if (out === undefined) return writeText(text);
   try {
     await writeFile(out, text);

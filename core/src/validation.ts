@@ -2,6 +2,7 @@
 export * from './problem.js';
 export { useHelpers, type Progress } from './analysis/index.js';
 export { solveToFile, type ResultsFile, type SolveOptions } from './exchange/results-file.js';
+export { cutList, cutListCsv, type CutList, type CutListRow } from './exchange/cut-list/cut-list.js';
 export { readModel } from './exchange/model-file.js';
 export { parseModel, validateModel } from './model/parse.js';
 export { frameModelSchema } from './model/schema.js';

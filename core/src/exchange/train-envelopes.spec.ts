@@ -7,7 +7,12 @@ const L = 10;
 const P = 4e4;
 
 /** A beam of two members on supports at its ends, under a train. */
-function beam(supports: Support[], forces: number[], gaps: number[], more: Partial<FrameModel> = {}): FrameModel {
+function beam(
+  supports: Support[],
+  forces: number[],
+  gaps: number[],
+  more: Partial<FrameModel> = {},
+): FrameModel {
   return {
     ...modelOf(
       'plane',

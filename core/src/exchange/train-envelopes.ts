@@ -92,7 +92,9 @@ export class TrainEnvelopes {
       const station: EnvelopeStation = { x: place.x, at: {} };
       for (const name of this.names) {
         const target = { kind: 'force', member: frame.memberIds[m]!, x: place.x, name } as const;
-        const { range, at } = this.summed(acting, `${m} ${place.x} ${name}`, (train) => this.line(target, train));
+        const { range, at } = this.summed(acting, `${m} ${place.x} ${name}`, (train) =>
+          this.line(target, train),
+        );
         const base = (place as Partial<Record<ForceName, number>>)[name] ?? 0;
         station[name] = [base + range[0], base + range[1]];
         station.at[name] = at;
@@ -176,9 +178,7 @@ export class TrainEnvelopes {
     return {
       breaks,
       coefficients: coefficients.map((c, s) =>
-        c.map((_, i) =>
-          parts.reduce((sum, { share, line }) => sum + share * line.coefficients[s]![i]!, 0),
-        ),
+        c.map((_, i) => parts.reduce((sum, { share, line }) => sum + share * line.coefficients[s]![i]!, 0)),
       ),
     };
   }
