@@ -22,6 +22,7 @@ export {
 export type { Scope } from './recipe/expressions/types.js';
 export type { Dimension, Geometry, GeometryMember, GeometryNode, Note } from './recipe/geometry/geometry.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './recipe/parameters.js';
+export { remarksOf, type Remark } from './recipe/remarks/index.js';
 export { ruleKinds } from './recipe/rules/index.js';
 export { ruleWords } from './recipe/rules/words.js';
 export { runSteps } from './recipe/run-steps.js';

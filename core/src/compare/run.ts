@@ -21,6 +21,7 @@ import { applyAlternative } from '../recipe/alternatives.js';
 import { buildFrame, type BuiltFrame } from '../recipe/build.js';
 import { Namer } from '../recipe/geometry/names.js';
 import { evaluateParameters, type ParameterValues } from '../recipe/parameters.js';
+import { remarksOf, type Remark } from '../recipe/remarks/index.js';
 import type { Alternative, Design } from '../recipe/types.js';
 import {
   forceAt,
@@ -71,6 +72,7 @@ export class AlternativeRun {
   private checks: MemberCheck[] | undefined;
   private stability: StabilityOfAll | undefined;
   private modes: VibrationMode[] | undefined;
+  private remarks: readonly Remark[] | undefined;
   private reached: (typeof order)[number] = 'nothing';
   private readonly table: FigureTable;
 
@@ -197,6 +199,7 @@ export class AlternativeRun {
         ...(built?.notes ?? []),
         ...(forces?.notes ?? []).map((message) => ({ code: 'analysis', message, where: {} })),
       ],
+      ...this.remarked(),
       parameters: this.parameterValues(),
       ...this.balance(shown),
       slices: this.slices(),
@@ -210,6 +213,13 @@ export class AlternativeRun {
     if (checks !== 'pass') return checks;
     if (figures.some(({ status }) => status === 'fail')) return 'beyond limits';
     return this.reached === 'complete' ? 'pass' : 'pending';
+  }
+
+  /** The model check comes last, or where nothing more comes. */
+  private remarked(): Pick<AlternativeSummary, 'remarks'> {
+    if (this.built && (this.reached === 'complete' || this.problems.length > 0))
+      this.remarks ??= remarksOf(this.built, this.namer);
+    return this.remarks ? { remarks: this.remarks } : {};
   }
 
   private results(): AlternativeSummary['results'] {

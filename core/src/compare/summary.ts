@@ -1,5 +1,6 @@
 import type { Problem } from '../problem.js';
 import type { Note } from '../recipe/geometry/geometry.js';
+import type { Remark } from '../recipe/remarks/index.js';
 import type { QuantityName } from '../units/quantities.js';
 import type { VerdictStatus } from '../pipeline/index.js';
 
@@ -75,6 +76,8 @@ export interface AlternativeSummary {
   readonly order: 1 | 2;
   readonly code: string;
   readonly notes: readonly Note[];
+  /** What the model check found; absent while it has not looked yet. */
+  readonly remarks?: readonly Remark[];
   readonly parameters: Readonly<Record<string, ParameterSummary>>;
   /** Forces of the loads and reactions about the origin, global, of the shown result. */
   readonly balance?: {

@@ -1,6 +1,6 @@
 import type { Frame, FrameState, MemberField } from '../analysis/index.js';
 import { forceAt, forceCandidates, forceExtremesInto, type ForceName, pointOn } from '../results/index.js';
-import { times, type Point } from '../recipe/geometry/vector.js';
+import { between, times, type Point } from '../recipe/geometry/vector.js';
 import { formatExact, formatWithUnit } from '../units/format.js';
 import type { QuantityName } from '../units/quantities.js';
 import type { Colour, Draughtsman } from './drawing.js';
@@ -142,6 +142,12 @@ function ordinates(pen: Draughtsman, points: readonly Ordinate[], style: Style):
     const { fill, curve, hatch } =
       (Math.abs(p.value) > Math.abs(q.value) ? p.value : q.value) >= 0 ? positive : negative;
     if (p.value * q.value >= 0) pen.band('diagram', p.at, q.at, fill, p.shift, q.shift);
+    else {
+      // On both sides of the place where the ordinate changes its sign
+      const zero = between(p.at, q.at, p.value / (p.value - q.value));
+      pen.band('diagram', p.at, zero, (p.value > 0 ? positive : negative).fill, p.shift, none);
+      pen.band('diagram', zero, q.at, (q.value > 0 ? positive : negative).fill, none, q.shift);
+    }
     pen.line('diagram', p.at, q.at, curve, p.shift, q.shift);
     // Compression is hatched, so that the sign is not told by colour alone
     if (signed && p.value < 0) pen.line('diagram', p.at, p.at, hatch, none, p.shift);

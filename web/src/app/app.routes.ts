@@ -1,7 +1,7 @@
 import type { Routes } from '@angular/router';
 import { StartComponent } from './designs-screen/start.component';
 
-/** One screen an address; a design's two screens share the loaded design. */
+/** One screen an address; a design's screens share the loaded design. */
 export const routes: Routes = [
   { path: '', component: StartComponent, title: 'Hashira' },
   {
@@ -25,6 +25,12 @@ export const routes: Routes = [
         title: 'Comparison · Hashira',
         loadComponent: () =>
           import('./comparison-screen/comparison-screen.component').then((m) => m.ComparisonScreenComponent),
+      },
+      {
+        path: 'record',
+        title: 'Record · Hashira',
+        loadComponent: () =>
+          import('./record-screen/record-screen.component').then((m) => m.RecordScreenComponent),
       },
     ],
   },

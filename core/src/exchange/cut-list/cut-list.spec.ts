@@ -112,7 +112,7 @@ describe('the cut list', () => {
           ['0 m', '1 m'],
         ],
         role: 'post',
-      } as Step,
+      },
       {
         id: 'post2',
         make: 'line',
@@ -121,7 +121,7 @@ describe('the cut list', () => {
           ['2 m', '1 m'],
         ],
         role: 'post',
-      } as Step,
+      },
       {
         id: 'm',
         make: 'line',
@@ -130,7 +130,7 @@ describe('the cut list', () => {
           ['0 m', '0 m'],
           ['2 m', '0 m'],
         ],
-      } as Step,
+      },
       {
         id: 'tie',
         make: 'line',
@@ -139,7 +139,7 @@ describe('the cut list', () => {
           ['0 m', '4 m'],
         ],
         role: 'post',
-      } as Step,
+      },
       {
         id: 'c',
         edit: 'trim',

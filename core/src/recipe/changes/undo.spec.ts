@@ -56,6 +56,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   setParameter: (d) => changes.setParameter(d, 'span', '9 m'),
   setParameterFields: (d) => changes.setParameterFields(d, 'span', { max: '60 m', step: undefined }),
   setValue: (d) => changes.setValue(d, 'span', '9 m', 'pinned'),
+  applyMend: (d) => changes.applyMend(d, { title: 'Remove the rule', removeRule: 'snow' }),
   addRule: (d) => changes.addRule(d, { id: 'r', members: 'true', roll: '0 deg' }),
   moveRule: (d) => changes.moveRule(d, 'rafters', 0),
   removeRule: (d) => changes.removeRule(d, 'snow'),

@@ -32,6 +32,7 @@ import { ViewState } from '../workspace/view-state.service';
 import { AlternativesStripComponent } from './alternatives-strip.component';
 import { LeavesComponent } from './leaves.component';
 import { LedgerComponent } from './ledger.component';
+import { ModelCheckComponent } from './model-check.component';
 
 /** The design screen: the leaves, stage, ledger, and the strip of alternatives. */
 @Component({
@@ -41,6 +42,7 @@ import { LedgerComponent } from './ledger.component';
     StageComponent,
     StageBarComponent,
     LedgerComponent,
+    ModelCheckComponent,
     AlternativesStripComponent,
     TracePanelComponent,
   ],

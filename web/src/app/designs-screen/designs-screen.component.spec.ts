@@ -12,7 +12,9 @@ class FakeApi {
     { id: 'b', title: 'Boat hall', alternatives: 3, revision: 1, updatedAt: '2026-11-26T10:00:00Z' },
   ];
   readonly calls: unknown[][] = [];
+  gone: (DesignSummary & { deletedAt: string })[] = [];
   list = () => of(this.stored);
+  deleted = () => of({ keptDays: 30, designs: this.gone });
   load = (id: string) => of({ id, revision: this.stored[0]!.revision, document: slipShed() });
   create = (document: { title: string }) => this.did('create', document.title);
   duplicate = (id: string) => this.did('duplicate', id);
@@ -55,6 +57,17 @@ describe('DesignsScreenComponent', () => {
     );
     fixture = TestBed.createComponent(DesignsScreenComponent);
     await settled();
+  });
+
+  it('lists deleted designs, and brings one back', async () => {
+    expect(host().querySelector('.deleted')).toBeNull();
+    api.gone = [{ ...api.stored[0]!, id: 'old', title: 'Old shed', deletedAt: '2026-11-20T10:00:00Z' }];
+    await press('Duplicate');
+    expect(host().querySelector('.deleted')!.textContent).toContain('Old shed');
+    expect(host().querySelector('.deleted h2')!.textContent).toContain('kept for 30 days');
+    await press('Bring back');
+    expect(api.calls.at(-1)).toEqual(['restore', 'old']);
+    expect(messages.at(-1)).toEqual(jasmine.objectContaining({ summary: '"Old shed" is back.' }));
   });
 
   it('lists designs with what tells them apart', () => {

@@ -10,7 +10,7 @@ import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';
 import { firstValueFrom } from 'rxjs';
 import startDesign from '../../../../core/demo/slip-shed.json';
-import { DesignApi, type DesignSummary } from '../designs/design-api.service';
+import { DesignApi, type DeletedDesigns, type DesignSummary } from '../designs/design-api.service';
 import { downloadDesign, readDesignFile } from '../designs/design-file';
 
 /** All designs: open, duplicate, rename, delete with undo, export and import. */
@@ -27,6 +27,7 @@ export class DesignsScreenComponent {
   private readonly messages = inject(MessageService);
 
   protected readonly designs = signal<DesignSummary[]>([]);
+  protected readonly deleted = signal<DeletedDesigns>({ keptDays: 0, designs: [] });
   protected readonly loaded = signal(false);
   protected readonly renaming = signal<DesignSummary | undefined>(undefined);
   protected readonly newTitle = signal('');
@@ -103,13 +104,25 @@ export class DesignsScreenComponent {
     });
   }
 
+  protected bringBack({ id, title }: DesignSummary): Promise<void> {
+    return this.run(async () => {
+      await this.restore(id);
+      this.messages.add({ severity: 'secondary', summary: `"${title}" is back.`, life: 6000 });
+    });
+  }
+
   private async restore(id: string): Promise<void> {
     await firstValueFrom(this.api.restore(id));
     await this.refresh();
   }
 
   private async refresh(): Promise<void> {
-    this.designs.set(await firstValueFrom(this.api.list()));
+    const [designs, deleted] = await Promise.all([
+      firstValueFrom(this.api.list()),
+      firstValueFrom(this.api.deleted()),
+    ]);
+    this.designs.set(designs);
+    this.deleted.set(deleted);
     this.loaded.set(true);
   }
 

@@ -12,6 +12,22 @@ export interface DesignSummary {
   readonly updatedAt: string;
 }
 
+/** Designs that were deleted and can be brought back, for so many days. */
+export interface DeletedDesigns {
+  readonly keptDays: number;
+  readonly designs: readonly (DesignSummary & { readonly deletedAt: string })[];
+}
+
+/** One save of a design. */
+export interface RevisionSummary {
+  readonly revision: number;
+  /** The design's title then. */
+  readonly title: string;
+  readonly savedAt: string;
+  /** Given to those that matter; they are never thinned. */
+  readonly name: string | null;
+}
+
 /** A design as stored. */
 export interface StoredDesign {
   readonly id: string;
@@ -87,6 +103,27 @@ export class DesignApi {
 
   restore(id: string): Observable<StoredDesign> {
     return this.http.post<StoredDesign>(`/api/designs/${id}/restore`, null).pipe(explained());
+  }
+
+  /** Deleted designs, the one deleted last first. */
+  deleted(): Observable<DeletedDesigns> {
+    return this.http.get<DeletedDesigns>('/api/designs/deleted').pipe(explained());
+  }
+
+  /** The kept revisions of a design, the latest first. */
+  revisions(id: string): Observable<RevisionSummary[]> {
+    return this.http.get<RevisionSummary[]>(`/api/designs/${id}/revisions`).pipe(explained());
+  }
+
+  revision(id: string, revision: number): Observable<RevisionSummary & { readonly document: Design }> {
+    return this.http
+      .get<RevisionSummary & { readonly document: Design }>(`/api/designs/${id}/revisions/${revision}`)
+      .pipe(explained());
+  }
+
+  /** Names a revision; null takes its name away. */
+  nameRevision(id: string, revision: number, name: string | null): Observable<unknown> {
+    return this.http.put(`/api/designs/${id}/revisions/${revision}`, { name }).pipe(explained());
   }
 
   duplicate(id: string): Observable<StoredDesign> {

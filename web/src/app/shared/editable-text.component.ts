@@ -23,8 +23,14 @@ import {
         (blur)="commit(field.value)"
       />
     } @else {
-      <button type="button" class="plain" [title]="label() + ', press to change'" (click)="start()">
-        {{ text() }}
+      <button
+        type="button"
+        class="plain"
+        [class.soft]="text() === ''"
+        [title]="label() + ', press to change'"
+        (click)="start()"
+      >
+        {{ text() || placeholder() }}
       </button>
     }
   `,
@@ -36,6 +42,10 @@ import {
       padding: 0 2px;
       border: 1px solid var(--indigo);
       background: var(--sheet);
+    }
+    button.soft {
+      color: var(--ink-soft);
+      font-style: italic;
     }
     button {
       max-width: 100%;
@@ -49,6 +59,8 @@ import {
 export class EditableTextComponent {
   readonly text = input.required<string>();
   readonly label = input.required<string>();
+  /** Stands where there is no text; where it is given, the text may be taken away. */
+  readonly placeholder = input('');
   readonly changed = output<string>();
 
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
@@ -67,6 +79,7 @@ export class EditableTextComponent {
     if (!this.editing()) return;
     this.editing.set(false);
     const text = value.trim();
-    if (text !== '' && text !== this.text()) this.changed.emit(text);
+    const allowed = text !== '' || this.placeholder() !== '';
+    if (allowed && text !== this.text()) this.changed.emit(text);
   }
 }

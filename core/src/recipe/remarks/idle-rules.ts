@@ -1,0 +1,18 @@
+import type { RemarkKind } from './remark.js';
+
+/** Rules that match nothing, and rules of which later ones leave nothing. */
+export const idleRules: RemarkKind = {
+  code: 'idle-rule',
+  find({ notes }) {
+    return notes
+      .filter(({ code }) => code === 'matches-nothing' || code === 'overridden')
+      .map(({ code, message, where }) => ({
+        code,
+        message,
+        nodes: [],
+        members: [],
+        rule: String(where['rule']),
+        mend: { title: 'Remove the rule', removeRule: String(where['rule']) },
+      }));
+  },
+};

@@ -1,0 +1,28 @@
+import type { BuiltFrame } from '../build.js';
+import { Namer } from '../geometry/names.js';
+import { crossings } from './crossings.js';
+import { idleRules } from './idle-rules.js';
+import { nearNodes } from './near-nodes.js';
+import { overlaps } from './overlaps.js';
+import type { Remark, RemarkKind } from './remark.js';
+import { strayNodes } from './stray-nodes.js';
+import { unsupported } from './unsupported.js';
+
+export type { Remark } from './remark.js';
+
+/** What the model check looks for, in the order in which it is told. */
+export const remarkKinds: readonly RemarkKind[] = [
+  unsupported,
+  overlaps,
+  nearNodes,
+  crossings,
+  strayNodes,
+  idleRules,
+];
+
+/**
+ * Looks a built frame over before it is analysed. What stops it from being built at all, and mechanisms, are problems and not remarks.
+ */
+export function remarksOf(built: BuiltFrame, names = new Namer(built.geometry)): Remark[] {
+  return remarkKinds.flatMap((kind) => kind.find(built, names));
+}

@@ -1,0 +1,65 @@
+import { expect, openSlipShed, test, typeParameter } from './application.js';
+
+test('revisions are listed, named, taken up again and undone', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  const span = page.locator('#p-span');
+  await typeParameter(page, 'span', '24 m');
+  await expect(page.getByTestId('saved')).toHaveText('Saved, revision 2');
+  await page.getByRole('link', { name: 'Record' }).click();
+  const rows = page.getByRole('row');
+  await expect(rows).toHaveCount(3);
+  await expect(rows.nth(1)).toContainText('on the screen');
+  await rows.nth(2).getByRole('button', { name: 'name it' }).click();
+  await page.getByLabel('Name of revision 1').fill('as surveyed');
+  await page.getByLabel('Name of revision 1').press('Enter');
+  await expect(rows.nth(2)).toContainText('as surveyed');
+  await page.getByRole('button', { name: 'Take up revision 1 again' }).click();
+  await expect(page.getByTestId('saved')).toHaveText('Saved, revision 3');
+  await expect(rows).toHaveCount(4);
+  await page.getByRole('link', { name: 'Design', exact: true }).click();
+  // A value and its unit are parted by a space that does not break
+  await expect(span).toHaveValue(/^22\sm$/);
+  await page.keyboard.press('Control+z');
+  await expect(span).toHaveValue(/^24\sm$/);
+});
+
+test('a deleted design is listed and brought back', async ({ page, app }) => {
+  await page.goto(`${app.url}/designs`);
+  const row = page.getByRole('row').filter({ hasText: 'Winch bed' });
+  await row.getByRole('button', { name: 'Delete' }).click();
+  const deleted = page.getByRole('region', { name: /Deleted/ });
+  await expect(deleted).toContainText('Winch bed');
+  await page.reload();
+  await deleted.getByRole('button', { name: 'Bring back Winch bed' }).click();
+  await expect(page.getByRole('link', { name: 'Winch bed' })).toBeVisible();
+  await expect(deleted).toHaveCount(0);
+});
+
+test('the model check names what is wrong, shows it, and mends it by one press', async ({ page, app }) => {
+  const id = await openSlipShed(page, app);
+  const check = page.locator('app-model-check');
+  await expect(check).toContainText('sound');
+  // A rule for members that are not there
+  const stored = (await (await page.request.get(`${app.url}/api/designs/${id}`)).json()) as {
+    revision: number;
+    document: { rules: object[] };
+  };
+  stored.document.rules.push({
+    id: 'idle',
+    title: 'Crane girders',
+    members: 'role == "girder"',
+    section: 'IPE 200',
+  });
+  const saved = await page.request.put(`${app.url}/api/designs/${id}`, {
+    data: stored.document,
+    headers: { 'If-Match': `"${stored.revision}"` },
+  });
+  expect(saved.ok()).toBe(true);
+  await page.reload();
+  await check.getByRole('button', { name: /1 remark/ }).click();
+  await expect(check.locator('li')).toContainText('matches nothing');
+  await check.getByRole('button', { name: 'Remove the rule' }).click();
+  await expect(check).toContainText('sound');
+  await page.keyboard.press('Control+z');
+  await expect(check).toContainText('1 remark');
+});

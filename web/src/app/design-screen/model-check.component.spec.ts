@@ -1,0 +1,61 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import type { Remark } from '@hashira/core';
+import { openDesign, quickShed } from '../testing/open-design';
+import type { DesignWorkspace } from '../workspace/design-workspace.service';
+import { ViewState } from '../workspace/view-state.service';
+import { ModelCheckComponent } from './model-check.component';
+
+describe('ModelCheckComponent', () => {
+  let workspace: DesignWorkspace;
+  let fixture: ComponentFixture<ModelCheckComponent>;
+  const host = () => fixture.nativeElement as HTMLElement;
+  const line = () => host().querySelector<HTMLButtonElement>('.line')!;
+  const idle: Remark = {
+    code: 'matches-nothing',
+    message: 'The rule "Snow" matches nothing.',
+    nodes: [],
+    members: ['shed.column.1'],
+    rule: 'snow',
+    mend: { title: 'Remove the rule', removeRule: 'snow' },
+  };
+
+  async function given(remarks: readonly Remark[] | undefined): Promise<void> {
+    fixture.componentRef.setInput('remarks', remarks);
+    await fixture.whenStable();
+  }
+
+  beforeEach(() => {
+    workspace = openDesign(quickShed());
+    fixture = TestBed.createComponent(ModelCheckComponent);
+  });
+
+  it('says that it is looking, that all is sound, or how much it found', async () => {
+    await given(undefined);
+    expect(line().textContent.trim()).toBe('Model check: looking …');
+    await given([]);
+    expect(line().textContent.trim()).toBe('Model check: sound');
+    expect(line().disabled).toBeTrue();
+    await given([idle]);
+    expect(line().textContent.trim()).toBe('Model check: 1 remark');
+    expect(host().querySelector('ul')).toBeNull();
+  });
+
+  it('opens to sentences, lights up where each is, and mends by one press that undoes', async () => {
+    await given([idle]);
+    line().click();
+    await fixture.whenStable();
+    const [sentence, press] = [...host().querySelectorAll<HTMLButtonElement>('li button')];
+    expect(sentence!.textContent).toContain('matches nothing');
+    const view = TestBed.inject(ViewState);
+    sentence!.dispatchEvent(new Event('focus'));
+    expect(view.lit()).toEqual(['shed.column.1']);
+    sentence!.dispatchEvent(new Event('blur'));
+    expect(view.lit()).toEqual([]);
+    const rules = () => workspace.state()!.design.rules.map(({ id }) => id);
+    expect(rules()).toContain('snow');
+    press!.click();
+    expect(rules()).not.toContain('snow');
+    workspace.undo();
+    expect(rules()).toContain('snow');
+  });
+});

@@ -1,0 +1,75 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { applyMend, type Remark } from '@hashira/core';
+import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { ViewState } from '../workspace/view-state.service';
+
+/** The model check: a line under the stage that opens to what was found, each shown on the stage and mended by one press. */
+@Component({
+  selector: 'app-model-check',
+  template: `
+    <button
+      type="button"
+      class="plain line"
+      [class.found]="count() > 0"
+      [disabled]="count() === 0"
+      [attr.aria-expanded]="open()"
+      (click)="toggle()"
+    >
+      Model check: {{ words() }}
+    </button>
+    @if (open() && count() > 0) {
+      <ul>
+        @for (remark of remarks(); track remark.code + remark.message) {
+          <li>
+            <button
+              type="button"
+              class="plain"
+              (mouseenter)="show(remark)"
+              (mouseleave)="show()"
+              (focus)="show(remark)"
+              (blur)="show()"
+              (click)="show(remark)"
+            >
+              {{ remark.message }}
+            </button>
+            @if (remark.mend; as mend) {
+              <button type="button" class="plain press" (click)="mendIt(remark)">{{ mend.title }}</button>
+            }
+          </li>
+        }
+      </ul>
+    }
+  `,
+  styleUrl: './model-check.component.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(keydown.escape)': 'open.set(false)' },
+})
+export class ModelCheckComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  private readonly view = inject(ViewState);
+
+  /** Absent while the check has not looked yet. */
+  readonly remarks = input<readonly Remark[] | undefined>();
+
+  protected readonly open = signal(false);
+  protected readonly count = computed(() => this.remarks()?.length ?? 0);
+  protected readonly words = computed(() => {
+    const count = this.count();
+    if (this.remarks() === undefined) return 'looking …';
+    return count === 0 ? 'sound' : `${count} ${count === 1 ? 'remark' : 'remarks'}`;
+  });
+
+  protected toggle(): void {
+    this.open.update((open) => !open);
+    this.show();
+  }
+
+  protected show(remark?: Remark): void {
+    this.view.lit.set(remark ? [...remark.members, ...remark.nodes] : []);
+  }
+
+  protected mendIt({ mend }: Remark): void {
+    this.show();
+    if (mend) this.workspace.apply((design) => applyMend(design, mend));
+  }
+}
