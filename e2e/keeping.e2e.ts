@@ -58,12 +58,13 @@ test('a killed server loses nothing that was shown as saved, and what was not is
 
 test('several designs: new, duplicate, rename, delete with undo', async ({ page, app }) => {
   await page.goto(`${app.url}/designs`);
-  await page.getByRole('button', { name: 'New design' }).click();
+  await page.getByRole('link', { name: 'New design' }).click();
+  await page.getByRole('button', { name: /^Portal/ }).click();
   await calculated(page);
   await page.getByRole('link', { name: 'Hashira' }).click();
   const row = (title: string) =>
     page.locator('tbody tr').filter({ has: page.getByRole('link', { name: title, exact: true }) });
-  await row('New shed').getByRole('button', { name: 'Rename' }).click();
+  await row('Portal').getByRole('button', { name: 'Rename' }).click();
   await page.getByLabel('Title').fill('Sail loft');
   await page.getByRole('dialog').getByRole('button', { name: 'Rename' }).click();
   await expect(row('Sail loft')).toBeVisible();

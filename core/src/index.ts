@@ -25,6 +25,7 @@ export { evaluateParameters, parameterNameProblem, type ParameterValues } from '
 export { remarksOf, type Remark } from './recipe/remarks/index.js';
 export { ruleKinds } from './recipe/rules/index.js';
 export { ruleWords } from './recipe/rules/words.js';
+export { startingPoints, type StartingPoint } from './recipe/starts/index.js';
 export { runSteps } from './recipe/run-steps.js';
 export { kindOf, stepKinds, type StepKind } from './recipe/steps/index.js';
 export { initialStep } from './recipe/steps/initial.js';

@@ -11,6 +11,11 @@ export const routes: Routes = [
       import('./designs-screen/designs-screen.component').then((m) => m.DesignsScreenComponent),
   },
   {
+    path: 'designs/new',
+    title: 'New design · Hashira',
+    loadComponent: () => import('./designs-screen/new-design.component').then((m) => m.NewDesignComponent),
+  },
+  {
     path: 'designs/:id',
     loadComponent: () => import('./workspace/workspace.component').then((m) => m.WorkspaceComponent),
     children: [

@@ -11,8 +11,8 @@ export type Mend = { readonly title: string } & (
 export function applyMend(design: Design, mend: Mend): Design {
   if ('removeRule' in mend) return removeRule(design, mend.removeRule);
   const id = freeId(
-    String((mend.step as { edit?: string }).edit ?? 'mend'),
+    typeof mend.step['edit'] === 'string' ? mend.step['edit'] : 'mend',
     design.steps.map((step) => step.id),
   );
-  return { ...design, steps: [...design.steps, { ...mend.step, id } as Step] };
+  return { ...design, steps: [...design.steps, { ...mend.step, id }] };
 }

@@ -30,9 +30,14 @@ export function nodeWords(tags: Tags, several: Readonly<Record<string, boolean>>
   return [`${side}${place}`, ...parts].join(', ');
 }
 
-/** Names in words for all members and nodes of a geometry: of a tag that has one value only nothing is said. */
+/**
+ * Names in words for all members and nodes of a geometry: of a tag that has one value only nothing is said, and what would be called
+ * alike is numbered in the order in which it was made.
+ */
 export class Namer {
   private readonly several: Record<string, boolean> = {};
+  private lines: ReadonlyMap<string, string> | undefined;
+  private nodes: ReadonlyMap<string, string> | undefined;
 
   constructor(private readonly geometry: Geometry) {
     for (const tag of ['bay', 'row', 'storey']) {
@@ -44,16 +49,41 @@ export class Namer {
 
   /** A member, a piece of one, or a physical member by its line; the id where there is none. */
   member(id: string): string {
-    const line = this.geometry.lines.get(id);
-    const member = this.geometry.members.get(line?.members[0] ?? id);
+    const { members, lines } = this.geometry;
+    const line = lines.get(id);
+    const member = members.get(line?.members[0] ?? id);
     if (!member) return id;
-    const one = this.geometry.lines.get(member.line)!.members;
-    const words = memberWords(member.tags, this.several);
-    return !line && one.length > 1 ? `${words}, piece ${one.indexOf(id) + 1}` : words;
+    this.lines ??= numbered(
+      [...lines.values()].map((one) => [
+        one.id,
+        memberWords(members.get(one.members[0]!)!.tags, this.several),
+      ]),
+    );
+    const words = this.lines.get(member.line) ?? memberWords(member.tags, this.several);
+    const pieces = lines.get(member.line)!.members;
+    return !line && pieces.length > 1 ? `${words}, piece ${pieces.indexOf(id) + 1}` : words;
   }
 
   node(id: string): string {
-    const node = this.geometry.nodes.get(id);
-    return node ? nodeWords(node.tags, this.several) : id;
+    this.nodes ??= numbered(
+      [...this.geometry.nodes.values()].map((node) => [node.id, nodeWords(node.tags, this.several)]),
+    );
+    return this.nodes.get(id) ?? id;
   }
+}
+
+/** Words by id; those that stand more than once have a number after the first part: "rib 3", "purlin 2, row 1". */
+function numbered(named: readonly (readonly [id: string, words: string])[]): Map<string, string> {
+  const count = new Map<string, number>();
+  for (const [, words] of named) count.set(words, (count.get(words) ?? 0) + 1);
+  const used = new Map<string, number>();
+  return new Map(
+    named.map(([id, words]) => {
+      if (count.get(words) === 1) return [id, words];
+      const number = (used.get(words) ?? 0) + 1;
+      used.set(words, number);
+      const [first, ...rest] = words.split(', ');
+      return [id, [`${first!} ${number}`, ...rest].join(', ')];
+    }),
+  );
 }

@@ -54,7 +54,7 @@ describe('the model check', () => {
             [0, 1],
             [2, 3],
           ],
-        } as Step,
+        },
       ],
       held,
     );

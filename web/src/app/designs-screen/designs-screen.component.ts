@@ -1,7 +1,7 @@
 import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { Router, RouterLink } from '@angular/router';
+import { RouterLink } from '@angular/router';
 import type { Design } from '@hashira/core';
 import { MessageService } from 'primeng/api';
 import { Button } from 'primeng/button';
@@ -9,7 +9,6 @@ import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { TableModule } from 'primeng/table';
 import { firstValueFrom } from 'rxjs';
-import startDesign from '../../../../core/demo/slip-shed.json';
 import { DesignApi, type DeletedDesigns, type DesignSummary } from '../designs/design-api.service';
 import { downloadDesign, readDesignFile } from '../designs/design-file';
 
@@ -23,7 +22,6 @@ import { downloadDesign, readDesignFile } from '../designs/design-file';
 })
 export class DesignsScreenComponent {
   private readonly api = inject(DesignApi);
-  private readonly router = inject(Router);
   private readonly messages = inject(MessageService);
 
   protected readonly designs = signal<DesignSummary[]>([]);
@@ -34,16 +32,6 @@ export class DesignsScreenComponent {
 
   constructor() {
     void this.run(() => this.refresh());
-  }
-
-  protected create(): Promise<void> {
-    return this.run(async () => {
-      const titles = this.designs().map((design) => design.title);
-      let title = 'New shed';
-      for (let n = 2; titles.includes(title); n++) title = `New shed ${n}`;
-      const stored = await firstValueFrom(this.api.create({ ...startDesign, title }));
-      await this.router.navigate(['/designs', stored.id]);
-    });
   }
 
   protected duplicate(design: DesignSummary): Promise<void> {
