@@ -6,6 +6,8 @@ export * from './pipeline/index.js';
 export * from './compare/index.js';
 export * from './drawing/index.js';
 export * from './results/index.js';
+export { readParameters, writeParameters } from './exchange/csv/parameters.js';
+export { readPoints, writePoints, type LinePoints } from './exchange/csv/points.js';
 export type { ResolvedSection } from './library/sections.js';
 export type * from './model/types.js';
 export { applyAlternative, pickedOption } from './recipe/alternatives.js';

@@ -80,6 +80,13 @@ export class DesignScreenComponent {
     };
   });
 
+  /** Title of the option into which changes go. */
+  protected readonly recordingInto = computed(() => {
+    const into = this.workspace.recording();
+    const choice = this.design().choices.find(({ id }) => id === into?.choice);
+    return choice?.options.find(({ id }) => id === into?.option)?.title;
+  });
+
   private readonly place = signal<PointedPlace | undefined>(undefined);
   private readonly reading = signal<Reading | undefined>(undefined);
   private asking = false;

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { ChoicesLeafComponent } from './choices-leaf.component';
 import { ChoicesPanelComponent } from './choices-panel.component';
 import { LoadsLeafComponent } from './loads-leaf.component';
 import { ParameterListComponent } from './parameter-list.component';
@@ -18,6 +19,7 @@ type Leaf = (typeof leaves)[number];
     FormsModule,
     SelectButton,
     ParameterListComponent,
+    ChoicesLeafComponent,
     ChoicesPanelComponent,
     RecipeLeafComponent,
     RulesLeafComponent,
@@ -74,10 +76,7 @@ type Leaf = (typeof leaves)[number];
           <app-loads-leaf />
         }
         @case ('Choices') {
-          <h2>
-            In <span class="alternative">{{ title() }}</span>
-          </h2>
-          <app-choices-panel />
+          <app-choices-leaf />
         }
       }
     </div>

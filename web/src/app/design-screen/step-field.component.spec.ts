@@ -74,4 +74,29 @@ describe('StepFieldComponent', () => {
     await show('arch', 'rise', '5 m');
     expect(host().querySelector('label')!.htmlFor).toBe(host().querySelector('input')!.id);
   });
+
+  it('takes points from a table, or says why not', async () => {
+    await show('line', 'points', [
+      ['0 m', '0 m'],
+      ['4 m', '0 m'],
+    ]);
+    const input = host().querySelector<HTMLInputElement>('input[type=file]')!;
+    const give = async (text: string) => {
+      const files = new DataTransfer();
+      files.items.add(new File([text], 'points.csv'));
+      input.files = files.files;
+      input.dispatchEvent(new Event('change'));
+      await new Promise((done) => setTimeout(done, 30));
+      await fixture.whenStable();
+    };
+    await give('x [mm],z [mm]\n0,0\n2500,1200\n');
+    expect(written.at(-1)).toEqual([
+      ['0 mm', '0 m', '0 mm'],
+      ['2500 mm', '0 m', '1200 mm'],
+    ]);
+    await give('a,b\n1,2\n');
+    expect(host().querySelector('[role=alert]')!.textContent).toContain(
+      '"points.csv": The table of points needs',
+    );
+  });
 });

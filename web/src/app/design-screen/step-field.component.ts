@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Field } from '@hashira/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { readPoints, type Field } from '@hashira/core';
 
 /** One field of a step, by the form that its declaration gives; what is written stays as it was typed. */
 @Component({
@@ -41,6 +41,13 @@ import type { Field } from '@hashira/core';
         />
       }
     }
+    @if (field().form.kind === 'points') {
+      <input #file type="file" accept=".csv,.txt,text/csv" hidden (change)="readTable(file)" />
+      <button type="button" class="plain table" (click)="file.click()">take points from a table (CSV)</button>
+    }
+    @if (unread()) {
+      <p class="problem" role="alert">{{ unread() }}</p>
+    }
     @if (problem()) {
       <p class="problem" role="alert" [id]="id() + '-problem'">{{ problem() }}</p>
     }
@@ -68,6 +75,12 @@ import type { Field } from '@hashira/core';
     input[aria-invalid='true'] {
       border-color: var(--vermilion);
     }
+    .table {
+      grid-column: 2;
+      justify-self: start;
+      color: var(--indigo);
+      text-decoration: underline;
+    }
     .problem {
       grid-column: 1 / -1;
       margin: 2px 0;
@@ -94,6 +107,22 @@ export class StepFieldComponent {
     const { form } = this.field();
     return form.kind === 'option' ? form.options.map(String) : [];
   });
+
+  /** Why a table could not be taken. */
+  protected readonly unread = signal('');
+
+  protected async readTable(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    try {
+      const { points } = readPoints(await file.text());
+      this.unread.set('');
+      this.changed.emit(points);
+    } catch (error) {
+      this.unread.set(`"${file.name}": ${error instanceof Error ? error.message : String(error)}`);
+    }
+  }
 
   protected choose(event: Event): void {
     const { value } = event.target as HTMLSelectElement;

@@ -2,11 +2,16 @@ import type { Design } from '@hashira/core';
 
 /** Offers a design as a JSON file to save. */
 export function downloadDesign(design: Design): void {
-  const text = `${JSON.stringify(design, null, 2)}\n`;
-  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  download(`${JSON.stringify(design, null, 2)}\n`, `${design.title}.json`, 'application/json');
+}
+
+/** Offers a text as a file to save; characters that file systems do not take are left out of its name. */
+export function download(text: string, name: string, type: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = address;
-  link.download = `${design.title.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'design'}.json`;
+  const [, stem, ending] = /^(.*)(\.\w+)$/.exec(name)!;
+  link.download = `${stem!.replace(/[^\p{L}\p{N} ,_-]+/gu, '').trim() || 'design'}${ending!}`;
   link.click();
   setTimeout(() => URL.revokeObjectURL(address), 1000);
 }

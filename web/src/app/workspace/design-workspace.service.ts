@@ -1,6 +1,6 @@
 import { Injectable, inject, signal, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Alternative, Design } from '@hashira/core';
+import { recordIntoOption, type Alternative, type Design } from '@hashira/core';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map } from 'rxjs';
 import { Calculation, type KnownAlternative } from '../calculation/calculation.service';
 import { History } from './history';
@@ -51,6 +51,8 @@ export class DesignWorkspace {
   readonly selected = toSignal(this.selectedSubject.pipe(distinctUntilChanged()), { initialValue: '' });
   readonly savingState = toSignal(this.saving.state$, { requireSync: true });
   id = '';
+  /** The option into which changes go, while one is recorded. */
+  readonly recording = signal<{ readonly choice: string; readonly option: string } | undefined>(undefined);
   /** Whether changes of values reach all alternatives or the selected one. */
   readonly scope = signal<'all' | 'one'>('all');
 
@@ -69,10 +71,18 @@ export class DesignWorkspace {
   apply(change: (design: Design) => Design, gesture?: string): void {
     if (!this.history) return;
     const before = this.history.current;
-    this.history.push(change(before), gesture);
+    this.history.push(this.recorded(before, change(before)), gesture);
     if (this.history.current === before) return;
     this.publish();
     this.saving.changed(this.history.current);
+  }
+
+  /** What an option can hold goes into the one that is recorded; everything else changes the design. */
+  private recorded(before: Design, after: Design): Design {
+    const into = this.recording();
+    if (!into) return after;
+    const whole = recordIntoOption(before, after, into.choice, into.option);
+    return JSON.stringify(whole) === JSON.stringify(before) ? after : whole;
   }
 
   endGesture(): void {
