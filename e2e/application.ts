@@ -97,7 +97,7 @@ export async function openSlipShed(page: Page, app: Application): Promise<string
 export async function calculated(page: Page, timeout = 15_000): Promise<void> {
   await expect(page.getByText('calculating…')).toHaveCount(0, { timeout });
   // Checks and stability come after the forces
-  await expect(page.locator('app-alternatives-strip dd').first()).toHaveText(/\d/);
+  await expect(page.locator('app-alternatives-strip dd').first()).toHaveText(/\d/, { timeout });
   await expect(page.locator('app-alternatives-strip dd', { hasText: '…' })).toHaveCount(0, { timeout });
 }
 

@@ -1,4 +1,4 @@
-// npm run bench: prints figures, asserts nothing. Names choose parts: npm run bench -- pipeline checks analysis screen;
+// npm run bench: prints figures, asserts nothing. Names choose parts: npm run bench -- pipeline recipe checks analysis screen;
 // frame models to measure may follow: npm run bench -- analysis tower.json
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -32,6 +32,7 @@ async function run(name, args = []) {
 }
 
 if (wanted('pipeline')) await run('pipeline');
+if (wanted('recipe')) await run('recipe');
 if (wanted('checks')) await run('checks');
 if (wanted('analysis')) {
   await run(

@@ -34,7 +34,7 @@ describe('names in words', () => {
     const names = new Namer(roof.geometry);
     const ribs = [...roof.geometry.lines.keys()]
       .map((id) => names.member(id))
-      .filter((one) => /rib/.test(one));
+      .filter((one) => one.includes('rib'));
     expect(ribs).toEqual(['rib 1', 'rib 2', 'rib 3', 'rib 4', 'rib 5', 'rib 6']);
     const nodes = [...roof.geometry.nodes.keys()].map((id) => names.node(id));
     expect(new Set(nodes).size).toBe(nodes.length);

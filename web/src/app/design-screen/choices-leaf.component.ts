@@ -17,7 +17,6 @@ import {
   type Choice,
   type Design,
   type Option,
-  type Rule,
 } from '@hashira/core';
 import { download } from '../designs/design-file';
 import { EditableTextComponent } from '../shared/editable-text.component';
@@ -168,7 +167,7 @@ function wordsOf({ changes }: Option, { parameters, steps, rules }: Design): str
     ...(changes.rules ?? []).map((patch) => {
       const known = rules.find(({ id }) => id === patch.id);
       const title = known?.title ?? (patch as { title?: string }).title ?? patch.id;
-      return `${known ? '' : 'adds '}"${title}": ${known ? fields(patch) : ruleWords(patch as unknown as Rule)}`;
+      return `${known ? '' : 'adds '}"${title}": ${known ? fields(patch) : ruleWords(patch)}`;
     }),
   ];
 }

@@ -57,6 +57,16 @@ describe('ParameterRowComponent', () => {
     expect(changes).toEqual([{ text: '22.1 m', gesture: true }]);
   });
 
+  it('counts every press, also those that come before the first is calculated', () => {
+    field().focus();
+    for (let i = 0; i < 3; i++) field().dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
+    expect(changes.map(({ text }) => text)).toEqual(['22.1 m', '22.2 m', '22.3 m']);
+    // What is typed over it is where the next press begins
+    field().value = '22 m';
+    field().dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown' }));
+    expect(changes.at(-1)!.text).toBe('21.9 m');
+  });
+
   it('does not overwrite what is being typed when a result arrives', async () => {
     field().focus();
     field().value = '2';

@@ -49,6 +49,8 @@ export class ParameterRowComponent {
 
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   private readonly typing = signal(false);
+  /** Where the last press of an arrow key led to. */
+  private stepped: { readonly text: string; readonly value: number } | undefined;
 
   private readonly factor = computed(() => quantities[this.parameter().quantity].factor);
   protected readonly shown = computed(() => {
@@ -122,9 +124,14 @@ export class ParameterRowComponent {
     const slider = this.slider();
     if (!slider || this.formula()) return;
     event.preventDefault();
-    const next = Math.min(slider.max, Math.max(slider.min, slider.value + direction * slider.step));
-    const text = this.expression(next);
-    this.field().nativeElement.value = text;
+    const field = this.field().nativeElement;
+    // Presses come faster than answers: the next one goes on from the last
+    const from = this.stepped?.text === field.value ? this.stepped.value : slider.value;
+    const next = Math.min(slider.max, Math.max(slider.min, from + direction * slider.step));
+    const value = Number(next.toPrecision(10));
+    const text = this.expression(value);
+    field.value = text;
+    this.stepped = { text, value };
     this.changed.emit({ text, gesture: true });
     // Separate presses undo apart; held down, they are one
     if (event instanceof KeyboardEvent && !event.repeat) this.ended.emit();

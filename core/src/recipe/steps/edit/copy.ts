@@ -1,3 +1,4 @@
+import { sentence } from '../../expressions/tree.js';
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import type { Geometry, GeometryMember, GeometryNode } from '../../geometry/geometry.js';
@@ -42,7 +43,7 @@ const by = custom<Move>(
       if (Math.hypot(...move) < 1e-4)
         fail(
           'geometry',
-          `${place.what} is nothing: the copies would lie on the original; give a distance.`,
+          `${sentence(place.what)} is nothing: the copies would lie on the original; give a distance.`,
           place.where,
         );
       return { kind: 'along', by: move };

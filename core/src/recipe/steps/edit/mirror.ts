@@ -4,6 +4,7 @@ import { add, dot, minus, runsBackwards, size, times, unit, type Point } from '.
 import { weld } from '../../geometry/weld.js';
 import type { Tags } from '../../expressions/types.js';
 import { quantityOf, type Written } from '../../expressions/evaluate.js';
+import { sentence } from '../../expressions/tree.js';
 import { custom, offset, record } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
@@ -28,7 +29,7 @@ const normal = custom<Point>(
       ? unit(n)
       : fail(
           'geometry',
-          `${place.what} is zero, so the plane has no direction; give "x", "y" or a vector.`,
+          `${sentence(place.what)} is zero, so the plane has no direction; give "x", "y" or a vector.`,
           place.where,
         );
   },
