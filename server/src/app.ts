@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { DesignStore } from './designs/design-store.js';
 import { designRoutes } from './designs/routes.js';
+import { meantChanges, only, onlyNames, ownOrigin } from './http/guard.js';
 import { HttpProblem, problemHandler } from './http/problem-details.js';
 import type { DataSource } from 'typeorm';
 
@@ -16,13 +17,16 @@ export interface AppOptions {
   readonly log: Logger;
   /** Folder of the built web application; without it only the interface under /api is served. */
   readonly webRoot?: string;
+  /** Names that the server goes by, beside addresses, localhost and the machine's own. */
+  readonly names?: readonly string[];
 }
 
 /** The HTTP application: designs under /api, the web application elsewhere. */
-export function createApp({ database, log, webRoot }: AppOptions): Express {
+export function createApp({ database, log, webRoot, names = [] }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, customLogLevel: levelOf }));
+  app.use(pinoHttp({ logger: log, customLogLevel: levelOf, serializers: shortLines }));
+  app.use(onlyNames(names));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -42,10 +46,13 @@ export function createApp({ database, log, webRoot }: AppOptions): Express {
   );
   app.use(compression());
 
-  app.get('/api/health', (_request, response) => {
-    response.json({ status: database.isInitialized ? 'ok' : 'closed' });
-  });
-  app.use('/api', (_request, response, next) => {
+  app
+    .route('/api/health')
+    .get((_request, response) => {
+      response.json({ status: database.isInitialized ? 'ok' : 'closed' });
+    })
+    .all(only('GET'));
+  app.use('/api', ownOrigin, meantChanges, (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
@@ -72,6 +79,13 @@ export function createApp({ database, log, webRoot }: AppOptions): Express {
   app.use(problemHandler);
   return app;
 }
+
+/** A line a request in the log, without headers. */
+const shortLines = {
+  req: ({ method, url }: { method: string; url: string }) => ({ method, url: url.slice(0, 300) }),
+  res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+  err: ({ message }: Error) => message,
+};
 
 function levelOf(_request: unknown, response: { statusCode: number }, error?: Error) {
   if (error || response.statusCode >= 500) return 'error';

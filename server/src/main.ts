@@ -1,4 +1,4 @@
-import { Command, InvalidArgumentError } from 'commander';
+import { Command, InvalidArgumentError, Option } from 'commander';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
@@ -7,12 +7,14 @@ import { createApp } from './app.js';
 import { DatabaseProblem, openDatabase } from './database/open-database.js';
 import { DesignStore } from './designs/design-store.js';
 import { loadDemo } from './designs/load-demo.js';
+import { rawProblem } from './http/problem-details.js';
 
 interface Options {
   port: number;
   host: string;
   database: string;
   logLevel: string;
+  allowHost?: string[];
 }
 
 function portOf(text: string): number {
@@ -29,7 +31,12 @@ const command = new Command('hashira-server')
   .option('--port <number>', 'port to listen on, 0 for any free one', portOf, 4600)
   .option('--host <address>', 'address to listen on', '127.0.0.1')
   .option('--database <file>', 'SQLite database file', here('../../data/hashira.sqlite'))
-  .option('--log-level <level>', 'fatal, error, warn, info, debug or silent', 'warn');
+  .option('--allow-host <name...>', 'further names under which browsers may reach the server')
+  .addOption(
+    new Option('--log-level <level>', 'what the log on standard error tells')
+      .choices(['fatal', 'error', 'warn', 'info', 'debug', 'silent'])
+      .default('warn'),
+  );
 
 async function serve(options: Options): Promise<void> {
   const log = pino({ level: options.logLevel }, pino.destination(2));
@@ -43,8 +50,17 @@ async function serve(options: Options): Promise<void> {
   setInterval(() => void purge(), 86_400_000).unref();
   const loaded = await loadDemo(store);
   if (loaded > 0) log.info({ designs: loaded }, 'demo designs stored');
-  const app = createApp({ database, log, webRoot: here('../../web/dist/browser') });
+  const app = createApp({
+    database,
+    log,
+    webRoot: here('../../web/dist/browser'),
+    names: [options.host, ...(options.allowHost ?? [])],
+  });
   const server = app.listen(options.port, options.host);
+  server.on('clientError', (error: NodeJS.ErrnoException, socket) => {
+    if (socket.writable) socket.end(rawProblem(error.code === 'HPE_HEADER_OVERFLOW' ? 431 : 400));
+    else socket.destroy();
+  });
   await new Promise<void>((resolve, reject) => {
     server.once('listening', resolve);
     server.once('error', reject);

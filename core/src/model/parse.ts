@@ -5,15 +5,23 @@ import { frameModelSchema } from './schema.js';
 import type { FrameModel } from './types.js';
 
 // `verbose` keeps what was found at an error; making the code shorter takes longer than running it as it is
-const ajv = new Ajv({
-  allErrors: true,
+const options = {
   strict: false,
   strictNumbers: true,
   discriminator: true,
   verbose: true,
   code: { optimize: false },
-});
-const compiled = new Map<object, ValidateFunction>();
+} as const;
+/** One stops at the first deviation and so takes no longer than the document is long; the other finds all. */
+const first = new Ajv({ ...options, allErrors: false });
+const every = new Ajv({ ...options, allErrors: true });
+const compiled = new Map<object, { first: ValidateFunction; every?: ValidateFunction }>();
+
+/** Problems told at the most. */
+const mostProblems = 50;
+/** Items of a list, and keys of an object, that are looked at once it is known that something is wrong. */
+const mostItems = 60;
+const mostKeys = 500;
 
 /**
  * Validates `value` against a JSON Schema.
@@ -21,10 +29,13 @@ const compiled = new Map<object, ValidateFunction>();
  * @returns one problem for each deviation, with `where.path`; `code` is the problems' code
  */
 export function checkSchema(schema: object, value: unknown, code: string): Problem[] {
-  let validate = compiled.get(schema);
-  if (!validate) compiled.set(schema, (validate = ajv.compile(schema)));
-  if (validate(value)) return [];
-  const errors = validate.errors ?? [];
+  let validators = compiled.get(schema);
+  if (!validators) compiled.set(schema, (validators = { first: first.compile(schema) }));
+  if (validators.first(value)) return [];
+  const found = validators.first.errors ?? [];
+  validators.every ??= every.compile(schema);
+  // All that is wrong in the beginning of each list; where that is nothing, what was found behind it
+  const errors = validators.every(beginning(value)) ? found : (validators.every.errors ?? found);
   const told = errors.some(({ keyword }) => isSummary(keyword)) ? toldPaths(errors) : undefined;
   const seen = new Set<string>();
   const problems: Problem[] = [];
@@ -36,7 +47,28 @@ export function checkSchema(schema: object, value: unknown, code: string): Probl
     seen.add(message);
     problems.push(problem(code, message, { path }));
   }
-  return problems;
+  return atMost(problems, code);
+}
+
+/** The first problems, and how many more there are. */
+export function atMost(problems: Problem[], code: string): Problem[] {
+  if (problems.length <= mostProblems) return problems;
+  const more = problems.length - mostProblems;
+  return [
+    ...problems.slice(0, mostProblems),
+    problem(code, `And ${more} more are wrong; mend these first.`, { path: '/' }),
+  ];
+}
+
+/** A value with its lists cut to their beginnings, so that looking for all that is wrong takes a bounded time. */
+function beginning(value: unknown): unknown {
+  if (Array.isArray(value)) return value.slice(0, mostItems).map(beginning);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .slice(0, mostKeys)
+      .map(([key, own]) => [key, beginning(own)]),
+  );
 }
 
 /** Paths at which, or within which, something more telling than "no alternative fits" was found. */

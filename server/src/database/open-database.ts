@@ -15,6 +15,10 @@ export class DatabaseProblem extends Error {}
  * @throws DatabaseProblem when the file is damaged, no database, not writable, or of a newer version
  */
 export async function openDatabase(file: string): Promise<DataSource> {
+  if (file === '' || file.includes(':memory:'))
+    throw new DatabaseProblem(
+      'Designs must outlive the server: give --database a file, such as data/hashira.sqlite.',
+    );
   const path = resolve(file);
   if (existsSync(path)) await copyBefore(path, examine(path));
   else makeFolder(path);

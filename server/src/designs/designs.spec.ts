@@ -35,7 +35,7 @@ describe('the designs’ REST interface', () => {
     fetch(base + path, {
       method,
       headers: {
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(body === undefined ? { 'X-Hashira': 'spec' } : { 'Content-Type': 'application/json' }),
         ...(revision === undefined ? {} : { 'If-Match': `"${revision}"` }),
       },
       ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
@@ -90,7 +90,10 @@ describe('the designs’ REST interface', () => {
     const id = await create();
     expect((await send('PUT', `/${id}`, slipShed())).status).toBe(428);
     expect((await send('DELETE', `/${id}`)).status).toBe(428);
-    const response = await fetch(`${base}/${id}`, { method: 'DELETE', headers: { 'If-Match': '*' } });
+    const response = await fetch(`${base}/${id}`, {
+      method: 'DELETE',
+      headers: { 'If-Match': '*', 'X-Hashira': 'spec' },
+    });
     expect(response.status).toBe(400);
   });
 

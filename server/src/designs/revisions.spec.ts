@@ -46,7 +46,7 @@ describe('revisions of a design', () => {
     fetch(base + path, {
       method,
       headers: {
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(body === undefined ? { 'X-Hashira': 'spec' } : { 'Content-Type': 'application/json' }),
         ...(revision === undefined ? {} : { 'If-Match': `"${revision}"` }),
       },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),

@@ -3,6 +3,7 @@ import type { Design } from '@hashira/core';
 import { parseDesign, validateDesign } from '@hashira/core/validation';
 import type { DesignRecord } from '../database/design-record.js';
 import type { RevisionRecord } from '../database/revision-record.js';
+import { only } from '../http/guard.js';
 import { HttpProblem } from '../http/problem-details.js';
 import { keepDeletedDays, type ChangeOutcome, type DesignStore } from './design-store.js';
 
@@ -92,8 +93,22 @@ export function designRoutes(store: DesignStore): Router {
     );
   });
 
+  for (const [path, methods] of Object.entries(allowed)) router.all(path, only(methods));
   return router;
 }
+
+/** Methods of each address, for those that ask with another. */
+const allowed = {
+  '/': 'GET, POST',
+  '/deleted': 'GET',
+  '/:id': 'GET, PUT, DELETE',
+  '/:id/events': 'GET',
+  '/:id/duplicate': 'POST',
+  '/:id/restore': 'POST',
+  '/:id/revisions': 'GET',
+  '/:id/revisions/:revision': 'GET, PUT',
+  '/:id/revisions/:revision/restore': 'POST',
+};
 
 function copyTitle(title: string, taken: readonly string[]): string {
   let copy = `${title}, copy`;
@@ -112,8 +127,10 @@ const requireJson: RequestHandler = (request, _response, next) => {
 function designOf(request: Request): Design {
   const outcome = validateDesign(request.body);
   if (outcome.ok) return outcome.value;
-  const problems = outcome.problems.slice(0, 50);
-  throw new HttpProblem(422, 'invalid-design', 'Not a design', problems[0]!.message, { problems });
+  const { problems } = outcome;
+  throw new HttpProblem(422, 'invalid-design', 'Not a design', problems[0]!.message, {
+    problems: problems.slice(0, 50),
+  });
 }
 
 function idOf(request: Request): string {
@@ -144,13 +161,13 @@ function basedOn(request: Request): number {
       'Revision required',
       'Name the revision that the change is based on in If-Match.',
     );
-  const match = /^"(\d+)"$/.exec(header.trim());
+  const match = /^"(\d{1,15})"$/.exec(header.trim());
   if (!match)
     throw new HttpProblem(
       400,
       'bad-revision',
       'Unreadable revision',
-      `If-Match must be a quoted revision number like "3"; it is ${header}.`,
+      `If-Match must be a quoted revision number like "3"; it is ${header.slice(0, 40)}.`,
     );
   return Number(match[1]);
 }

@@ -33,6 +33,8 @@ function send(response: Response, problem: HttpProblem): void {
     detail: problem.message,
     ...problem.more,
   };
+  // An error is nobody's to keep
+  response.setHeader('Cache-Control', 'no-store');
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
 }
 
@@ -42,7 +44,8 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, request, res
     next(error);
     return;
   }
-  const known = error instanceof HttpProblem ? error : fromBodyParser(error);
+  const known =
+    error instanceof HttpProblem ? error : (fromBodyParser(error) ?? fromStorage(error) ?? fromClient(error));
   if (known) {
     send(response, known);
     return;
@@ -86,4 +89,62 @@ function fromBodyParser(error: unknown): HttpProblem | undefined {
     default:
       return undefined;
   }
+}
+
+/** What the database cannot store, in words. */
+function fromStorage(error: unknown): HttpProblem | undefined {
+  const code = String((error as { code?: unknown }).code ?? '');
+  if (code === 'SQLITE_FULL')
+    return new HttpProblem(
+      507,
+      'disk-full',
+      'No space left',
+      'The disk is full: nothing was stored. Free some space and try again.',
+    );
+  if (code.startsWith('SQLITE_READONLY'))
+    return new HttpProblem(
+      507,
+      'read-only',
+      'Read only',
+      'The database file cannot be written: nothing was stored. Make it writable and try again.',
+    );
+  return undefined;
+}
+
+const clientWords: Readonly<Record<number, string>> = {
+  400: 'The request cannot be read; check its address, headers and encoding.',
+  412: 'A condition in the headers of the request does not hold.',
+  416: 'The range that was asked for does not exist.',
+};
+
+/** Errors that middleware lays at the client's door. */
+function fromClient(error: unknown): HttpProblem | undefined {
+  const { status, statusCode = status } = error as { status?: unknown; statusCode?: unknown };
+  if (typeof statusCode !== 'number' || statusCode < 400 || statusCode > 499) return undefined;
+  return new HttpProblem(
+    statusCode,
+    'bad-request',
+    'Bad request',
+    clientWords[statusCode] ?? 'The request cannot be carried out as it was sent.',
+  );
+}
+
+/** The answer to bytes that are no HTTP request, for a raw socket. */
+export function rawProblem(status: 400 | 431): string {
+  const detail =
+    status === 431 ? 'The headers of the request are too large.' : 'What arrived is not an HTTP request.';
+  const body = JSON.stringify({
+    type: 'urn:hashira:problem:bad-request',
+    title: status === 431 ? 'Headers too large' : 'Bad request',
+    status,
+    detail,
+  });
+  const head = [
+    `HTTP/1.1 ${status} ${status === 431 ? 'Request Header Fields Too Large' : 'Bad Request'}`,
+    'Content-Type: application/problem+json',
+    `Content-Length: ${Buffer.byteLength(body)}`,
+    'Cache-Control: no-store',
+    'Connection: close',
+  ];
+  return `${head.join('\r\n')}\r\n\r\n${body}`;
 }

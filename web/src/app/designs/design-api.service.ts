@@ -98,11 +98,15 @@ export class DesignApi {
   }
 
   remove(id: string, revision: number): Observable<unknown> {
-    return this.http.delete(`/api/designs/${id}`, { headers: ifMatch(revision) }).pipe(explained());
+    return this.http
+      .delete(`/api/designs/${id}`, { headers: ifMatch(revision).set(...meant) })
+      .pipe(explained());
   }
 
   restore(id: string): Observable<StoredDesign> {
-    return this.http.post<StoredDesign>(`/api/designs/${id}/restore`, null).pipe(explained());
+    return this.http
+      .post<StoredDesign>(`/api/designs/${id}/restore`, null, { headers: new HttpHeaders().set(...meant) })
+      .pipe(explained());
   }
 
   /** Deleted designs, the one deleted last first. */
@@ -127,9 +131,14 @@ export class DesignApi {
   }
 
   duplicate(id: string): Observable<StoredDesign> {
-    return this.http.post<StoredDesign>(`/api/designs/${id}/duplicate`, null).pipe(explained());
+    return this.http
+      .post<StoredDesign>(`/api/designs/${id}/duplicate`, null, { headers: new HttpHeaders().set(...meant) })
+      .pipe(explained());
   }
 }
+
+/** Says that a change without a body comes from this page. */
+const meant = ['X-Hashira', 'page'] as const;
 
 function ifMatch(revision: number): HttpHeaders {
   return new HttpHeaders({ 'If-Match': `"${revision}"` });
