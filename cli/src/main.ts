@@ -1,5 +1,6 @@
-import { Command } from 'commander';
-import { exitWith } from './output.js';
+import { Command, CommanderError } from 'commander';
+import { problem } from '@hashira/core/validation';
+import { exitWith, isOutputGone, refuse } from './output.js';
 import type { CheckOptions, SolveOptions } from '@hashira/core/validation';
 import type { CommandOptions } from './progress.js';
 import { countOf, lengthOf, stationsOf } from './numbers.js';
@@ -7,7 +8,15 @@ import { countOf, lengthOf, stationsOf } from './numbers.js';
 // A command's code is loaded when it runs, so that none waits for the others
 const program = new Command('hashira')
   .description('Builds and analyses frames from the command line.')
-  .showHelpAfterError();
+  .configureOutput({ writeErr: () => undefined })
+  .exitOverride();
+
+// An output that is closed or full ends the command quietly
+for (const stream of [process.stdout, process.stderr])
+  stream.on('error', (error) => {
+    if (!isOutputGone(error)) throw error;
+    process.exit(2);
+  });
 
 program
   .command('solve')
@@ -88,4 +97,19 @@ program
     exitWith(async () => (await import('./sections.js')).section(name, options)),
   );
 
-await program.parseAsync();
+for (const command of program.commands) command.configureOutput({ writeErr: () => undefined }).exitOverride();
+
+try {
+  await program.parseAsync();
+} catch (error) {
+  if (!(error instanceof CommanderError)) throw error;
+  // Help and version are no errors
+  if (error.exitCode !== 0)
+    refuse([
+      problem(
+        'wrong-arguments',
+        `${error.message.replace(/^error: /, '').replace(/^./, (c) => c.toUpperCase())}${/[.!?]$/.test(error.message) ? '' : '.'} Run it with --help to see what it takes.`,
+        {},
+      ),
+    ]);
+}

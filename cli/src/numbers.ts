@@ -16,9 +16,10 @@ export function countOf(text: string): number {
   return count;
 }
 
-/** Reads a length above zero. */
+/** Reads a length in mm, above zero and up to 10 m. */
 export function lengthOf(text: string): number {
   const length = Number(text);
-  if (!Number.isFinite(length) || length <= 0) throw new InvalidArgumentError('Give a number above zero.');
+  if (!(length > 0 && length <= 10_000))
+    throw new InvalidArgumentError('Give a number of mm above zero and up to 10000.');
   return length;
 }

@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { fail, problem, ProblemError } from '@hashira/core/validation';
+import { fail, problem, ProblemError, type Problem } from '@hashira/core/validation';
 
 /**
  * Runs a command: problems go to standard error as `{ "errors": [...] }` with exit code 2; anything else is a bug and
@@ -9,16 +9,28 @@ export async function exitWith(run: () => Promise<void>): Promise<void> {
   try {
     await run();
   } catch (error) {
-    if (!(error instanceof ProblemError)) throw error;
-    process.stderr.write(`${JSON.stringify({ errors: error.problems }, null, 2)}\n`);
-    process.exitCode = 2;
+    if (isOutputGone(error)) process.exitCode = 2;
+    else if (error instanceof ProblemError) refuse(error.problems);
+    else throw error;
   }
+}
+
+/** Problems on standard error as `{ "errors": [...] }`, and exit code 2. */
+export function refuse(problems: readonly Problem[]): void {
+  process.stderr.write(`${JSON.stringify({ errors: problems }, null, 2)}\n`);
+  process.exitCode = 2;
+}
+
+/** Whether whoever read the output has gone, or its disk is full: there is nobody to tell. */
+export function isOutputGone(error: unknown): boolean {
+  return ['EPIPE', 'ENOSPC', 'ECONNRESET'].includes((error as { code?: string }).code ?? '');
 }
 
 /** Text of a file. @throws ProblemError `no-file` when it cannot be read */
 export async function readText(file: string): Promise<string> {
   try {
-    return await readFile(file, 'utf8');
+    // Some editors begin files with a byte order mark
+    return (await readFile(file, 'utf8')).replace(/^\uFEFF/, '');
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error);
     return fail('no-file', `The file ${file} cannot be read: ${reason}.`, { path: file });

@@ -132,6 +132,9 @@ function chain(model: FrameModel, frame: Frame, numbers: number[], problems: Pro
   return line;
 }
 
+/** Stretches between lateral restraints that a member may have. */
+const mostStretches = 1000;
+
 function physicalMember(
   model: FrameModel,
   frame: Frame,
@@ -153,6 +156,15 @@ function physicalMember(
   const resolved = sections.get(first.section)!;
   const section = checkSection(resolved);
   if (typeof section === 'string') return { id, of, reason: section };
+  const { LLT = 0 } = design;
+  if (LLT > 0 && length / LLT > mostStretches)
+    problems.push(
+      problem(
+        'invalid-model',
+        `Member "${id}" is ${length.toPrecision(4)} m long and held every ${LLT.toPrecision(4)} m: more than ${mostStretches} stretches; give LLT 0 where it is held throughout (/members/${line[0]!}/design/LLT)`,
+        { path: `/members/${line[0]!}/design/LLT`, member: first.id },
+      ),
+    );
   const restraints = restraintPlaces(model, frame, line, pieces, length, design, problems);
   const common = {
     id,

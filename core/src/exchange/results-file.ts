@@ -56,12 +56,20 @@ export interface SolveOptions {
   progress?: Progress;
 }
 
+/** A map by names, which may be any: without a prototype none of them means something else. */
+const byId = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
+
 /** Analyses a checked model and lays the results out as a `hashira-results` document. */
 export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outcome<ResultsFile> {
   return attempt(() => {
     const frame = prepareFrame(model);
     const selections = resultSelections(model);
-    const file: ResultsFile = { format: 'hashira-results', version: 1, results: {}, notes: [] };
+    const file: ResultsFile = {
+      format: 'hashira-results',
+      version: 1,
+      results: byId(),
+      notes: [],
+    };
     // Modes need no support, forces do
     const free = (options.modes ?? 0) > 0 && (model.supports ?? []).length === 0;
     if (free && selections.length > 0)
@@ -117,7 +125,7 @@ function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: 
     ? analyse(frame, selections, { ...options, secondOrder: false })
     : outcome;
   if (!first.ok) throw new ProblemError(first.problems);
-  file.buckling = {};
+  file.buckling = byId();
   for (const { id } of selections) {
     const state = first.value.states.get(id);
     if (!state) continue;

@@ -31,6 +31,8 @@ export function checkModel(model: FrameModel, skipped: ReadonlySet<string> = new
     report,
   );
 
+  if (model.nodes.length === 0) report('/nodes', 'The model has no node; a frame needs nodes and members');
+  if (model.members.length === 0) report('/members', 'The model has no member; add one between two nodes');
   checkSections(model, report);
   checkMembers(model, report);
   checkSupports(model, report);

@@ -114,7 +114,7 @@ describe('what the server lets in', () => {
       ['POST', '/api/designs', { ...json, 'Content-Encoding': 'gzip' }, 'not gzip'],
       ['PUT', '/api/designs/x', { ...json, 'If-Match': `"${'9'.repeat(400)}"` }, '{}'],
     ] as const) {
-      const answer = await ask(method, path, headers as Record<string, string>, body);
+      const answer = await ask(method, path, headers, body);
       expect(answer.status).withContext(path).toBe(400);
       expect(answer.headers['cache-control']).toBe('no-store');
       expect(answer.body.detail).toMatch(/^[A-Z].*\.$/);

@@ -93,7 +93,8 @@ function fromBodyParser(error: unknown): HttpProblem | undefined {
 
 /** What the database cannot store, in words. */
 function fromStorage(error: unknown): HttpProblem | undefined {
-  const code = String((error as { code?: unknown }).code ?? '');
+  const { code } = error as { code?: unknown };
+  if (typeof code !== 'string') return undefined;
   if (code === 'SQLITE_FULL')
     return new HttpProblem(
       507,

@@ -1,4 +1,5 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
+import { fail } from '../../problem.js';
 
 /** An operator that is symmetric in the inner product given by C: ⟨x, y⟩ = xᵀ·C·y. */
 export interface Operator {
@@ -94,6 +95,11 @@ function ritz(V: readonly Float64Array[], H: readonly number[][]): RitzPair[] {
       T.set(i, j, mean);
       T.set(j, i, mean);
     }
+  if (!T.to1DArray().every(Number.isFinite))
+    fail(
+      'not-finite',
+      'Stiffnesses, masses or forces of the frame are so large or so far apart that nothing can be worked out from them; check its coordinates, sections and loads.',
+    );
   const decomposition = new EigenvalueDecomposition(T, { assumeSymmetric: true });
   const vectors = decomposition.eigenvectorMatrix;
   return decomposition.realEigenvalues
