@@ -54,7 +54,28 @@ await page.getByRole('tab', { name: 'Recipe' }).click();
 await page.getByText('+ step').click();
 await picture('recipe');
 
+await openShed(page);
+await page.getByRole('tab', { name: 'Choices' }).click();
+await page.getByRole('button', { name: 'haunched', exact: true }).click();
+await picture('choices');
+
+for (const [title, name] of [
+  ['Quay arch', 'arch'],
+  ['Lookout tower', 'tower'],
+  ['Winch bed', 'winch-bed'],
+] as const) {
+  await page.getByRole('link', { name: 'Hashira' }).click();
+  await page.getByRole('link', { name: title, exact: true }).click();
+  await page.locator('app-ledger').waitFor();
+  await calculated(page, 90_000);
+  await picture(name);
+}
+
 await page.getByRole('link', { name: 'Hashira' }).click();
+await page.getByRole('link', { name: 'New design' }).click();
+await picture('new-design');
+
+await page.getByRole('link', { name: 'All designs' }).click();
 await page.getByRole('link', { name: 'Boat hall', exact: true }).click();
 await page.locator('app-design-screen .label.plum').first().waitFor({ timeout: 60_000 });
 await calculated(page, 60_000);

@@ -184,9 +184,10 @@ describe('hard use', () => {
       results: Record<string, { members: object }>;
       buckling: object;
     };
+    const memberResults = Object.values(file.results).map(({ members }) => members);
     expect(Object.keys(file.results)).toEqual(['__proto__', 'constructor']);
     expect(Object.keys(file.buckling)).toEqual(['__proto__', 'constructor']);
-    expect(Object.keys(file.results.constructor.members)).toEqual(['m', 'hasOwnProperty']);
+    expect(Object.keys(memberResults.at(-1)!)).toEqual(['m', 'hasOwnProperty']);
     const checked = checkToFile(read.value);
     expect(checked.ok && Object.keys(checked.value.members)).toEqual(['m', 'hasOwnProperty']);
   });
