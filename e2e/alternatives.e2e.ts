@@ -72,7 +72,7 @@ test('a hinge too many is a sentence that names what moves, and the others stay 
   await choose(page, 'Eaves', 'hinged');
   const alert = page.locator('app-stage [role=alert]');
   await expect(alert).toContainText('can move without resistance');
-  await expect(alert).toContainText('in ux');
+  await expect(alert).toContainText('along X');
   await expect(alert).toContainText('Hold');
   await expect(card(page, 'Fixed bases').locator('dd').first()).toHaveText(/^\s*0\.\d+\s*$/);
 });

@@ -1,4 +1,5 @@
 import {
+  Application,
   calculated,
   card,
   cardNumbers,
@@ -11,15 +12,23 @@ import {
   typeParameter,
 } from './application.js';
 
-test('the first start opens the Slip shed with its four alternatives calculated', async ({ page, app }) => {
-  await page.goto(app.url);
-  await expect(page.getByRole('button', { name: 'Slip shed' })).toBeVisible();
-  await calculated(page);
-  await expect(page.locator('app-alternatives-strip .card')).toHaveCount(4);
-  for (const title of ['Fixed bases', 'Pinned bases', 'Three hinges', 'Pinned with haunches'])
-    await expect(card(page, title).locator('dd').first()).toHaveText(/^\s*0\.\d+\s*$/);
-  // Vertical reactions carry half of all loads each: by hand 1.35·(2.475·22.27 + 34.5 kN own weight) + 1.5·4.4·22 = 266 kN
-  await expect(ledgerValue(page, 'Vertical reaction')).toHaveText('133 kN');
+test('the first start opens the Slip shed with its four alternatives calculated', async ({ page }) => {
+  // A server that nobody has used yet
+  const app = new Application();
+  await app.start();
+  try {
+    await page.goto(app.url);
+    await expect(page.getByRole('button', { name: 'Slip shed' })).toBeVisible();
+    await calculated(page);
+    await expect(page.locator('app-alternatives-strip .card')).toHaveCount(4);
+    for (const title of ['Fixed bases', 'Pinned bases', 'Three hinges', 'Pinned with haunches'])
+      await expect(card(page, title).locator('dd').first()).toHaveText(/^\s*0\.\d+\s*$/);
+    // Vertical reactions carry half of all loads each: by hand 1.35·(2.475·22.27 + 34.5 kN own weight) + 1.5·4.4·22 = 266 kN
+    await expect(ledgerValue(page, 'Vertical reaction')).toHaveText('133 kN');
+  } finally {
+    await app.stop();
+    app.remove();
+  }
 });
 
 test('everything fits 1280 × 800 without scrolling the page', async ({ page, app }) => {

@@ -31,6 +31,7 @@ import {
   type ForceName,
 } from '../results/index.js';
 import { FigureTable } from './figure-table.js';
+import { inWords } from './problem-words.js';
 import { figureKindOf, type FigureSource } from './figures/index.js';
 import type {
   AlternativeSummary,
@@ -109,10 +110,15 @@ export class AlternativeRun {
         this.reached = next;
       } catch (error) {
         if (!(error instanceof ProblemError)) throw error;
-        this.problems = error.problems;
+        this.problems = this.worded(error.problems);
       }
     }
     return this.problems.length === 0;
+  }
+
+  private worded(problems: readonly Problem[]): readonly Problem[] {
+    const { built, namer } = this;
+    return built && namer ? problems.map((one) => inWords(one, built.geometry, namer)) : problems;
   }
 
   /** Whether it failed at a stage before this one, so that there is nothing new to tell. */

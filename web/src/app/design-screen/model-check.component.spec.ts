@@ -15,12 +15,12 @@ describe('ModelCheckComponent', () => {
     message: 'The rule "Snow" matches nothing.',
     nodes: [],
     members: ['shed.column.1'],
-    rule: 'snow',
+    rule: 'idle',
     mend: { title: 'Remove the rule', removeRule: 'snow' },
   };
 
   async function given(remarks: readonly Remark[] | undefined): Promise<void> {
-    fixture.componentRef.setInput('remarks', remarks);
+    fixture.componentRef.setInput('found', remarks);
     await fixture.whenStable();
   }
 
@@ -38,6 +38,12 @@ describe('ModelCheckComponent', () => {
     await given([idle]);
     expect(line().textContent.trim()).toBe('Model check: 1 remark');
     expect(host().querySelector('ul')).toBeNull();
+  });
+
+  it('is silent about a rule that matches something in another alternative', async () => {
+    // Every alternative of the shed has columns under this rule
+    await given([{ ...idle, rule: 'columns' }]);
+    expect(line().textContent.trim()).toBe('Model check: sound');
   });
 
   it('opens to sentences, lights up where each is, and mends by one press that undoes', async () => {

@@ -48,10 +48,18 @@ export class ModelCheckComponent {
   private readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
 
-  /** Absent while the check has not looked yet. */
-  readonly remarks = input<readonly Remark[] | undefined>();
+  /** What was found in the selected alternative; absent while the check has not looked yet. */
+  readonly found = input<readonly Remark[] | undefined>();
 
   protected readonly open = signal(false);
+  /** A rule that matches nothing here and something in another alternative is not idle. */
+  protected readonly remarks = computed(() => {
+    const all = [...this.workspace.results().alternatives.values()];
+    const matches = (rule: string) => all.some(({ summary }) => (summary.matches[rule] ?? 0) > 0);
+    return this.found()?.filter(
+      ({ code, rule }) => code !== 'matches-nothing' || rule === undefined || !matches(rule),
+    );
+  });
   protected readonly count = computed(() => this.remarks()?.length ?? 0);
   protected readonly words = computed(() => {
     const count = this.count();
