@@ -84,7 +84,6 @@ export function createApp({ database, log, webRoot, names = [] }: AppOptions): E
 const shortLines = {
   req: ({ method, url }: { method: string; url: string }) => ({ method, url: url.slice(0, 300) }),
   res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
-  err: ({ message }: Error) => message,
 };
 
 function levelOf(_request: unknown, response: { statusCode: number }, error?: Error) {

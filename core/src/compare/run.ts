@@ -9,6 +9,7 @@ import { drawAlternative, type DrawingOptions, type DrawnScene } from '../drawin
 import {
   analysed,
   checkerOf,
+  inOneGo,
   stabilityInParts,
   verdictOf,
   wantsLengths,
@@ -90,11 +91,7 @@ export class AlternativeRun {
 
   /** Runs up to a stage. Returns false where it failed: the summary says why. */
   advance(stage: StageName): boolean {
-    const parts = this.towards(stage);
-    for (;;) {
-      const { done, value } = parts.next();
-      if (done) return value;
-    }
+    return inOneGo(this.towards(stage));
   }
 
   /**

@@ -162,6 +162,14 @@ describe('hard use', () => {
         else expect(outcome.problems[0]!.message).toMatch(/^[A-Z].*\.$/);
   });
 
+  it('forces beyond all reason are named as such', () => {
+    const model = beam({
+      loadCases: [{ id: 'L', loads: [{ kind: 'node', node: 'c', F: [1e300, 0, -1e300] }] }],
+    });
+    for (const outcome of [checkToFile(model), solveToFile(model, { buckling: 2 })])
+      expect(!outcome.ok && outcome.problems[0]!.code).toBe('not-finite');
+  });
+
   it('restraints so dense that they cannot be counted are refused before they are made', () => {
     const model = beam();
     model.members[1]!.design = { LLT: 1e-6 };

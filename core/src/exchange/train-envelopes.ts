@@ -31,7 +31,6 @@ export interface TrainEnvelope {
 }
 
 interface Travelling {
-  readonly train: TrainLoad;
   /** Extremes of a target's influence line. */
   extremes(line: (travelled: TrainLoad) => InfluenceLine): { min: TrainExtreme; max: TrainExtreme };
 }
@@ -198,5 +197,5 @@ function travelling(train: TrainLoad): Travelling {
     behind += i === 0 ? 0 : train.gaps[i - 1]!;
     return { force, behind };
   });
-  return { train, extremes: (line) => trainExtremes(line(train), forces) };
+  return { extremes: (line) => trainExtremes(line(train), forces) };
 }

@@ -60,14 +60,17 @@ export function atMost(problems: Problem[], code: string): Problem[] {
   ];
 }
 
+/** Deeper than any field of a document lies; what is nested further is wrong where it begins. */
+const deepest = 30;
+
 /** A value with its lists cut to their beginnings, so that looking for all that is wrong takes a bounded time. */
-function beginning(value: unknown): unknown {
-  if (Array.isArray(value)) return value.slice(0, mostItems).map(beginning);
-  if (typeof value !== 'object' || value === null) return value;
+function beginning(value: unknown, depth = 0): unknown {
+  if (typeof value !== 'object' || value === null || depth > deepest) return value;
+  if (Array.isArray(value)) return value.slice(0, mostItems).map((item) => beginning(item, depth + 1));
   return Object.fromEntries(
     Object.entries(value)
       .slice(0, mostKeys)
-      .map(([key, own]) => [key, beginning(own)]),
+      .map(([key, own]) => [key, beginning(own, depth + 1)]),
   );
 }
 

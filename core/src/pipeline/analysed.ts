@@ -18,6 +18,7 @@ import {
 } from '../capacity/index.js';
 import type { FrameModel } from '../model/types.js';
 import { fail, ProblemError, unwrapped } from '../problem.js';
+import { inOneGo } from './parts.js';
 import { appliedResultants, resultSelections, type ResultSelection } from '../results/index.js';
 
 export interface AnalysisOptions {
@@ -104,11 +105,7 @@ export const wantsLengths = (model: FrameModel): boolean =>
 
 /** Critical factors of the strength combinations, by their first-order forces. */
 export function stabilityOf(stage: Analysed, progress?: Progress): StabilityOfAll {
-  const parts = stabilityInParts(stage, progress);
-  for (;;) {
-    const { done, value } = parts.next();
-    if (done) return value;
-  }
+  return inOneGo(stabilityInParts(stage, progress));
 }
 
 /** The same, with a pause after each combination. */

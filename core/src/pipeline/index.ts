@@ -16,3 +16,4 @@ export {
   type Verdict,
   type VerdictStatus,
 } from './assess.js';
+export { inOneGo } from './parts.js';

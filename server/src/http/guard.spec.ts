@@ -135,6 +135,13 @@ describe('what the server lets in', () => {
     expect(answer.detail.length).toBeLessThan(400);
   });
 
+  it('answers a document that is nested a hundred thousand times', async () => {
+    const deep = `{"format":"hashira-design","version":2,"steps":${'['.repeat(1e5)}${']'.repeat(1e5)}}`;
+    const { status, body } = await ask('POST', '/api/designs', { 'Content-Type': 'application/json' }, deep);
+    expect(status).toBe(422);
+    expect(body.type).toBe('urn:hashira:problem:invalid-design');
+  });
+
   it('answers bytes that are no request in the same form', async () => {
     const text = await new Promise<string>((resolve, reject) => {
       const socket = connect(port, '127.0.0.1', () => socket.write('NONSENSE\r\n\r\n'));

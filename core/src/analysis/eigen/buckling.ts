@@ -1,4 +1,4 @@
-import { problem, ProblemError } from '../../problem.js';
+import { fail, problem, ProblemError } from '../../problem.js';
 import type { FrameState } from '../states.js';
 import { linkageMatrices } from '../second-order/linkage.js';
 import type { Prepared } from '../static.js';
@@ -47,6 +47,9 @@ function wavesInside(prepared: Prepared, state: FrameState, { factor, shares }: 
   });
 }
 
+/** Axial force that no frame has, N. */
+const beyondReason = 1e30;
+
 function modesWith(
   prepared: Prepared,
   state: FrameState,
@@ -58,6 +61,12 @@ function modesWith(
   let largest = 0;
   for (const N of state.axial)
     for (let k = 0; k < N.length; k += 4) largest = Math.max(largest, Math.abs(N[k]!));
+  if (!(largest < beyondReason))
+    fail(
+      'not-finite',
+      `The axial forces under "${state.id}" reach ${largest.toPrecision(2)} N, beyond what buckling can be worked out from; check the loads.`,
+      { result: state.id },
+    );
   const slackZero = new Float64Array(144);
   const cache: ShapeCache = new Map();
   const compressed = new Uint8Array(frame.memberIds.length);

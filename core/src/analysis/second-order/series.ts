@@ -52,21 +52,19 @@ export class Series {
     }
     let coupled = false;
     for (let j = 0; j < terms; j++) if (c[at + 2 * terms + j] !== 0) coupled = true;
-    const steps = [0, 1].map((p) =>
-      terms > 1 || coupled ? this.stepOf(p as 0 | 1, stretch, across) : undefined,
-    );
-    if (coupled)
-      for (let k = 0; k < seriesTerms; k++) {
-        steps[0]!(k);
-        steps[1]!(k);
+    if (coupled) {
+      const steps = [this.stepOf(0, stretch, across), this.stepOf(1, stretch, across)];
+      for (let k = 0; k < seriesTerms; k++) for (const step of steps) step(k);
+      return;
+    }
+    for (const p of [0, 1] as const) {
+      if (!across && this.rests(p)) continue;
+      if (terms === 1) this.uniformPlane(p, stretch, across);
+      else {
+        const step = this.stepOf(p, stretch, across);
+        for (let k = 0; k < seriesTerms; k++) step(k);
       }
-    else
-      for (const p of [0, 1] as const) {
-        if (!across && this.rests(p)) continue;
-        const step = steps[p];
-        if (step) for (let k = 0; k < seriesTerms; k++) step(k);
-        else this.uniformPlane(p, stretch, across);
-      }
+    }
   }
 
   /** Whether a plane starts from nothing, so that without loads nothing happens in it; it is cleared then. */

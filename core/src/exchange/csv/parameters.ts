@@ -1,6 +1,10 @@
 import { fail } from '../../problem.js';
-import { duplicateAlternative, dropOwnParameter, setOwnParameter } from '../../recipe/changes/index.js';
-import { renameAlternative } from '../../recipe/changes/alternatives.js';
+import {
+  dropOwnParameter,
+  duplicateAlternative,
+  renameAlternative,
+  setOwnParameter,
+} from '../../recipe/changes/index.js';
 import type { Alternative, Design } from '../../recipe/types.js';
 import { readTable, writeTable } from './table.js';
 

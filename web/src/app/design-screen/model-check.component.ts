@@ -52,12 +52,14 @@ export class ModelCheckComponent {
   readonly found = input<readonly Remark[] | undefined>();
 
   protected readonly open = signal(false);
-  /** A rule that matches nothing here and something in another alternative is not idle. */
+  /** A rule is idle only where it is so in every alternative: another one may need it. */
   protected readonly remarks = computed(() => {
-    const all = [...this.workspace.results().alternatives.values()];
-    const matches = (rule: string) => all.some(({ summary }) => (summary.matches[rule] ?? 0) > 0);
+    const everywhere = [...this.workspace.results().alternatives.values()].map(
+      ({ summary }) => summary.remarks,
+    );
     return this.found()?.filter(
-      ({ code, rule }) => code !== 'matches-nothing' || rule === undefined || !matches(rule),
+      ({ rule }) =>
+        rule === undefined || everywhere.every((others) => others?.some((other) => other.rule === rule)),
     );
   });
   protected readonly count = computed(() => this.remarks()?.length ?? 0);
