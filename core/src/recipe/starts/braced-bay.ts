@@ -1,7 +1,9 @@
 import {
   alphaCr,
+  bracing,
   deflection,
   designOfParts,
+  heldByFloors,
   imposed,
   length,
   load,
@@ -46,18 +48,7 @@ export const bracedBay: StartingPoint = {
       rules: [
         section('columns', 'Columns', 'role == "column"', 'column_section'),
         section('beams', 'Beams', 'role == "beam"', 'beam_section'),
-        {
-          id: 'column-lengths',
-          title: 'Columns buckle between floors',
-          members: 'role == "column"',
-          lengths: { Lcy: 'storey_height', Lcz: 'storey_height' },
-        },
-        {
-          id: 'beam-lengths',
-          title: 'Floors hold the beams',
-          members: 'role == "beam"',
-          lengths: { LLT: '0 m', Lcz: '1 m' },
-        },
+        ...heldByFloors('role == "beam"'),
         { id: 'bases', title: 'Bases', nodes: 'place == "base"', support: 'fixed' },
         {
           id: 'dead',
@@ -86,17 +77,11 @@ export const bracedBay: StartingPoint = {
           option('rigid', 'rigid joints'),
           option('x', 'X in tension only', {
             steps: [{ id: 'bay', bracing: 'x', panels: 'bay == 1' }],
-            rules: [
-              { id: 'bases', support: 'pinned' },
-              { ...section('braces', 'Bracing', 'role == "brace"', 'brace_section'), action: 'tension-only' },
-            ],
+            rules: [{ id: 'bases', support: 'pinned' }, bracing('tension-only')],
           }),
           option('chevron', 'chevrons', {
             steps: [{ id: 'bay', bracing: 'chevron', panels: 'bay == 1' }],
-            rules: [
-              { id: 'bases', support: 'pinned' },
-              { ...section('braces', 'Bracing', 'role == "brace"', 'brace_section'), action: 'axial' },
-            ],
+            rules: [{ id: 'bases', support: 'pinned' }, bracing('axial')],
           }),
         ],
       },

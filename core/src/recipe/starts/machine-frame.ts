@@ -1,4 +1,5 @@
 import {
+  bracing,
   deflection,
   designOfParts,
   length,
@@ -88,9 +89,7 @@ export const machineFrame: StartingPoint = {
           ...(['diagonal', 'cross'] as const).map((kind) =>
             option(kind, kind === 'cross' ? 'crossed' : 'one diagonal', {
               steps: [{ id: 'frame', bracing: { long: kind, short: kind, top: 'open' } }],
-              rules: [
-                { ...section('braces', 'Bracing', 'role == "brace"', 'brace_section'), action: 'axial' },
-              ],
+              rules: [bracing('axial')],
             }),
           ),
         ],

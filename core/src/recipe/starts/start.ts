@@ -74,6 +74,56 @@ export function section(id: string, title: string, members: string, parameter: s
   return { id, title, members, section: { parameter }, material: 'S355' };
 }
 
+/** Spacing of the frames, and what a roof carries. */
+export function roofParameters(spacing: string, roofing: string, snowLoad: string): Parameter[] {
+  return [
+    length('spacing', 'Frame spacing', spacing, '2 m', '12 m'),
+    load('roofing', 'Roofing', 'areaLoad', roofing, '2 kN/m^2'),
+    load('snow', 'Snow', 'areaLoad', snowLoad, '4 kN/m^2'),
+  ];
+}
+
+/** Roofing along the members, snow on their plan. */
+export function roofRules(members: string): Rule[] {
+  return [
+    {
+      id: 'roofing',
+      title: 'Roofing',
+      members,
+      load: { case: 'G', direction: 'z', q: '-roofing * spacing' },
+    },
+    {
+      id: 'snow',
+      title: 'Snow',
+      members,
+      load: { case: 'S', direction: 'z', q: '-snow * spacing', per: 'projected' },
+    },
+  ];
+}
+
+/** Floors hold columns at every storey, and beams all along. */
+export function heldByFloors(beams: string): Rule[] {
+  return [
+    {
+      id: 'column-lengths',
+      title: 'Columns buckle between floors',
+      members: 'role == "column"',
+      lengths: { Lcy: 'storey_height', Lcz: 'storey_height' },
+    },
+    {
+      id: 'beam-lengths',
+      title: 'Floors hold the beams',
+      members: beams,
+      lengths: { LLT: '0 m', Lcz: '1 m' },
+    },
+  ];
+}
+
+/** Braces of the profile of `brace_section`. */
+export function bracing(action: 'axial' | 'tension-only'): Rule & Record<string, unknown> {
+  return { ...section('braces', 'Bracing', 'role == "brace"', 'brace_section'), action };
+}
+
 export const own: LoadCase = { id: 'G', title: 'Own weight', category: 'permanent', selfWeight: 1 };
 export const imposed: LoadCase = { id: 'Q', title: 'Imposed load', category: 'imposed', use: 'B' };
 export const snow: LoadCase = { id: 'S', title: 'Snow', category: 'snow', altitude: 'low' };

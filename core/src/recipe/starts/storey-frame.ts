@@ -1,6 +1,8 @@
 import {
   alphaCr,
+  bracing,
   designOfParts,
+  heldByFloors,
   imposed,
   length,
   load,
@@ -49,18 +51,7 @@ export const storeyFrame: StartingPoint = {
       rules: [
         section('columns', 'Columns', 'role == "column"', 'column_section'),
         section('beams', 'Beams', beams, 'beam_section'),
-        {
-          id: 'column-lengths',
-          title: 'Columns buckle between floors',
-          members: 'role == "column"',
-          lengths: { Lcy: 'storey_height', Lcz: 'storey_height' },
-        },
-        {
-          id: 'beam-lengths',
-          title: 'Floors hold the beams',
-          members: beams,
-          lengths: { LLT: '0 m', Lcz: '1 m' },
-        },
+        ...heldByFloors(beams),
         { id: 'bases', title: 'Bases', nodes: 'place == "base"', support: 'fixed' },
         {
           id: 'dead',
@@ -114,7 +105,7 @@ export const storeyFrame: StartingPoint = {
                 pattern: 'diagonal',
               },
             ],
-            rules: [{ ...section('braces', 'Bracing', 'role == "brace"', 'brace_section'), action: 'axial' }],
+            rules: [bracing('axial')],
           }),
         ],
       },
