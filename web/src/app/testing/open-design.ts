@@ -55,7 +55,8 @@ class CalculationAtOnce {
 
   private tell(): void {
     const known = [...this.runs].map(([id, run]): [string, KnownAlternative] => {
-      const scene = run.draw(this.show);
+      // The last good drawing stays, as the service keeps it
+      const scene = run.draw(this.show) ?? this.subject.value.alternatives.get(id)?.scene;
       return [
         id,
         { version: this.version, summary: run.summary(this.show.result), ...(scene ? { scene } : {}) },

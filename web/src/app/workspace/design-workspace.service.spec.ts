@@ -74,4 +74,22 @@ describe('DesignWorkspace', () => {
     workspace.apply((design) => removeAlternative(design, 'pinned'));
     expect(workspace.selected()).toBe('fixed');
   });
+
+  it('records what an option can hold into the one that is recorded, and changes the design otherwise', () => {
+    workspace.recording.set({ choice: 'apex-joint', option: 'hinged' });
+    workspace.apply((design) => setParameter(design, 'span', '30 m'));
+    const design = () => workspace.state()!.design;
+    const option = () =>
+      design()
+        .choices.find(({ id }) => id === 'apex-joint')!
+        .options.find(({ id }) => id === 'hinged')!;
+    expect(spanOf(design())).toBe('22 m');
+    expect(option().changes.parameters).toEqual({ span: '30 m' });
+    // A title is nothing that an option holds
+    workspace.apply((one) => ({ ...one, title: 'Other shed' }));
+    expect(design().title).toBe('Other shed');
+    workspace.undo();
+    workspace.undo();
+    expect(option().changes.parameters).toBeUndefined();
+  });
 });
