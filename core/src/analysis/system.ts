@@ -1,7 +1,8 @@
 import { dependent, type Constraints } from './constraints.js';
 import type { Frame } from './frame.js';
-import { entryPlace, type Plan } from './plan.js';
+import type { Plan } from './plan.js';
 import { Factor, type Progress } from './sparse/factor.js';
+import { addTied, tiedFreedoms, TiedMembers } from './tied-freedoms.js';
 import { toGlobalMatrix } from './transform.js';
 
 /** A matrix in the nodes' freedoms of one member, 12 × 12 row-major in local axes; undefined where it adds nothing. */
@@ -22,12 +23,15 @@ export function assembleMembers(
   const { blockOf, unknown } = constraints;
   // Slots of the two nodes' freedoms within their blocks
   const slots = new Int32Array(12);
+  const tied = TiedMembers.of(constraints, plan);
+  const work = new Float64Array(12);
   for (let m = 0; m < direct.length; m++) {
     const K = matrixOf(m);
     if (!K) continue;
     toGlobalMatrix(frame, m, K, global);
     if (!direct[m]) {
-      assembleTied(frame, constraints, plan, m, global, values);
+      // Bᵀ·K·B with B from its nodes' freedoms to the unknowns
+      addTied(tied.member(frame, m), global, values, work);
       continue;
     }
     const a = 6 * frame.start[m]!;
@@ -67,32 +71,6 @@ export function assembleMembers(
   }
 }
 
-/** The unknowns that a freedom follows, with factors. */
-function unknownsOf(
-  constraints: Constraints,
-  i: number,
-): { unknowns: readonly number[]; factors: readonly number[] } {
-  const u = constraints.unknown[i]!;
-  if (u >= 0) return { unknowns: [u], factors: [1] };
-  if (u === dependent) return constraints.dependents.get(i)!;
-  return { unknowns: [], factors: [] };
-}
-
-/** A member at tied nodes: Bᵀ·K·B with B from its nodes' freedoms to the unknowns. */
-function assembleTied(
-  frame: Frame,
-  constraints: Constraints,
-  plan: Plan,
-  m: number,
-  K: Float64Array,
-  values: Float64Array,
-): void {
-  const freedoms = Array.from({ length: 12 }, (_, k) =>
-    k < 6 ? 6 * frame.start[m]! + k : 6 * frame.end[m]! + k - 6,
-  );
-  assembleFreedoms(constraints, plan, freedoms, K, values);
-}
-
 /** Adds a matrix over given freedoms (6 × node + freedom) to the panels; symmetric, row-major. */
 export function assembleFreedoms(
   constraints: Constraints,
@@ -101,34 +79,7 @@ export function assembleFreedoms(
   K: Float64Array,
   values: Float64Array,
 ): void {
-  const n = freedoms.length;
-  const columns = new Map<number, Float64Array>();
-  freedoms.forEach((i, k) => {
-    const { unknowns, factors } = unknownsOf(constraints, i);
-    unknowns.forEach((u, t) => {
-      let column = columns.get(u);
-      if (!column) columns.set(u, (column = new Float64Array(n)));
-      column[k]! += factors[t]!;
-    });
-  });
-  const list = [...columns];
-  list.forEach(([u, x], p) => {
-    const Kx = new Float64Array(n);
-    for (let i = 0; i < n; i++) {
-      let sum = 0;
-      for (let j = 0; j < n; j++) sum += K[n * i + j]! * x[j]!;
-      Kx[i] = sum;
-    }
-    for (let q = p; q < list.length; q++) {
-      const [v, y] = list[q]!;
-      let sum = 0;
-      for (let i = 0; i < n; i++) sum += y[i]! * Kx[i]!;
-      if (sum === 0) continue;
-      // Only the lower half of a block is read
-      const [high, low] = plan.equation[u]! >= plan.equation[v]! ? [u, v] : [v, u];
-      values[entryPlace(plan, constraints, high, low)]! += sum;
-    }
-  });
+  addTied(tiedFreedoms(constraints, plan, freedoms), K, values);
 }
 
 /** Adds the springs of the supports to the panels. */

@@ -47,12 +47,15 @@ export function solveSecondOrder(
   where: Record<string, unknown>,
   progress?: Progress,
 ): SecondOrderState {
+  const own = prepared.frame.memberIds.map((_, m) =>
+    firstOrderMember(prepared, loads, m, inactive?.[m] === 1),
+  );
   let from = start;
   let negative = 0;
   let before = Infinity;
   for (let iteration = 1; iteration <= mostIterations; iteration++) {
     progress?.step(iteration / mostIterations);
-    const step = solveUnder(prepared, loads, from, inactive);
+    const step = solveUnder(prepared, loads, from, own);
     negative = step.negative;
     const change = largestChange(from.axial, step.axial);
     from = step;
@@ -106,12 +109,10 @@ function solveUnder(
   prepared: Prepared,
   loads: CaseLoads,
   { axial, memberForces, reactions }: Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'>,
-  inactive: Uint8Array | undefined,
+  own: readonly FirstOrderMember[],
 ): Omit<SecondOrderState, 'iterations'> & { negative: number } {
   const { frame, constraints, plan } = prepared;
-  const members = frame.memberIds.map((_, m) =>
-    memberUnder(prepared, loads, m, axial[m]!, inactive?.[m] === 1),
-  );
+  const members = own.map((first, m) => new MemberUnderForce({ ...first, axial: axial[m]! }));
   const factor = new Factor(plan.symbolic);
   assembleMembers(frame, constraints, plan, (m) => members[m]!.K, factor.values);
   assembleSprings(frame, constraints, plan, factor.values);
@@ -174,13 +175,10 @@ function solveUnder(
   };
 }
 
-function memberUnder(
-  prepared: Prepared,
-  loads: CaseLoads,
-  m: number,
-  axial: Float64Array,
-  slack: boolean,
-): MemberUnderForce {
+type FirstOrderMember = Omit<ConstructorParameters<typeof MemberUnderForce>[0], 'axial'>;
+
+/** What a member is before its axial force comes in, which no iteration changes. */
+function firstOrderMember(prepared: Prepared, loads: CaseLoads, m: number, slack: boolean): FirstOrderMember {
   const { frame, elements } = prepared;
   const breaks = prepared.loads.breaks[m]!;
   const terms = prepared.loads.terms[m]!;
@@ -188,5 +186,5 @@ function memberUnder(
   const field: LoadField | undefined = given && slack ? { ...given, strain: [0, 0, 0] } : given;
   const K = clampedStiffness(elements, m);
   const f = field ? clampedForces(frame, m, breaks, terms, field, K) : undefined;
-  return new MemberUnderForce({ frame, member: m, breaks, terms, field, axial, slack, K, f });
+  return { frame, member: m, breaks, terms, field, slack, K, f };
 }

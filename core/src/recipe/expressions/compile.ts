@@ -32,8 +32,8 @@ export interface Program {
   readonly text: string;
   readonly type: ValueType;
   readonly run: Run;
-  /** Whether it reads any tag. */
-  readonly usesTags: boolean;
+  /** The tags that it reads. */
+  readonly reads: ReadonlySet<string>;
 }
 
 interface Typed {
@@ -58,11 +58,11 @@ const equalNumbers = (a: number, b: number) =>
 export function compile(text: string, names: Names, place: Place): Program {
   const compiler = new Compiler(text, names, place);
   const { type, run } = compiler.of(readTree(text, place));
-  return { text, type, run, usesTags: compiler.usesTags };
+  return { text, type, run, reads: compiler.reads };
 }
 
 class Compiler {
-  usesTags = false;
+  readonly reads = new Set<string>();
 
   constructor(
     private readonly text: string,
@@ -100,7 +100,7 @@ class Compiler {
     }
     const tag = this.names.tags ? tagTypes.get(name) : undefined;
     if (tag) {
-      this.usesTags = true;
+      this.reads.add(name);
       return { type: tag, run: (tags) => tags[name] };
     }
     if (name in constants) return this.constant(constants[name]!);
@@ -116,7 +116,7 @@ class Compiler {
 
   /** What depends on no tag is worked out once. */
   private folded(typed: Typed, foldable: boolean): Typed {
-    if (!foldable || typed.constant !== undefined || this.usesTags) return typed;
+    if (!foldable || typed.constant !== undefined || this.reads.size > 0) return typed;
     const value = typed.run(noTags);
     if (value === undefined) return typed;
     const zero = typed.type.kind === 'number' && typed.type.zero;

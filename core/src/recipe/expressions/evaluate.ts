@@ -66,8 +66,14 @@ function finite(program: Program, tags: Tags, place: Place): number {
   );
 }
 
-/** A condition on the tags of a thing. @throws ProblemError `expression` when it is none */
-export function conditionProgram(text: string, names: Names, place: Place): (tags: Tags) => boolean {
+/** A condition on the tags of a thing, with the names of the tags that it reads. */
+export interface Condition {
+  (tags: Tags): boolean;
+  readonly reads: ReadonlySet<string>;
+}
+
+/** Reads a condition. @throws ProblemError `expression` when it is none */
+export function conditionProgram(text: string, names: Names, place: Place): Condition {
   const program = compile(text, { ...names, tags: true }, place);
   if (program.type.kind !== 'truth')
     reject(
@@ -75,7 +81,7 @@ export function conditionProgram(text: string, names: Names, place: Place): (tag
       text,
       `it gives ${describeType(program.type)}; a condition is true or false, such as role == "column"`,
     );
-  return (tags) => program.run(tags) === true;
+  return Object.assign((tags: Tags) => program.run(tags) === true, { reads: program.reads });
 }
 
 /** A place along a member: a share of its length (a pure number) or a length from its start. */

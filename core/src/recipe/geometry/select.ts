@@ -1,6 +1,4 @@
-import { conditionProgram, type Written } from '../expressions/evaluate.js';
-import type { Names } from '../expressions/compile.js';
-import type { Place } from '../expressions/tree.js';
+import type { Condition } from '../expressions/evaluate.js';
 import type { Tags } from '../expressions/types.js';
 import type { Geometry, GeometryMember, GeometryNode } from './geometry.js';
 import { distance, type Point } from './vector.js';
@@ -49,17 +47,32 @@ export function nodeTags(node: GeometryNode): Tags {
   return { ...node.tags, x: node.at[0], y: node.at[1], z: node.at[2] };
 }
 
-/** The tags of all members and nodes of a geometry, made once. */
+/** Tags that follow from where a thing lies; they are worked out only where something reads them. */
+const placed = ['length', 'slope', 'direction', 'x', 'y', 'z'];
+
+/** A member or node with its tags. */
+export class TaggedThing<T extends { readonly tags: Tags }> {
+  private all: Tags | undefined;
+
+  constructor(
+    readonly thing: T,
+    private readonly make: (thing: T) => Tags,
+  ) {}
+
+  get tags(): Tags {
+    return (this.all ??= this.make(this.thing));
+  }
+}
+
+/** The members and nodes of a geometry with their tags, each worked out once. */
 export class Tagged {
-  readonly members: readonly { readonly member: GeometryMember; readonly tags: Tags }[];
-  readonly nodes: readonly { readonly node: GeometryNode; readonly tags: Tags }[];
+  readonly members: readonly TaggedThing<GeometryMember>[];
+  readonly nodes: readonly TaggedThing<GeometryNode>[];
 
   private constructor(geometry: Geometry) {
-    this.members = [...geometry.members.values()].map((member) => ({
-      member,
-      tags: memberTags(geometry, member),
-    }));
-    this.nodes = [...geometry.nodes.values()].map((node) => ({ node, tags: nodeTags(node) }));
+    const ofMember = (member: GeometryMember) => memberTags(geometry, member);
+    this.members = Array.from(geometry.members.values(), (member) => new TaggedThing(member, ofMember));
+    this.nodes = Array.from(geometry.nodes.values(), (node) => new TaggedThing(node, nodeTags));
   }
 
   private static readonly kept = new WeakMap<Geometry, Tagged>();
@@ -70,20 +83,20 @@ export class Tagged {
     return tagged;
   }
 
-  selectMembers(matches: (tags: Tags) => boolean): GeometryMember[] {
-    return this.members.filter(({ tags }) => matches(tags)).map(({ member }) => member);
+  selectMembers(matches: Condition): GeometryMember[] {
+    return matching(this.members, matches).map(({ thing }) => thing);
   }
 
-  selectNodes(matches: (tags: Tags) => boolean): GeometryNode[] {
-    return this.nodes.filter(({ tags }) => matches(tags)).map(({ node }) => node);
+  selectNodes(matches: Condition): GeometryNode[] {
+    return matching(this.nodes, matches).map(({ thing }) => thing);
   }
 }
 
-/** A condition of the document: all where it is left out. */
-export function conditionOf(
-  written: Written | undefined,
-  names: Names,
-  place: Place,
-): (tags: Tags) => boolean {
-  return written === undefined ? () => true : conditionProgram(String(written), names, place);
+/** Things for which a condition holds. */
+export function matching<T extends { readonly tags: Tags }>(
+  things: readonly TaggedThing<T>[],
+  matches: Condition,
+): TaggedThing<T>[] {
+  const ownOnly = placed.every((name) => !matches.reads.has(name));
+  return things.filter((one) => matches(ownOnly ? one.thing.tags : one.tags));
 }

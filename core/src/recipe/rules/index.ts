@@ -2,7 +2,7 @@ import { attempt, type Problem } from '../../problem.js';
 import type { Names } from '../expressions/compile.js';
 import { conditionProgram } from '../expressions/evaluate.js';
 import type { Geometry } from '../geometry/geometry.js';
-import { Tagged } from '../geometry/select.js';
+import { matching, Tagged } from '../geometry/select.js';
 import type { Design, Rule } from '../types.js';
 import { action, roll } from './action.js';
 import { area } from './area.js';
@@ -96,16 +96,8 @@ function applyRule(rule: Rule, tagged: Tagged, context: RuleContext): string[] {
     what: `${context.place.what}, condition`,
     where: { ...context.place.where, field: members === undefined ? 'nodes' : 'members' },
   });
-  const ofMembers =
-    members === undefined
-      ? []
-      : tagged.members
-          .filter(({ tags }) => matchesTags(tags))
-          .map(({ member, tags }) => ({ thing: member, tags }));
-  const ofNodes =
-    members === undefined
-      ? tagged.nodes.filter(({ tags }) => matchesTags(tags)).map(({ node, tags }) => ({ thing: node, tags }))
-      : [];
+  const ofMembers = members === undefined ? [] : matching(tagged.members, matchesTags);
+  const ofNodes = members === undefined ? matching(tagged.nodes, matchesTags) : [];
   const found = members === undefined ? ofNodes : ofMembers;
   if (found.length === 0)
     context.assignment.notes.push({

@@ -1,11 +1,11 @@
 import { fail } from '../../problem.js';
-import type { Tags } from '../expressions/types.js';
+import type { Condition } from '../expressions/evaluate.js';
 import type { Geometry, GeometryMember, GeometryNode } from '../geometry/geometry.js';
 import { Tagged } from '../geometry/select.js';
 import { condition, optional } from './fields/index.js';
 import type { StepContext } from './step.js';
 
-type Matches = ((tags: Tags) => boolean) | undefined;
+type Matches = Condition | undefined;
 
 /** The field by which an edit selects members. */
 export const selectsMembers = optional(

@@ -2,13 +2,13 @@ import { fail } from '../../../problem.js';
 import type { QuantityName } from '../../../units/quantities.js';
 import {
   conditionProgram,
+  type Condition,
   countOf,
   mostItems,
   quantityOf,
   type Written,
 } from '../../expressions/evaluate.js';
 import { sentence, type Place } from '../../expressions/tree.js';
-import type { Tags } from '../../expressions/types.js';
 import { expression, field, type Field, type Head } from './field.js';
 
 export interface Limits {
@@ -113,7 +113,7 @@ export function sectionName(head: Head): Field<string> {
 }
 
 /** A condition on the tags of members or nodes. */
-export function condition(of: 'members' | 'nodes', head: Head): Field<(tags: Tags) => boolean> {
+export function condition(of: 'members' | 'nodes', head: Head): Field<Condition> {
   return field(head, {
     schema: { type: 'string', minLength: 1, maxLength: 400 },
     form: { kind: 'condition', of },
