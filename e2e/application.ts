@@ -19,7 +19,7 @@ export interface ServerRun {
 export function runServer(database: string, port: number): ServerRun {
   const child = spawn(
     process.execPath,
-    ['--import', 'tsx', 'server/src/main.ts', '--port', String(port), '--database', database],
+    ['--enable-source-maps', 'server/dist/main.js', '--port', String(port), '--database', database],
     { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] },
   );
   let text = '';

@@ -3,6 +3,7 @@ import { defineConfig } from '@playwright/test';
 /** The real application in Debian's Chromium, one test after the other: each file has a server and a database of its own. */
 export default defineConfig({
   testDir: '.',
+  globalSetup: './build-server.ts',
   testMatch: '*.e2e.ts',
   workers: 1,
   fullyParallel: false,

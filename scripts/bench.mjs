@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { buildServer } from './build-server.mjs';
 import { buildWeb } from './build-web.mjs';
 import { installPackages, root } from './set-up.mjs';
 
@@ -43,6 +44,7 @@ if (wanted('analysis')) {
 
 if (wanted('screen')) {
   buildWeb();
+  await buildServer();
   spawnSync(process.execPath, ['--import', 'tsx', join(root, 'e2e/bench-screen.ts')], {
     cwd: root,
     stdio: 'inherit',

@@ -3,7 +3,8 @@ import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { root, run } from './set-up.mjs';
 
-function newest(path) {
+/** Time of the newest file at or below a path, ms. */
+export function newest(path) {
   const info = statSync(path);
   if (!info.isDirectory()) return info.mtimeMs;
   return Math.max(info.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))));

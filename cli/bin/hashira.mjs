@@ -31,6 +31,8 @@ async function make() {
     platform: 'node',
     format: 'esm',
     target: 'node20',
+    // Compiled for this machine
+    external: ['better-sqlite3'],
     logLevel: 'error',
     banner: {
       js: "import { createRequire as __cr } from 'node:module'; const require = __cr(import.meta.url);",

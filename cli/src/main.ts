@@ -97,6 +97,24 @@ program
     exitWith(async () => (await import('./sections.js')).section(name, options)),
   );
 
+program
+  .command('backup')
+  .description('copy the database of designs, also while the server runs')
+  .argument('<file.sqlite>', 'database file of the server')
+  .requiredOption('--out <file>', 'file of the copy; it must not be there yet')
+  .action((file: string, options: { out: string }) =>
+    exitWith(async () => (await import('./backup.js')).backup(file, options)),
+  );
+
+program
+  .command('rescue')
+  .description('save every design that a damaged database still gives into files')
+  .argument('<file.sqlite>', 'database file; it is not touched')
+  .requiredOption('--out <folder>', 'folder for the designs')
+  .action((file: string, options: { out: string }) =>
+    exitWith(async () => (await import('./rescue.js')).rescue(file, options)),
+  );
+
 for (const command of program.commands) command.configureOutput({ writeErr: () => undefined }).exitOverride();
 
 try {

@@ -5,15 +5,16 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { DesignStore } from './designs/design-store.js';
+import type { DesignDatabase } from './database/design-database.js';
+import type { DesignStore } from './designs/design-store.js';
 import { designRoutes } from './designs/routes.js';
 import { meantChanges, only, onlyNames, ownOrigin } from './http/guard.js';
 import { HttpProblem, problemHandler } from './http/problem-details.js';
-import type { DataSource } from 'typeorm';
 
 /** What the application needs from outside. */
 export interface AppOptions {
-  readonly database: DataSource;
+  readonly database: DesignDatabase;
+  readonly store: DesignStore;
   readonly log: Logger;
   /** Folder of the built web application; without it only the interface under /api is served. */
   readonly webRoot?: string;
@@ -22,7 +23,7 @@ export interface AppOptions {
 }
 
 /** The HTTP application: designs under /api, the web application elsewhere. */
-export function createApp({ database, log, webRoot, names = [] }: AppOptions): Express {
+export function createApp({ database, store, log, webRoot, names = [] }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, customLogLevel: levelOf, serializers: shortLines }));
@@ -49,14 +50,14 @@ export function createApp({ database, log, webRoot, names = [] }: AppOptions): E
   app
     .route('/api/health')
     .get((_request, response) => {
-      response.json({ status: database.isInitialized ? 'ok' : 'closed' });
+      response.json({ status: database.source.isInitialized ? 'ok' : 'closed' });
     })
     .all(only('GET'));
   app.use('/api', ownOrigin, meantChanges, (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api/designs', designRoutes(new DesignStore(database)));
+  app.use('/api/designs', designRoutes(store));
   app.use('/api', () => {
     throw new HttpProblem(404, 'no-route', 'Not found', 'The interface has no such address.');
   });

@@ -1,13 +1,15 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
-import type { Server } from 'node:http';
+import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import { validateDesign } from '@hashira/core/validation';
 import { createApp } from './app.js';
+import type { DesignDatabase } from './database/design-database.js';
 import { DatabaseProblem, openDatabase } from './database/open-database.js';
 import { DesignStore } from './designs/design-store.js';
 import { loadDemo } from './designs/load-demo.js';
-import { rawProblem } from './http/problem-details.js';
+import { rawProblem, startingProblem } from './http/problem-details.js';
 
 interface Options {
   port: number;
@@ -15,6 +17,7 @@ interface Options {
   database: string;
   logLevel: string;
   allowHost?: string[];
+  withoutLog?: boolean;
 }
 
 function portOf(text: string): number {
@@ -32,6 +35,10 @@ const command = new Command('hashira-server')
   .option('--host <address>', 'address to listen on', '127.0.0.1')
   .option('--database <file>', 'SQLite database file', here('../../data/hashira.sqlite'))
   .option('--allow-host <name...>', 'further names under which browsers may reach the server')
+  .option(
+    '--without-log',
+    'open a database whose log is missing or damaged, without the saves that were in it',
+  )
   .addOption(
     new Option('--log-level <level>', 'what the log on standard error tells')
       .choices(['fatal', 'error', 'warn', 'info', 'debug', 'silent'])
@@ -40,7 +47,21 @@ const command = new Command('hashira-server')
 
 async function serve(options: Options): Promise<void> {
   const log = pino({ level: options.logLevel }, pino.destination(2));
-  const database = await openDatabase(options.database);
+  const server = createServer(startingProblem);
+  // The address first: a start that fails for it has touched no file
+  const { port } = await listen(server, options);
+  let database: DesignDatabase;
+  try {
+    database = await openDatabase(options.database, {
+      ...(options.withoutLog ? { withoutLog: true } : {}),
+      say: (line) => process.stderr.write(`${line}\n`),
+    });
+  } catch (error) {
+    server.close();
+    throw error;
+  }
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.once(signal, () => void stop(server, () => database.close()));
   const store = new DesignStore(database);
   const purge = async () => {
     const gone = await store.purge();
@@ -48,15 +69,24 @@ async function serve(options: Options): Promise<void> {
   };
   await purge();
   setInterval(() => void purge(), 86_400_000).unref();
-  const loaded = await loadDemo(store);
+  const loaded = await loadDemo(store, here('../../core/demo'));
   if (loaded > 0) log.info({ designs: loaded }, 'demo designs stored');
   const app = createApp({
     database,
+    store,
     log,
     webRoot: here('../../web/dist/browser'),
     names: [options.host, ...(options.allowHost ?? [])],
   });
-  const server = app.listen(options.port, options.host);
+  server.off('request', startingProblem).on('request', app);
+  const shown = options.host.includes(':') ? `[${options.host}]` : options.host;
+  process.stdout.write(`Hashira is at http://${shown}:${port}\n`);
+  // The first validation compiles the schema: better now than in somebody's request
+  setImmediate(() => validateDesign({}));
+}
+
+/** Listens at the address that was asked for. */
+async function listen(server: Server, { port, host }: Options): Promise<AddressInfo> {
   server.on('clientError', (error: NodeJS.ErrnoException, socket) => {
     if (socket.writable) socket.end(rawProblem(error.code === 'HPE_HEADER_OVERFLOW' ? 431 : 400));
     else socket.destroy();
@@ -64,12 +94,9 @@ async function serve(options: Options): Promise<void> {
   await new Promise<void>((resolve, reject) => {
     server.once('listening', resolve);
     server.once('error', reject);
+    server.listen(port, host);
   });
-  const { port } = server.address() as AddressInfo;
-  const shown = options.host.includes(':') ? `[${options.host}]` : options.host;
-  process.stdout.write(`Hashira is at http://${shown}:${port}\n`);
-  for (const signal of ['SIGINT', 'SIGTERM'] as const)
-    process.once(signal, () => void stop(server, () => database.destroy()));
+  return server.address() as AddressInfo;
 }
 
 /** Lets running requests end, then closes the database. */

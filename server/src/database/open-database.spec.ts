@@ -1,7 +1,20 @@
 import Database from 'better-sqlite3';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { slipShed } from '../../../core/src/testing/designs.js';
+import { DesignStore } from '../designs/design-store.js';
+import type { DesignDatabase } from './design-database.js';
 import { DatabaseProblem, openDatabase } from './open-database.js';
 
 describe('opening the database', () => {
@@ -15,34 +28,52 @@ describe('opening the database', () => {
   afterEach(() => rmSync(folder, { recursive: true }));
 
   it('makes the folder, the file and the tables, in WAL, synced on every commit', async () => {
-    const source = await openDatabase(file);
+    const database = await openDatabase(file);
     const value = async (pragma: string) =>
-      Object.values((await source.query<object[]>(`PRAGMA ${pragma}`))[0]!)[0] as unknown;
+      Object.values((await database.source.query<object[]>(`PRAGMA ${pragma}`))[0]!)[0] as unknown;
     expect(await value('journal_mode')).toBe('wal');
     expect(await value('synchronous')).toBe(2);
-    await source.destroy();
+    await database.close();
     const again = await openDatabase(file);
-    expect((await again.query<object[]>('SELECT name FROM migrations')).length).toBe(2);
-    await again.destroy();
+    expect((await again.source.query<object[]>('SELECT name FROM migrations')).length).toBe(2);
+    await again.close();
+    expect(readdirSync(join(folder, 'deep'))).toEqual(['designs.sqlite']);
   });
 
   it('has migrations that make just what the entities describe', async () => {
-    const source = await openDatabase(file);
-    const { upQueries } = await source.driver.createSchemaBuilder().log();
+    const database = await openDatabase(file);
+    const { upQueries } = await database.source.driver.createSchemaBuilder().log();
     expect(upQueries.map((query) => query.query)).toEqual([]);
-    await source.destroy();
+    await database.close();
   });
 
+  /** Why a file is refused; it is left as it was. */
   async function refusal(): Promise<string> {
     const before = readFileSync(file);
     try {
-      await (await openDatabase(file)).destroy();
+      await (await openDatabase(file)).close();
     } catch (error) {
       expect(error).toBeInstanceOf(DatabaseProblem);
       expect(readFileSync(file).equals(before)).withContext('left as it is').toBeTrue();
+      expect(existsSync(`${file}.lock`))
+        .withContext('no lock left')
+        .toBeFalse();
       return (error as Error).message;
     }
     return 'opened';
+  }
+
+  /** A database of ours with one design, changed by SQL or in its bytes. */
+  async function changed(name: string, sql: string): Promise<void> {
+    file = join(folder, `${name}.sqlite`);
+    const database = await openDatabase(file);
+    await new DesignStore(database).create(slipShed());
+    await database.close();
+    const raw = new Database(file);
+    raw.unsafeMode(true);
+    raw.exec(sql);
+    raw.pragma('journal_mode = DELETE');
+    raw.close();
   }
 
   it('refuses a file that is no database, a damaged one, a stranger’s and a newer one, and leaves them as they are', async () => {
@@ -56,19 +87,110 @@ describe('opening the database', () => {
     file = join(folder, 'other.sqlite');
     expect(await refusal()).toContain('belongs to another program');
 
-    file = join(folder, 'newer.sqlite');
-    await (await openDatabase(file)).destroy();
-    const newer = new Database(file);
-    newer.exec("INSERT INTO migrations (timestamp, name) VALUES (1, 'FromTheFuture1')");
-    newer.pragma('journal_mode = DELETE');
-    newer.close();
+    await changed('newer', "INSERT INTO migrations (timestamp, name) VALUES (1, 'FromTheFuture1')");
     expect(await refusal()).toContain('newer version (FromTheFuture1)');
 
-    file = join(folder, 'damaged.sqlite');
-    await (await openDatabase(file)).destroy();
+    await changed('damaged', 'VACUUM');
     const content = readFileSync(file);
     content.fill(0x5a, 4096 + 8, 4096 + 400);
     writeFileSync(file, content);
     expect(await refusal()).toContain('cannot be used');
+  });
+
+  it('refuses what a quick look passes: an index without rows, other columns, a view, missing migrations and triggers', async () => {
+    await changed(
+      'index',
+      "PRAGMA writable_schema = ON; UPDATE sqlite_master SET rootpage = (SELECT rootpage FROM sqlite_master WHERE name = 'migrations') WHERE name = 'designs_by_update'; PRAGMA writable_schema = OFF",
+    );
+    expect(await refusal()).toContain('cannot be used');
+
+    await changed(
+      'column',
+      'DROP TRIGGER revision_of_new; DROP TRIGGER revision_of_save; ALTER TABLE designs DROP COLUMN title',
+    );
+    expect(await refusal()).toContain('its table "designs" has no column "title"');
+
+    await changed(
+      'view',
+      'DROP TRIGGER revision_of_new; DROP TRIGGER revision_of_save; DROP TRIGGER revisions_of_purged; DROP INDEX designs_by_update; ALTER TABLE designs RENAME TO d; CREATE VIEW designs AS SELECT * FROM d',
+    );
+    expect(await refusal()).toContain('"designs" is a view instead of a table');
+
+    await changed('migrations', 'DROP TABLE migrations');
+    expect(await refusal()).toContain('its table "migrations" is missing');
+
+    await changed('trigger', 'DROP TRIGGER revision_of_save');
+    expect(await refusal()).toContain('its trigger "revision_of_save" is missing');
+
+    await changed('dropped', 'DROP TABLE revisions');
+    expect(await refusal()).toContain('its table "revisions" is missing');
+  });
+
+  it('is for one server at a time, and free again when that one has ended', async () => {
+    const first = await openDatabase(file);
+    await expectAsync(openDatabase(file)).toBeRejectedWithError(DatabaseProblem, /Another server has/);
+    await first.close();
+    await (await openDatabase(file)).close();
+  });
+
+  it('leaves nothing behind where it fails on a new file', async () => {
+    // A folder stands where the database writes its log
+    mkdirSync(join(folder, 'c', 'designs.sqlite-wal', 'x'), { recursive: true });
+    file = join(folder, 'c', 'designs.sqlite');
+    await expectAsync(openDatabase(file)).toBeRejectedWithError(DatabaseProblem);
+    expect(readdirSync(join(folder, 'c'))).toEqual(['designs.sqlite-wal']);
+  });
+
+  describe('and its log', () => {
+    /** What a copy of the files finds that are there now, as a crash would leave them. */
+    function crashed(...endings: string[]): string {
+      const copy = join(folder, `crashed-${endings.length}.sqlite`);
+      for (const ending of ['', ...endings]) copyFileSync(file + ending, copy + ending);
+      return copy;
+    }
+
+    async function titles(path: string, options = {}): Promise<string[]> {
+      const database = await openDatabase(path, options);
+      const list = await new DesignStore(database).list();
+      await database.close();
+      return list.map(({ title }) => title);
+    }
+
+    let database: DesignDatabase;
+    beforeEach(async () => {
+      database = await openDatabase(file);
+      await new DesignStore(database).create(slipShed());
+    });
+    afterEach(() => database.close());
+
+    it('are whole together after a crash; without its log the file says what it lacks', async () => {
+      expect(await titles(crashed('-wal'))).toEqual(['Slip shed']);
+      const alone = crashed();
+      await expectAsync(openDatabase(alone)).toBeRejectedWithError(DatabaseProblem, /-wal, which is missing/);
+      expect(await titles(alone, { withoutLog: true })).toEqual([]);
+    });
+
+    it('are refused where the log is damaged before its last save', async () => {
+      const copy = crashed('-wal');
+      const log = readFileSync(`${copy}-wal`);
+      log.fill(0x33, 32 + 24 + 100, 32 + 24 + 200);
+      writeFileSync(`${copy}-wal`, log);
+      await expectAsync(openDatabase(copy)).toBeRejectedWithError(DatabaseProblem, /-wal is damaged/);
+      log.fill(0, 0, 32);
+      writeFileSync(`${copy}-wal`, log);
+      await expectAsync(openDatabase(copy)).toBeRejectedWithError(
+        DatabaseProblem,
+        /damaged: nothing of it can be read/,
+      );
+    });
+
+    it('become one after quiet seconds, so that a copy of the file alone is whole', async () => {
+      await new Promise((resolve) => setTimeout(resolve, 3300));
+      expect(statSync(`${file}-wal`).size).toBe(0);
+      expect(await titles(crashed())).toEqual(['Slip shed']);
+      // And again after the next save
+      await new DesignStore(database).create({ ...slipShed(), title: 'Second' });
+      await expectAsync(openDatabase(crashed())).toBeRejectedWithError(DatabaseProblem, /is missing/);
+    });
   });
 });

@@ -1,28 +1,79 @@
 import Database from 'better-sqlite3';
-import { existsSync, mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, rmSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { DataSource } from 'typeorm';
+import { DesignDatabase } from './design-database.js';
 import { DesignRecordSchema } from './design-record.js';
-import { RevisionRecordSchema } from './revision-record.js';
+import { examineIntegrity } from './integrity.js';
+import { holdAlone } from './lock.js';
 import { migrations } from './migrations/index.js';
+import { RevisionRecordSchema } from './revision-record.js';
+import { schemaProblem } from './schema.js';
+import { logProblem } from './write-ahead-log.js';
 
 /** The database cannot be used; the message says why and what to do. The file was not changed. */
 export class DatabaseProblem extends Error {}
 
+export interface OpenOptions {
+  /** Opens a database whose log is missing or damaged, without what was in it. */
+  readonly withoutLog?: boolean;
+  /** Takes a line about work that takes a while. */
+  readonly say?: (line: string) => void;
+}
+
 /**
- * Opens the SQLite database file, creating and migrating it as needed: WAL, every commit synced to disk.
+ * Opens the SQLite database file for this process alone, creating and migrating it as needed: WAL, every commit synced to disk.
  *
- * @throws DatabaseProblem when the file is damaged, no database, not writable, or of a newer version
+ * @throws DatabaseProblem when the file is damaged, no database, not writable, of a newer version, or open in another server;
+ *   nothing that was not there before is left behind
  */
-export async function openDatabase(file: string): Promise<DataSource> {
+export async function openDatabase(file: string, options: OpenOptions = {}): Promise<DesignDatabase> {
   if (file === '' || file.includes(':memory:'))
     throw new DatabaseProblem(
       'Designs must outlive the server: give --database a file, such as data/hashira.sqlite.',
     );
   const path = resolve(file);
-  if (existsSync(path)) await copyBefore(path, examine(path));
-  else makeFolder(path);
-  const source = new DataSource({
+  const isNew = !existsSync(path);
+  const absent = isNew
+    ? ['', '-wal', '-shm'].map((ending) => path + ending).filter((p) => !existsSync(p))
+    : [];
+  const madeFolder = isNew ? makeFolder(path) : undefined;
+  const letGo = hold(path);
+  try {
+    if (!isNew) await copyBefore(path, await examine(path, options));
+    return new DesignDatabase(await connect(path), letGo);
+  } catch (error) {
+    for (const left of absent) rmSync(left, { force: true });
+    letGo();
+    if (madeFolder !== undefined) rmSync(madeFolder, { recursive: true });
+    throw error instanceof DatabaseProblem ? error : unusable(path, error);
+  }
+}
+
+/** Makes the folder of a file. Returns the topmost folder that was not there before. */
+function makeFolder(path: string): string | undefined {
+  try {
+    return mkdirSync(dirname(path), { recursive: true });
+  } catch (error) {
+    throw unusable(path, error);
+  }
+}
+
+function hold(path: string): () => void {
+  let letGo: (() => void) | undefined;
+  try {
+    letGo = holdAlone(path);
+  } catch (error) {
+    throw unusable(path, error);
+  }
+  if (letGo) return letGo;
+  throw new DatabaseProblem(
+    `Another server has the database ${path} open. Use that one, stop it first, or name another file with --database.`,
+  );
+}
+
+function connect(path: string): Promise<DataSource> {
+  return new DataSource({
     type: 'better-sqlite3',
     database: path,
     entities: [DesignRecordSchema, RevisionRecordSchema],
@@ -36,20 +87,7 @@ export async function openDatabase(file: string): Promise<DataSource> {
       // A save that was answered survives a power cut
       database.pragma('synchronous = FULL');
     },
-  });
-  try {
-    return await source.initialize();
-  } catch (error) {
-    throw unusable(path, error);
-  }
-}
-
-function makeFolder(path: string): void {
-  try {
-    mkdirSync(dirname(path), { recursive: true });
-  } catch (error) {
-    throw unusable(path, error);
-  }
+  }).initialize();
 }
 
 /** Copies a file that migrations will change, beside it: by the database itself, so that what is in its log is in the copy. */
@@ -61,37 +99,44 @@ async function copyBefore(path: string, applied: readonly string[]): Promise<voi
   const database = new Database(path, { readonly: true });
   try {
     await database.backup(copy);
-  } catch (error) {
-    throw unusable(path, error);
   } finally {
     database.close();
   }
 }
 
 /** Looks into an existing file before anything writes to it. Returns the migrations that it has seen. */
-function examine(path: string): string[] {
-  let database: Database.Database | undefined;
+async function examine(path: string, { withoutLog, say = () => undefined }: OpenOptions): Promise<string[]> {
+  const log = withoutLog ? undefined : logProblem(path);
+  if (log !== undefined)
+    throw new DatabaseProblem(
+      `The database ${path} is not whole: ${log}. Or start once with --without-log to go on without those saves. ` +
+        'The file was left as it is.',
+    );
+  const report = await examineIntegrity(path, say);
+  if (report !== 'ok') throw new Error(report);
+  const database = new Database(path, { fileMustExist: true });
   try {
-    database = new Database(path, { fileMustExist: true });
-    const report = database.pragma('quick_check(1)', { simple: true }) as string;
-    if (report !== 'ok') throw new Error(report);
     const tables = database
-      .prepare("SELECT name FROM sqlite_master WHERE type = 'table' AND name IN ('migrations', 'designs')")
-      .all();
+      .prepare("SELECT name FROM sqlite_master WHERE name IN ('migrations', 'designs')")
+      .all() as { name: string }[];
     if (tables.length === 0) {
       const others = database.prepare('SELECT count(*) AS n FROM sqlite_master').get() as { n: number };
       if (others.n > 0) throw new Error('it belongs to another program');
       return [];
     }
+    if (!tables.some(({ name }) => name === 'migrations'))
+      throw new Error('its table "migrations" is missing');
     const known = new Set(migrations.map((migration) => migration.name));
-    const applied = database.prepare('SELECT name FROM migrations').all() as { name: string }[];
-    const newer = applied.find(({ name }) => !known.has(name));
-    if (newer) throw new Error(`it was written by a newer version (${newer.name})`);
-    return applied.map(({ name }) => name);
-  } catch (error) {
-    throw unusable(path, error);
+    const applied = (database.prepare('SELECT name FROM migrations').all() as { name: string }[]).map(
+      ({ name }) => name,
+    );
+    const newer = applied.find((name) => !known.has(name));
+    if (newer) throw new Error(`it was written by a newer version (${newer})`);
+    const lacking = await schemaProblem(database, applied);
+    if (lacking) throw new Error(lacking);
+    return applied;
   } finally {
-    database?.close();
+    database.close();
   }
 }
 
@@ -99,6 +144,7 @@ function unusable(path: string, error: unknown): DatabaseProblem {
   const reason = error instanceof Error ? error.message : String(error);
   return new DatabaseProblem(
     `The database ${path} cannot be used: ${reason}. The file was left as it is; ` +
-      'put a backup in its place, or name another file with --database.',
+      'put a backup in its place, or name another file with --database. ' +
+      'What can still be read is saved out by "hashira rescue <file> --out <folder>".',
   );
 }

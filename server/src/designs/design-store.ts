@@ -1,7 +1,10 @@
 import { EventEmitter } from 'node:events';
 import { randomUUID } from 'node:crypto';
-import { In, IsNull, LessThan, Not, type DataSource, type Repository } from 'typeorm';
+import { setImmediate } from 'node:timers/promises';
+import { In, IsNull, LessThan, Not, type Repository } from 'typeorm';
 import type { Design } from '@hashira/core';
+import { parseDesign } from '@hashira/core/validation';
+import type { DesignDatabase } from '../database/design-database.js';
 import { DesignRecordSchema, type DesignRecord } from '../database/design-record.js';
 import { RevisionRecordSchema, type RevisionRecord } from '../database/revision-record.js';
 
@@ -10,6 +13,9 @@ export type DesignSummary = Pick<
   DesignRecord,
   'id' | 'title' | 'alternatives' | 'revision' | 'createdAt' | 'updatedAt'
 >;
+
+/** The same, and why its document cannot be read where that is so. */
+export type ListedDesign = DesignSummary & { readonly unreadable?: string };
 
 /** A revision in the list. */
 export type RevisionSummary = Pick<RevisionRecord, 'revision' | 'title' | 'savedAt' | 'name'>;
@@ -30,10 +36,12 @@ export class DesignStore {
   private readonly records: Repository<DesignRecord>;
   private readonly history: Repository<RevisionRecord>;
   private readonly saves = new EventEmitter();
+  /** What was found in each stored document, by design. */
+  private readonly examined = new Map<string, { revision: number; fault: string | undefined }>();
 
-  constructor(source: DataSource) {
-    this.records = source.getRepository(DesignRecordSchema);
-    this.history = source.getRepository(RevisionRecordSchema);
+  constructor(private readonly database: DesignDatabase) {
+    this.records = database.source.getRepository(DesignRecordSchema);
+    this.history = database.source.getRepository(RevisionRecordSchema);
     // One listener an open page
     this.saves.setMaxListeners(0);
   }
@@ -64,6 +72,8 @@ export class DesignStore {
   /** Removes for good what was deleted more than 30 days before `now`, with its revisions. Returns how many. */
   async purge(now = new Date()): Promise<number> {
     const limit = new Date(now.getTime() - keepDeletedDays * 86_400_000).toISOString();
+    if (!(await this.records.existsBy({ deletedAt: LessThan(limit) }))) return 0;
+    this.database.writing();
     const result = await this.records.delete({ deletedAt: LessThan(limit) });
     return result.affected ?? 0;
   }
@@ -83,6 +93,7 @@ export class DesignStore {
 
   /** Names a revision, or takes its name away; false where there is none. */
   async nameRevision(id: string, revision: number, name: string | null): Promise<boolean> {
+    this.database.writing();
     const result = await this.history.update({ designId: id, revision }, { name });
     return result.affected === 1;
   }
@@ -103,13 +114,31 @@ export class DesignStore {
       await this.history.delete({ designId: id, revision: In(gone.map(({ revision }) => revision)) });
   }
 
-  /** Designs that are not deleted, the one changed last first. */
-  list(): Promise<DesignSummary[]> {
-    return this.records.find({
+  /** Designs that are not deleted, the one changed last first; those that cannot be read say why. */
+  async list(): Promise<ListedDesign[]> {
+    const summaries: DesignSummary[] = await this.records.find({
       select: { id: true, title: true, alternatives: true, revision: true, createdAt: true, updatedAt: true },
       where: { deletedAt: IsNull() },
       order: { updatedAt: 'DESC', id: 'ASC' },
     });
+    const out: ListedDesign[] = [];
+    for (const summary of summaries) {
+      const unreadable = await this.faultOf(summary);
+      out.push(unreadable === undefined ? summary : { ...summary, unreadable });
+    }
+    return out;
+  }
+
+  /** What is wrong with a stored document; each revision is looked at once, with other work let through in between. */
+  private async faultOf({ id, revision }: DesignSummary): Promise<string | undefined> {
+    const known = this.examined.get(id);
+    if (known?.revision === revision) return known.fault;
+    await setImmediate();
+    const record = await this.find(id);
+    const outcome = record && parseDesign(record.document);
+    const fault = outcome && !outcome.ok ? outcome.problems[0]!.message : undefined;
+    this.examined.set(id, { revision, fault });
+    return fault;
   }
 
   /** Number of designs that were ever stored, deleted ones included. */
@@ -131,7 +160,9 @@ export class DesignStore {
       updatedAt: now,
       deletedAt: null,
     };
+    this.database.writing();
     await this.records.insert(record);
+    this.examined.set(record.id, { revision: 1, fault: undefined });
     return record;
   }
 
@@ -147,6 +178,7 @@ export class DesignStore {
       updatedAt: new Date().toISOString(),
     });
     if (outcome.kind !== 'done') return outcome;
+    this.examined.set(id, { revision: outcome.revision, fault: undefined });
     this.saves.emit(id, outcome.revision);
     if (outcome.revision % 50 === 0) await this.thin(id);
     return outcome;
@@ -159,11 +191,13 @@ export class DesignStore {
 
   /** Brings a deleted design back. */
   async restore(id: string): Promise<DesignRecord | null> {
+    this.database.writing();
     await this.records.update({ id, deletedAt: Not(IsNull()) }, { deletedAt: null });
     return this.find(id);
   }
 
   private async change(id: string, revision: number, changes: Partial<DesignRecord>): Promise<ChangeOutcome> {
+    this.database.writing();
     const result = await this.records.update({ id, revision, deletedAt: IsNull() }, changes);
     if (result.affected === 1) return { kind: 'done', revision: changes.revision ?? revision };
     const current = await this.find(id);

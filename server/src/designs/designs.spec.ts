@@ -4,30 +4,36 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import type { DataSource } from 'typeorm';
 import { createApp } from '../app.js';
+import type { DesignDatabase } from '../database/design-database.js';
 import { openDatabase } from '../database/open-database.js';
 import { DesignStore } from './design-store.js';
 import { loadDemo } from './load-demo.js';
 
+const demoFolder = fileURLToPath(new URL('../../../core/demo', import.meta.url));
+
 describe('the designs’ REST interface', () => {
   let folder: string;
-  let database: DataSource;
+  let database: DesignDatabase;
   let server: Server;
   let base: string;
 
   beforeEach(async () => {
     folder = mkdtempSync(join(tmpdir(), 'hashira-server-'));
     database = await openDatabase(join(folder, 'designs.sqlite'));
-    server = createApp({ database, log: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
+    server = createApp({ database, store: new DesignStore(database), log: pino({ level: 'silent' }) }).listen(
+      0,
+      '127.0.0.1',
+    );
     await new Promise((resolve) => server.once('listening', resolve));
     base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/designs`;
   });
 
   afterEach(async () => {
     await new Promise((resolve) => server.close(resolve));
-    await database.destroy();
+    await database.close();
     rmSync(folder, { recursive: true });
   });
 
@@ -153,10 +159,13 @@ describe('the designs’ REST interface', () => {
 
   it('loads the demo designs once, not again after they were deleted', async () => {
     const store = new DesignStore(database);
-    expect(await loadDemo(store)).toBe(5);
-    expect((await store.list())[0]!.title).toBe('Slip shed');
+    expect(await loadDemo(store, demoFolder)).toBe(5);
+    const stored = await new DesignStore(database).list();
+    expect(stored[0]!.title).toBe('Slip shed');
+    // Validated from scratch: they are stored as the files have them
+    expect(stored.map(({ unreadable }) => unreadable)).toEqual(Array.from({ length: 5 }, () => undefined));
     const [demo] = await store.list();
     await store.remove(demo!.id, demo!.revision);
-    expect(await loadDemo(store)).toBe(0);
+    expect(await loadDemo(store, demoFolder)).toBe(0);
   });
 });

@@ -4,9 +4,9 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
-import type { DataSource } from 'typeorm';
 import { slipShed } from '../../../core/src/testing/designs.js';
 import { createApp } from '../app.js';
+import type { DesignDatabase } from '../database/design-database.js';
 import { openDatabase } from '../database/open-database.js';
 import { DesignStore } from './design-store.js';
 
@@ -19,7 +19,7 @@ interface Revision {
 
 describe('revisions of a design', () => {
   let folder: string;
-  let database: DataSource;
+  let database: DesignDatabase;
   let store: DesignStore;
   let server: Server;
   let base: string;
@@ -29,7 +29,7 @@ describe('revisions of a design', () => {
     folder = mkdtempSync(join(tmpdir(), 'hashira-revisions-'));
     database = await openDatabase(join(folder, 'designs.sqlite'));
     store = new DesignStore(database);
-    server = createApp({ database, log: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
+    server = createApp({ database, store, log: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
     await new Promise((resolve) => server.once('listening', resolve));
     base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/designs`;
     ({ id } = (await (await send('POST', '', slipShed())).json()) as { id: string });
@@ -38,7 +38,7 @@ describe('revisions of a design', () => {
   afterEach(async () => {
     server.closeAllConnections();
     await new Promise((resolve) => server.close(resolve));
-    await database.destroy();
+    await database.close();
     rmSync(folder, { recursive: true });
   });
 

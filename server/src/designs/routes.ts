@@ -209,7 +209,7 @@ function currentDocument(text: string): Design {
   const outcome = parseDesign(text);
   if (outcome.ok) return outcome.value;
   throw new HttpProblem(
-    500,
+    422,
     'unreadable-design',
     'Unreadable design',
     `The stored design cannot be read: ${outcome.problems[0]!.message} Restore one of its revisions.`,

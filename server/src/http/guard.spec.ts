@@ -4,9 +4,10 @@ import { connect, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
-import type { DataSource } from 'typeorm';
 import { createApp } from '../app.js';
+import type { DesignDatabase } from '../database/design-database.js';
 import { openDatabase } from '../database/open-database.js';
+import { DesignStore } from '../designs/design-store.js';
 import { rawProblem, type ProblemDetails } from './problem-details.js';
 
 interface Answer {
@@ -17,17 +18,19 @@ interface Answer {
 
 describe('what the server lets in', () => {
   let folder: string;
-  let database: DataSource;
+  let database: DesignDatabase;
   let server: Server;
   let port: number;
 
   beforeAll(async () => {
     folder = mkdtempSync(join(tmpdir(), 'hashira-guard-'));
     database = await openDatabase(join(folder, 'designs.sqlite'));
-    server = createApp({ database, log: pino({ level: 'silent' }), names: ['frames.example'] }).listen(
-      0,
-      '127.0.0.1',
-    );
+    server = createApp({
+      database,
+      store: new DesignStore(database),
+      log: pino({ level: 'silent' }),
+      names: ['frames.example'],
+    }).listen(0, '127.0.0.1');
     server.on('clientError', (_error, socket) => socket.end(rawProblem(400)));
     await new Promise((resolve) => server.once('listening', resolve));
     port = (server.address() as AddressInfo).port;
@@ -35,7 +38,7 @@ describe('what the server lets in', () => {
 
   afterAll(async () => {
     await new Promise((resolve) => server.close(resolve));
-    await database.destroy();
+    await database.close();
     rmSync(folder, { recursive: true });
   });
 

@@ -1,4 +1,5 @@
 import type { ErrorRequestHandler, Response } from 'express';
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { Problem } from '@hashira/core';
 
 /** RFC 9457 problem details; `problems` lists what is wrong, each with its place. */
@@ -47,6 +48,7 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, request, res
   const known =
     error instanceof HttpProblem ? error : (fromBodyParser(error) ?? fromStorage(error) ?? fromClient(error));
   if (known) {
+    if (known.status > 500) request.log.error({ err: error }, known.message);
     send(response, known);
     return;
   }
@@ -109,6 +111,20 @@ function fromStorage(error: unknown): HttpProblem | undefined {
       'Read only',
       'The database file cannot be written: nothing was stored. Make it writable and try again.',
     );
+  if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED'))
+    return new HttpProblem(
+      503,
+      'busy',
+      'Database busy',
+      'Another program holds the database: nothing was stored. Try again in a moment.',
+    );
+  if (code.startsWith('SQLITE_'))
+    return new HttpProblem(
+      507,
+      'database-damaged',
+      'Database damaged',
+      'The database can no longer be read or written as it should. Stop the server: on its next start it says what is wrong.',
+    );
   return undefined;
 }
 
@@ -127,6 +143,23 @@ function fromClient(error: unknown): HttpProblem | undefined {
     'bad-request',
     'Bad request',
     clientWords[statusCode] ?? 'The request cannot be carried out as it was sent.',
+  );
+}
+
+/** The answer while the database is being opened. */
+export function startingProblem(_request: IncomingMessage, response: ServerResponse): void {
+  response.writeHead(503, {
+    'Content-Type': 'application/problem+json',
+    'Cache-Control': 'no-store',
+    'Retry-After': '1',
+  });
+  response.end(
+    JSON.stringify({
+      type: 'urn:hashira:problem:starting',
+      title: 'Starting',
+      status: 503,
+      detail: 'The server is opening its database; try again in a moment.',
+    }),
   );
 }
 

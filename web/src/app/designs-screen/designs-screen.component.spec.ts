@@ -59,6 +59,15 @@ describe('DesignsScreenComponent', () => {
     await settled();
   });
 
+  it('says of a design that cannot be read what is wrong with it', async () => {
+    api.stored = [{ ...api.stored[0]!, unreadable: 'It is not JSON.' }, api.stored[1]!];
+    fixture = TestBed.createComponent(DesignsScreenComponent);
+    await settled();
+    const words = [...host().querySelectorAll('.unreadable')].map((one) => one.textContent);
+    expect(words.length).toBe(1);
+    expect(words[0]).toContain('cannot be read: It is not JSON. Save what is good');
+  });
+
   it('lists deleted designs, and brings one back', async () => {
     expect(host().querySelector('.deleted')).toBeNull();
     api.gone = [{ ...api.stored[0]!, id: 'old', title: 'Old shed', deletedAt: '2026-11-20T10:00:00Z' }];

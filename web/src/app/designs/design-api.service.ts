@@ -10,6 +10,8 @@ export interface DesignSummary {
   readonly alternatives: number;
   readonly revision: number;
   readonly updatedAt: string;
+  /** Why its stored document cannot be read, where that is so. */
+  readonly unreadable?: string;
 }
 
 /** Designs that were deleted and can be brought back, for so many days. */

@@ -1,0 +1,30 @@
+import Database from 'better-sqlite3';
+import { statSync } from 'node:fs';
+import { Worker } from 'node:worker_threads';
+
+/** Files from this size on are examined beside the main thread, bytes. */
+const large = 32 * 1024 * 1024;
+
+/** What the database finds wrong in its own file, the first of it; `ok` where nothing is. */
+export function integrity(path: string): string {
+  const database = new Database(path, { fileMustExist: true });
+  try {
+    return String(database.pragma('integrity_check(1)', { simple: true }));
+  } finally {
+    database.close();
+  }
+}
+
+/** The same, and for large files in a thread of its own. @param say told once where it takes a while */
+export async function examineIntegrity(path: string, say: (line: string) => void): Promise<string> {
+  const { size } = statSync(path);
+  if (size < large) return integrity(path);
+  say(`Examining the database (${Math.round(size / 1024 / 1024)} MB) …`);
+  // Beside this file as source, beside the bundle as built
+  const ending = import.meta.url.endsWith('.ts') ? 'ts' : 'js';
+  const worker = new Worker(new URL(`./integrity-worker.${ending}`, import.meta.url), { workerData: path });
+  return new Promise((resolve, reject) => {
+    worker.once('message', (report: string) => resolve(report));
+    worker.once('error', reject);
+  });
+}
