@@ -73,7 +73,10 @@ class MemberRun {
   /** The resistance of the cross-section is the same everywhere and in every combination. */
   private readonly uniform: boolean;
   private readonly placesOf: (Place[] | undefined)[] = [];
+  /** What a check can come to in each combination at most; −2 once the combination was taken. */
   private readonly bounds: Float64Array;
+  /** The same, kept. */
+  private readonly limits: Float64Array;
 
   constructor(
     code: CodeRules,
@@ -84,6 +87,7 @@ class MemberRun {
     this.reach = reachOf(states);
     this.uniform = !member.tapered && code.sameResistance(member.section);
     this.bounds = new Float64Array(states.length);
+    this.limits = new Float64Array(states.length);
   }
 
   /** A check of the whole member: in its worst combination, or in every one. */
@@ -139,8 +143,10 @@ class MemberRun {
     }
     const found: Found[] = [];
     let best = -1;
+    if (!all) coarse.sort((a, b) => b.utilisation - a.utilisation || a.order - b.order);
     for (const { order, index, verdict, utilisation } of coarse) {
-      if (!all && utilisation < near * top) continue;
+      // A combination's bound holds for every place along the member, those between the places looked at too
+      if (!all && this.limits[order]! < (found[0]?.utilisation ?? 0) * (1 - alike)) continue;
       const one = this.refined(check, states[order]!, this.places(order), index, verdict, utilisation);
       if (all) found.push(one);
       else if (isWorse(one.utilisation, order, found[0]?.utilisation, best)) {
@@ -156,6 +162,7 @@ class MemberRun {
     const { bounds, states } = this;
     if (!atMost || states.length === 1) bounds.fill(Infinity);
     else for (let i = 0; i < bounds.length; i++) bounds[i] = atMost(states[i]!);
+    this.limits.set(bounds);
   }
 
   /** The combination not yet taken with the greatest bound, the first of equals; −1 when none is left above `floor`. */
@@ -258,9 +265,6 @@ function isWorse(value: number, order: number, worst: number | undefined, worstO
   if (worst === undefined || value > worst * (1 + alike)) return true;
   return order < worstOrder && value >= worst * (1 - alike);
 }
-
-/** Combinations whose coarse worst is further below the worst of all than this cannot govern. */
-const near = 0.9;
 
 function uncovered(check: Check, combination: string, x: number, reason: string): CheckItem {
   const { clause, title, axis } = check;

@@ -133,6 +133,41 @@ describe('fill-reducing orders', () => {
     expect([...minimumDegreeOrder(star)].indexOf(0)).toBeGreaterThanOrEqual(4);
   });
 
+  it('eliminate blocks that are alike side by side, whatever stands between them in number', () => {
+    // Two cliques of three that share one block: after a clique's first block the others have nothing outside
+    const graph = graphOfCliques(
+      new Int32Array(5).fill(2),
+      Int32Array.of(0, 3, 6),
+      Int32Array.of(0, 2, 4, 1, 2, 3),
+    );
+    const order = [...minimumDegreeOrder(graph)];
+    expect([
+      [0, 4],
+      [1, 3],
+    ]).toContain(order.slice(0, 2).sort());
+    expect(order.indexOf(2)).toBeGreaterThanOrEqual(2);
+  });
+
+  it('leave no more fill in a grid than George’s 31/4 n² log2 n for nested dissection of n × n', () => {
+    // George, Nested dissection of a regular finite element mesh, SIAM J. Numer. Anal. 10 (1973)
+    const n = 48;
+    const { graph } = grid(n, n, 1, 1);
+    const tree = new Map<number, Set<number>>();
+    const order = [...minimumDegreeOrder(graph)];
+    const neighbours = order.map(
+      (_, v) => new Set(graph.neighbours.subarray(graph.start[v], graph.start[v + 1])),
+    );
+    // Elimination as it is defined: the neighbours of what goes become a clique
+    let entries = 0;
+    for (const v of order) {
+      const left = [...neighbours[v]!].filter((u) => !tree.has(u));
+      tree.set(v, new Set(left));
+      entries += left.length;
+      for (const a of left) for (const b of left) if (a !== b) neighbours[a]!.add(b);
+    }
+    expect(entries).toBeLessThan((31 / 4) * n * n * Math.log2(n));
+  });
+
   it('keep a path as sparse as it is', () => {
     const path = grid(200, 1, 1, 1).graph;
     const symbolic = analyseGraph(path);
