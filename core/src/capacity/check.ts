@@ -151,7 +151,7 @@ export interface MemberCheck {
   /** Ids of the members that it is made of. */
   readonly of: readonly string[];
   readonly status: CheckStatus;
-  /** Absent where nothing is covered. */
+  /** 0 where nothing acts in any combination; absent where nothing is covered. */
   readonly utilisation?: number;
   readonly governs?: CoveredItem;
   /** Class of the cross-section under the governing forces (EN 1993-1-1 5.5). */

@@ -305,11 +305,13 @@ function summary(
   const state = governs && states.find(({ id }) => id === governs.combination);
   const cls = governs && state && code.classAt?.(member, governs, state);
   const failed = governs?.status === 'fail';
+  // What is slack or unloaded in every combination uses nothing of its capacity
+  const idle = !governs && reasons.length === 0;
   return {
     member: member.id,
     of: member.of,
     status: failed ? 'fail' : reasons.length > 0 ? 'not covered' : 'pass',
-    ...(governs ? { utilisation: governs.utilisation, governs } : {}),
+    ...(governs ? { utilisation: governs.utilisation, governs } : idle ? { utilisation: 0 } : {}),
     ...(cls === undefined ? {} : { class: cls }),
     items,
     reasons,

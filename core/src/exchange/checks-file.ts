@@ -65,11 +65,21 @@ export function checkToFile(given: FrameModel, options: CheckOptions = {}): Outc
       stability: Object.fromEntries([...stability].map(([id, one]) => [id, stabilityEntry(one)])),
       members: Object.fromEntries(checks.map((check) => [check.member, entryOf(check)])),
       summary: summaryOf(checks, forces.frame),
-      notes: [...forces.notes],
+      notes: [...forces.notes, ...idleNotes(checks)],
     };
     assertFinite(file, () => '');
     return file;
   });
+}
+
+/** Members that nothing acts on: slack, or without load, in every combination. */
+function idleNotes(checks: readonly MemberCheck[]): string[] {
+  return checks
+    .filter(({ utilisation, governs }) => utilisation === 0 && !governs)
+    .map(
+      ({ member }) =>
+        `Nothing acts on "${member}" in any combination: it is slack or without load, and its utilisation is 0.`,
+    );
 }
 
 /** αcr is left out, with the reason, where nothing buckles. */

@@ -9,7 +9,12 @@ const large = 32 * 1024 * 1024;
 export function integrity(path: string): string {
   const database = new Database(path, { fileMustExist: true });
   try {
-    return String(database.pragma('integrity_check(1)', { simple: true }));
+    const report = String(database.pragma('integrity_check(1)', { simple: true }));
+    // One line without its heading, to stand in a sentence
+    return report
+      .replace(/^\*{3}.*\*{3}/, '')
+      .replace(/\s+/g, ' ')
+      .trim();
   } finally {
     database.close();
   }
