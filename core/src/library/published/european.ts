@@ -1,7 +1,7 @@
 import { rows, type PublishedProfile } from './profile.js';
 
 const producers = 'producers’ sales programme, sections to EN 10365';
-const blue = 'SCI P363, section property tables';
+const designData = 'SCI P363, section property tables';
 const hot = 'EN 10210-2 Annex B';
 const cold = 'EN 10219-2 Annex C';
 
@@ -34,7 +34,7 @@ export const european: readonly PublishedProfile[] = [
     'UPE 200': '29.0 1910 191 220 187 34.5 62.2 8.88 11000 2.56',
     'UPE 300': '56.6 7820 522 613 538 75.6 137 31.5 72700 2.89',
   }),
-  ...rows(blue, 'A Iy Iz Wely Welz Wply Wplz It Iw', {
+  ...rows(designData, 'A Iy Iz Wely Welz Wply Wplz It Iw', {
     'PFC 200x75x23': '29.9 1960 170 196 33.8 227 60.6 11.1 10700',
     'PFC 300x100x46': '58.0 8230 568 549 81.7 641 148 36.8 81300',
     'UB 254x146x37': '47.2 5540 571 433 78.0 483 119 15.3 85700',
