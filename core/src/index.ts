@@ -25,7 +25,15 @@ export type { Scope } from './recipe/expressions/types.js';
 export type { Dimension, Geometry, GeometryMember, GeometryNode, Note } from './recipe/geometry/geometry.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './recipe/parameters.js';
 export { remarksOf, type Remark } from './recipe/remarks/index.js';
-export { ruleKinds } from './recipe/rules/index.js';
+export {
+  readRuleField,
+  ruleFields,
+  ruleFieldText,
+  type RuleField,
+  type RuleFieldForm,
+} from './recipe/rules/form.js';
+export { kindsOf, ruleKinds } from './recipe/rules/index.js';
+export type { RuleKind } from './recipe/rules/rule.js';
 export { ruleWords } from './recipe/rules/words.js';
 export { startingPoints, type StartingPoint } from './recipe/starts/index.js';
 export { runSteps } from './recipe/run-steps.js';

@@ -19,3 +19,4 @@ export type {
   ResultSummary,
   SummaryStatus,
 } from './summary.js';
+export type { Proposal, Selected } from './selecting.js';

@@ -33,6 +33,7 @@ import {
 } from '../results/index.js';
 import { FigureTable } from './figure-table.js';
 import { inWords } from './problem-words.js';
+import { proposalFor, selectedBy, type Proposal, type Selected } from './selecting.js';
 import { figureKindOf, type FigureSource } from './figures/index.js';
 import type {
   AlternativeSummary,
@@ -300,6 +301,16 @@ export class AlternativeRun {
               ? `${governs.title} under ${governs.combination}`
               : reasons.join(' '),
       }));
+  }
+
+  /** The shortest condition that selects just these members or nodes, and what they are in words. */
+  proposal(of: 'members' | 'nodes', ids: readonly string[]): Proposal | undefined {
+    return this.built && this.namer && proposalFor(this.built, this.namer, of, ids);
+  }
+
+  /** The members or nodes that a condition selects, or why it selects none. */
+  selection(of: 'members' | 'nodes', condition: string): Selected {
+    return this.built ? selectedBy(this.built, of, condition) : { ids: [] };
   }
 
   /** The drawing of what is known; undefined where not even the frame could be built. */

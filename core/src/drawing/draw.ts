@@ -21,8 +21,9 @@ export interface DrawnScene {
   readonly drawing: Drawing;
   /** Greatest magnitudes of what is drawn: N or N·m, m, N/m. */
   readonly most: { readonly diagram: number; readonly deformation: number; readonly load: number };
-  /** Node coordinates, to fit the view by, m. */
+  /** Node coordinates, to fit the view by and for picking, m; and the nodes' ids. */
   readonly points: Float32Array;
+  readonly nodes: readonly string[];
   /** Live dimension lines with what is written in their fields. */
   readonly dimensions: readonly (Dimension & { readonly written: unknown })[];
   readonly space: 'plane' | 'solid';
@@ -105,6 +106,7 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     drawing: pen.finish(),
     most,
     points: Float32Array.from(frame.xyz),
+    nodes: frame.nodeIds,
     dimensions: dimensionsOf(built),
     space: built.design.space,
     members: pickable(frame),

@@ -43,6 +43,6 @@ export {
   setParameterFields,
   setValue,
 } from './parameters.js';
-export { addRule, moveRule, removeRule, setRule } from './rules.js';
+export { addRule, giveByRule, moveRule, removeRule, setRule, setRuleField } from './rules.js';
 export { addSection, removeSection, setAnalysis, setCode, setTitle } from './settings.js';
 export { addStep, duplicateStep, moveStep, removeStep, setStep, setStepField, switchStep } from './steps.js';

@@ -34,3 +34,14 @@ export function withFields<T extends object>(object: T, fields: Readonly<Record<
     Object.entries({ ...object, ...fields }).filter(([, value]) => value !== undefined),
   ) as T;
 }
+
+/** A value set within an object by its path, objects made on the way; `undefined` takes it away. */
+export function withPath<T extends object>(object: T, path: readonly string[], value: unknown): T {
+  const [key, ...rest] = path as [string, ...string[]];
+  const own = (object as Record<string, unknown>)[key];
+  const next =
+    rest.length === 0 ? value : withPath(typeof own === 'object' && own !== null ? own : {}, rest, value);
+  if (Array.isArray(object))
+    return (object as unknown[]).map((item, i) => (i === Number(key) ? next : item)) as unknown as T;
+  return withFields(object, { [key]: next });
+}

@@ -1,6 +1,6 @@
 import type { Design, Step } from '../types.js';
 import { freeId } from './ids.js';
-import { changed, movedTo, withFields, withItem, without } from './lists.js';
+import { changed, movedTo, withFields, withItem, withPath, without } from './lists.js';
 
 /** Sets fields of a step; `undefined` takes a field away. */
 export function setStep(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {
@@ -10,16 +10,6 @@ export function setStep(design: Design, id: string, fields: Readonly<Record<stri
 /** Sets one field within a step by its path, such as `bays/0` or `deck/height`. */
 export function setStepField(design: Design, id: string, path: string, value: unknown): Design {
   return { ...design, steps: changed(design.steps, id, (step) => withPath(step, path.split('/'), value)) };
-}
-
-function withPath<T extends object>(object: T, path: readonly string[], value: unknown): T {
-  const [key, ...rest] = path as [string, ...string[]];
-  const own = (object as Record<string, unknown>)[key];
-  const next =
-    rest.length === 0 ? value : withPath(typeof own === 'object' && own !== null ? own : {}, rest, value);
-  if (Array.isArray(object))
-    return (object as unknown[]).map((item, i) => (i === Number(key) ? next : item)) as unknown as T;
-  return withFields(object, { [key]: next });
 }
 
 /** Adds a step at a place of the recipe, at the end without one. */

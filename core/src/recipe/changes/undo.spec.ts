@@ -57,6 +57,8 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   setParameterFields: (d) => changes.setParameterFields(d, 'span', { max: '60 m', step: undefined }),
   setValue: (d) => changes.setValue(d, 'span', '9 m', 'pinned'),
   applyMend: (d) => changes.applyMend(d, { title: 'Remove the rule', removeRule: 'snow' }),
+  giveByRule: (d) => changes.giveByRule(d, { members: 'role == "rafter"' }, { section: 'IPE 400' }).design,
+  setRuleField: (d) => changes.setRuleField(d, 'snow', 'load/q', '-2 kN/m'),
   addRule: (d) => changes.addRule(d, { id: 'r', members: 'true', roll: '0 deg' }),
   moveRule: (d) => changes.moveRule(d, 'rafters', 0),
   removeRule: (d) => changes.removeRule(d, 'snow'),

@@ -4,6 +4,7 @@ import { expression } from './schemas.js';
 
 export const action = memberRule({
   key: 'action',
+  initial: () => ({ action: 'tension-only' }),
   title: 'Action',
   gives: 'sections',
   schema: { action: { enum: ['frame', 'axial', 'tension-only', 'compression-only'] } },
@@ -17,6 +18,7 @@ export const action = memberRule({
 
 export const roll = memberRule({
   key: 'roll',
+  initial: () => ({ roll: '90 deg' }),
   title: 'Roll',
   gives: 'sections',
   schema: { roll: expression },

@@ -3,7 +3,7 @@ import { panelsOf, type PanelFace } from '../geometry/panels.js';
 import { sharePanel } from '../geometry/shares.js';
 import { dot, type Point } from '../geometry/vector.js';
 import { significant } from '../../units/format.js';
-import { checkCase } from './load.js';
+import { caseFor, checkCase } from './load.js';
 import { fieldOf, memberRule } from './rule.js';
 import { expression, object, text } from './schemas.js';
 
@@ -12,6 +12,9 @@ const directions: Readonly<Record<'x' | 'y' | 'z', Point>> = { x: [1, 0, 0], y: 
 /** Pressure on the panels that members bound, shared out to them. */
 export const area = memberRule({
   key: 'area',
+  initial: (design) => ({
+    area: { case: caseFor(design), direction: 'z', q: '-1 kN/m^2', share: 'two-way' },
+  }),
   title: 'Area load',
   gives: 'loads',
   schema: {

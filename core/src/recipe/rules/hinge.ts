@@ -62,6 +62,7 @@ function meetingsOf({ geometry }: RuleContext): Map<string, GeometryMember[]> {
 /** A hinge at a node: at all but one of the members that meet there, so that the node itself never spins. */
 export const nodeHinge = nodeRule({
   key: 'hinge',
+  initial: () => ({ hinge: ['My'] }),
   title: 'Hinge at the node',
   gives: 'hinges',
   schema,
@@ -80,6 +81,7 @@ export const nodeHinge = nodeRule({
 /** Hinges at the ends of physical members: start, end, both, or where a place is. */
 export const memberHinge = memberRule({
   key: 'hinge',
+  initial: () => ({ hinge: ['My'] }),
   title: 'Hinge at an end',
   gives: 'hinges',
   schema: { ...schema, at: { type: 'string', minLength: 1, maxLength: 60 } },

@@ -14,6 +14,7 @@ const lengthNames = ['Lcy', 'Lcz', 'LT', 'LLT'] as const;
 
 export const lengths = memberRule({
   key: 'lengths',
+  initial: () => ({ lengths: 'buckling-analysis' }),
   title: 'Buckling lengths',
   gives: 'lengths',
   schema: { lengths: { anyOf: [{ const: 'buckling-analysis' }, object(six(lengthNames, expression))] } },
@@ -48,6 +49,7 @@ export const lengths = memberRule({
 
 export const restraints = memberRule({
   key: 'restraints',
+  initial: () => ({ restraints: 'true' }),
   title: 'Lateral restraints',
   gives: 'lengths',
   schema: { restraints: { type: 'string', minLength: 1, maxLength: 400 } },
@@ -67,6 +69,7 @@ export const restraints = memberRule({
 
 export const deflection = memberRule({
   key: 'deflection',
+  initial: () => ({ deflection: { limit: '1/250' } }),
   title: 'Deflection limit',
   gives: 'lengths',
   schema: { deflection: object({ limit: expression, from: { enum: ['chord', 'start', 'end'] } }, ['limit']) },
@@ -86,6 +89,7 @@ export const deflection = memberRule({
 
 export const group = memberRule({
   key: 'group',
+  initial: () => ({ group: 'line' }),
   title: 'One physical member a line',
   gives: 'lengths',
   schema: { group: { type: 'string', minLength: 1, maxLength: 200 } },

@@ -5,12 +5,16 @@ import { positionProgram, quantityProgram, type Position, type Written } from '.
 import type { Tags } from '../expressions/types.js';
 import type { GeometryMember } from '../geometry/geometry.js';
 import { distance } from '../geometry/vector.js';
-import type { LoadRule } from '../types.js';
+import type { Design, LoadRule } from '../types.js';
 import { fieldOf, memberRule, nodeRule, type Matched, type RuleContext } from './rule.js';
 import { expression, freedoms, object, six, text, vector } from './schemas.js';
 
 type LoadOf<K> = Extract<LoadRule, { kind: K }>;
 type LineLoad = Exclude<LoadRule, { kind: 'point' | 'temperature' | 'pretension' | 'node' | 'settlement' }>;
+
+/** The load case that a new load goes into: the first that is not permanent, else the first. */
+export const caseFor = ({ loadCases }: Pick<Design, 'loadCases'>): string =>
+  (loadCases.find(({ category }) => category !== 'permanent') ?? loadCases[0])?.id ?? '';
 
 /** @throws ProblemError when the load case is not one of the design's */
 export function checkCase(loadCase: string, context: RuleContext): void {
@@ -225,6 +229,7 @@ const memberLoadSchema = {
 export const memberLoad = memberRule({
   key: 'load',
   title: 'Load on members',
+  initial: (design) => ({ load: { case: caseFor(design), direction: 'z', q: '-1 kN/m' } }),
   gives: 'loads',
   schema: memberLoadSchema,
   apply(rule, matched, context) {
@@ -278,6 +283,7 @@ export const memberLoad = memberRule({
 export const nodeLoad = nodeRule({
   key: 'load',
   title: 'Load on nodes',
+  initial: (design) => ({ load: { case: caseFor(design), kind: 'node', F: ['0 kN', '0 kN', '-1 kN'] } }),
   gives: 'loads',
   schema: {
     load: {

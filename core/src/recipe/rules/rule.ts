@@ -2,7 +2,7 @@ import type { Names } from '../expressions/compile.js';
 import type { Place } from '../expressions/tree.js';
 import type { Geometry, GeometryMember, GeometryNode } from '../geometry/geometry.js';
 import type { Tags } from '../expressions/types.js';
-import type { Rule } from '../types.js';
+import type { Design, Rule } from '../types.js';
 import type { Assignment } from './assignment.js';
 
 export interface Matched<T> {
@@ -33,6 +33,8 @@ interface Kind<Of extends 'members' | 'nodes', T> {
   readonly title: string;
   /** Heading under which it is listed. */
   readonly gives: 'sections' | 'supports' | 'hinges' | 'lengths' | 'loads' | 'masses';
+  /** What it gives where nothing is chosen yet. */
+  initial(design: Pick<Design, 'loadCases'>): Partial<Rule>;
   /** JSON Schema of its field and of those that go with it. */
   readonly schema: Readonly<Record<string, object>>;
   apply(rule: Rule, matched: readonly Matched<T>[], context: RuleContext): void;

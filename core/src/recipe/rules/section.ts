@@ -18,6 +18,7 @@ function resolveName(reference: NameReference, context: RuleContext, field: stri
 
 export const section = memberRule({
   key: 'section',
+  initial: () => ({ section: 'IPE 300' }),
   title: 'Section',
   gives: 'sections',
   schema: { section: nameReference },
@@ -33,6 +34,7 @@ export const section = memberRule({
 
 export const material = memberRule({
   key: 'material',
+  initial: () => ({ material: 'S355' }),
   title: 'Material',
   gives: 'sections',
   schema: { material: nameReference },

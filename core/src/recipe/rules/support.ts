@@ -43,6 +43,7 @@ type Axis = [number, number, number];
 
 export const support = nodeRule({
   key: 'support',
+  initial: () => ({ support: 'pinned' }),
   title: 'Support',
   gives: 'supports',
   schema: {
@@ -77,6 +78,7 @@ export const support = nodeRule({
 
 export const mass = nodeRule({
   key: 'mass',
+  initial: () => ({ mass: '100 kg' }),
   title: 'Mass',
   gives: 'masses',
   schema: { mass: expression },

@@ -3,13 +3,14 @@ import type { Vector } from '../../model/types.js';
 import { listItems, quantityOf, type WrittenList } from '../expressions/evaluate.js';
 import { cross, minus, size, unit } from '../geometry/vector.js';
 import type { GeometryMember } from '../geometry/geometry.js';
-import { checkCase } from './load.js';
+import { caseFor, checkCase } from './load.js';
 import { fieldOf, memberRule, type RuleContext } from './rule.js';
 import { list, object, text } from './schemas.js';
 
 /** Forces that travel along a line of members. */
 export const train = memberRule({
   key: 'train',
+  initial: (design) => ({ train: { case: caseFor(design), forces: ['10 kN', '10 kN'], gaps: ['2 m'] } }),
   title: 'Travelling load',
   gives: 'loads',
   schema: {

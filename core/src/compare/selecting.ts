@@ -1,0 +1,45 @@
+import { attempt } from '../problem.js';
+import type { BuiltFrame } from '../recipe/build.js';
+import { conditionProgram } from '../recipe/expressions/evaluate.js';
+import type { Namer } from '../recipe/geometry/names.js';
+import { Tagged } from '../recipe/geometry/select.js';
+import { proposeCondition } from '../recipe/rules/propose.js';
+
+/** A condition for a selection, and what is selected in words: a name, or how many. */
+export interface Proposal {
+  /** Absent where no condition of a rule's length selects just that. */
+  readonly condition?: string;
+  readonly title: string;
+}
+
+/** What a condition selects, or why it cannot be read. */
+export interface Selected {
+  readonly ids: readonly string[];
+  readonly problem?: string;
+}
+
+export function proposalFor(
+  { geometry }: BuiltFrame,
+  namer: Namer,
+  of: 'members' | 'nodes',
+  ids: readonly string[],
+): Proposal {
+  const condition = proposeCondition(geometry, of, new Set(ids));
+  const name = (id: string) => (of === 'members' ? namer.member(id) : namer.node(id));
+  const title = ids.length === 1 ? name(ids[0]!) : `${ids.length} ${of}`;
+  return condition === undefined ? { title } : { condition, title };
+}
+
+export function selectedBy(
+  { geometry, names }: BuiltFrame,
+  of: 'members' | 'nodes',
+  condition: string,
+): Selected {
+  const outcome = attempt(() => {
+    const matches = conditionProgram(condition, names, { what: 'the condition', where: {} });
+    const tagged = Tagged.of(geometry);
+    return of === 'members' ? tagged.selectMembers(matches) : tagged.selectNodes(matches);
+  });
+  if (!outcome.ok) return { ids: [], problem: outcome.problems[0]!.message };
+  return { ids: outcome.value.map(({ id }) => id) };
+}
