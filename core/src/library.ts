@@ -7,5 +7,7 @@ export { sectionDetails, type SectionDetails } from './library/details.js';
 export { grades, lookUpGrade, strengthAt } from './library/materials.js';
 export { findProfile, lookUpProfile, nearestProfiles } from './library/profiles.js';
 export { massOf, parseQuery, propertyOf, queryProfiles, type ProfileQuery } from './library/query.js';
+export { searchProfiles, seriesNames, type FoundProfiles } from './library/search.js';
+export { outlinePath, type OutlinePath } from './library/shapes/outline-path.js';
 export { shapeProblem, shapeProperties } from './library/shapes/index.js';
 export { parseSectionTable, type OwnSection } from './library/table.js';

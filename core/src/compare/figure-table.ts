@@ -1,4 +1,5 @@
 import type { CalculationStep } from '../capacity/index.js';
+import { attempt } from '../problem.js';
 import type { Namer } from '../recipe/geometry/names.js';
 import type { FigureSpec } from '../recipe/types.js';
 import type { ResultSelection } from '../results/index.js';
@@ -31,7 +32,7 @@ export class FigureTable {
     return this.specs.map((spec) => {
       const kind = figureKindOf(spec);
       const whole = this.one(spec, source, namer);
-      if (kind.needs !== 'forces' || kind.judgedBy === 'none') return whole;
+      if (kind.needs !== 'forces' || kind.judgedBy === 'none' || whole.wrong) return whole;
       const found = kind.compute(source, spec, alone);
       const { value: _, ...rest } = whole;
       return found
@@ -48,7 +49,7 @@ export class FigureTable {
     namer: Namer,
   ): { figure: FigureSummary; steps: CalculationStep[] } | undefined {
     const spec = this.specs.find((one) => one.id === id);
-    if (!spec) return undefined;
+    if (!spec || this.one(spec, source, namer).wrong) return undefined;
     const kind = figureKindOf(spec);
     const selections =
       result === undefined ? judging(spec, source.forces.selections) : selectionsOf(source, result);
@@ -65,7 +66,8 @@ export class FigureTable {
     const known = this.known.get(spec.id);
     if (known) return known;
     if (!reaches(source, figureKindOf(spec).needs)) return pending(spec);
-    const found = summarised(spec, source, namer);
+    const outcome = attempt(() => summarised(spec, source, namer));
+    const found = outcome.ok ? outcome.value : wrong(spec, outcome.problems[0]!.message);
     this.known.set(spec.id, found);
     return found;
   }
@@ -87,6 +89,11 @@ function headOf(spec: FigureSpec): Pick<FigureSummary, 'id' | 'title' | 'quantit
 
 function pending(spec: FigureSpec): FigureSummary {
   return { ...headOf(spec), pending: true, place: '', status: 'none' };
+}
+
+/** A figure that cannot be read as it is specified: it says why, and breaks a limit that it has. */
+function wrong(spec: FigureSpec, place: string): FigureSummary {
+  return { ...headOf(spec), wrong: true, place, status: spec.limit === undefined ? 'none' : 'fail' };
 }
 
 function summarised(spec: FigureSpec, source: FigureSource, namer: Namer): FigureSummary {

@@ -14,8 +14,10 @@ export interface FigureSummary {
   readonly value?: number;
   /** It is still being worked out. */
   readonly pending?: boolean;
-  /** Where and under which loads, in words. */
+  /** Where and under which loads, in words; or why there is no value. */
   readonly place: string;
+  /** Its specification is wrong: `place` says why. */
+  readonly wrong?: boolean;
   readonly combination?: string;
   readonly limit?: number;
   readonly limitIs: 'most' | 'least';

@@ -208,3 +208,32 @@ describe('hard use', () => {
     if (!read.ok) expect(read.problems.map(({ code }) => code)).toEqual(['invalid-model', 'invalid-model']);
   });
 });
+
+describe('what the attack found', () => {
+  it('an item beyond the beginnings of a list that lacks its fields is no unknown member "undefined"', () => {
+    const beam = modelOf(
+      'plane',
+      Object.fromEntries(Array.from({ length: 101 }, (_, i) => [`n${i}`, [i, 0]])),
+      Array.from({ length: 100 }, (_, i) => ({ id: `m${i}`, start: `n${i}`, end: `n${i + 1}` })),
+      [{ node: 'n0', ux: 'fixed', uz: 'fixed', ry: 'fixed' }],
+      [],
+    );
+    const damaged = { ...beam, materials: [{}], members: [...beam.members.slice(0, 90), {}] };
+    const read = readModel(JSON.stringify(damaged));
+    if (read.ok) throw new Error('it was read');
+    for (const { message } of read.problems) expect(message).not.toContain('undefined');
+  });
+
+  it('forces beyond every number are no beginning of second order', () => {
+    const column = modelOf(
+      'plane',
+      { a: [0, 0], b: [0, 4] },
+      [{ id: 'c', start: 'a', end: 'b' }],
+      [{ node: 'a', ux: 'fixed', uz: 'fixed', ry: 'fixed' }],
+      [{ kind: 'distributed', member: 'c', direction: 'z', q: [-1.7e308, -1.7e308] }],
+    );
+    const outcome = solveToFile(column, { secondOrder: true });
+    if (outcome.ok) throw new Error('it was solved');
+    expect(outcome.problems.map(({ code }) => code)).toContain('not-finite');
+  });
+});

@@ -160,7 +160,12 @@ export function validateModel(given: unknown): Outcome<FrameModel> {
   const items = shape.map((p) => lists.exec(String(p.where['path']))?.[0]);
   if (items.some((path) => path === undefined)) return { ok: false, problems: shape };
   const skipped = new Set(items as string[]);
-  return { ok: false, problems: [...shape, ...checkModel(withPlaceholders(value, skipped), skipped)] };
+  const whole = withPlaceholders(value, skipped);
+  // Behind the beginnings of the lists more may lack its shape, which cannot be judged either
+  const judged = Object.keys(placeholders).every((list) =>
+    allObjects((whole as unknown as Lists)[list], needed[list]),
+  );
+  return { ok: false, problems: judged ? [...shape, ...checkModel(whole, skipped)] : shape };
 }
 
 /** Load cases of older files call their category `nature`. */
@@ -178,6 +183,33 @@ function withCategories(value: unknown): unknown {
       return { ...rest, category: nature };
     }),
   };
+}
+
+type Lists = Readonly<Record<string, unknown>>;
+
+/** Fields without which nothing can be said of an item. */
+const needed: Readonly<Record<string, readonly string[]>> = {
+  members: ['id', 'start', 'end', 'section'],
+  nodes: ['id'],
+  supports: ['node'],
+  sections: ['id'],
+  materials: ['id'],
+  loadCases: ['id'],
+  combinations: ['id'],
+};
+
+/** Whether all items of a list are objects that have what names them. */
+function allObjects(list: unknown, fields: readonly string[] = []): boolean {
+  return (
+    list === undefined ||
+    (Array.isArray(list) &&
+      list.every(
+        (item: unknown) =>
+          typeof item === 'object' &&
+          item !== null &&
+          fields.every((field) => typeof (item as Lists)[field] === 'string'),
+      ))
+  );
 }
 
 /** What stands for an item of a list that lacks its shape. */

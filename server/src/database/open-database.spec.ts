@@ -119,6 +119,9 @@ describe('opening the database', () => {
     await changed('migrations', 'DROP TABLE migrations');
     expect(await refusal()).toContain('its table "migrations" is missing');
 
+    await changed('unlisted', 'DELETE FROM migrations');
+    expect(await refusal()).toContain('its list of migrations lacks "CreateDesigns');
+
     await changed('trigger', 'DROP TRIGGER revision_of_save');
     expect(await refusal()).toContain('its trigger "revision_of_save" is missing');
 

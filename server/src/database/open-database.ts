@@ -132,6 +132,10 @@ async function examine(path: string, { withoutLog, say = () => undefined }: Open
     );
     const newer = applied.find((name) => !known.has(name));
     if (newer) throw new Error(`it was written by a newer version (${newer})`);
+    const first = migrations.find(
+      ({ name }, k) => k < Math.max(1, applied.length) && !applied.includes(name),
+    );
+    if (first) throw new Error(`its list of migrations lacks "${first.name}"`);
     const lacking = await schemaProblem(database, applied);
     if (lacking) throw new Error(lacking);
     return applied;

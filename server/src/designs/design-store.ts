@@ -3,9 +3,9 @@ import { randomUUID } from 'node:crypto';
 import { setImmediate } from 'node:timers/promises';
 import { In, IsNull, LessThan, Not, type Repository } from 'typeorm';
 import type { Design } from '@hashira/core';
-import { parseDesign } from '@hashira/core/validation';
 import type { DesignDatabase } from '../database/design-database.js';
 import { DesignRecordSchema, type DesignRecord } from '../database/design-record.js';
+import { readDocument } from './document.js';
 import { RevisionRecordSchema, type RevisionRecord } from '../database/revision-record.js';
 
 /** A design in the list. */
@@ -135,7 +135,7 @@ export class DesignStore {
     if (known?.revision === revision) return known.fault;
     await setImmediate();
     const record = await this.find(id);
-    const outcome = record && parseDesign(record.document);
+    const outcome = record && readDocument(record.document);
     const fault = outcome && !outcome.ok ? outcome.problems[0]!.message : undefined;
     this.examined.set(id, { revision, fault });
     return fault;

@@ -1,10 +1,11 @@
 import { Router, json, type Request, type RequestHandler, type Response } from 'express';
 import type { Design } from '@hashira/core';
-import { parseDesign, validateDesign } from '@hashira/core/validation';
+import { validateDesign } from '@hashira/core/validation';
 import type { DesignRecord } from '../database/design-record.js';
 import type { RevisionRecord } from '../database/revision-record.js';
 import { only } from '../http/guard.js';
 import { HttpProblem } from '../http/problem-details.js';
+import { readDocument } from './document.js';
 import { keepDeletedDays, type ChangeOutcome, type DesignStore } from './design-store.js';
 
 /** Largest design document that is accepted, bytes. */
@@ -206,7 +207,7 @@ function sendRecord(response: Response, record: DesignRecord): void {
 
 /** A stored document as one of the current version. */
 function currentDocument(text: string): Design {
-  const outcome = parseDesign(text);
+  const outcome = readDocument(text);
   if (outcome.ok) return outcome.value;
   throw new HttpProblem(
     422,

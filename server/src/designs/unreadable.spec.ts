@@ -32,6 +32,13 @@ describe('a stored design that cannot be read', () => {
     expect(list.find((one) => one.id === id)!.unreadable).toMatch(/JSON/);
   });
 
+  it('is listed too where no text is stored at all', async () => {
+    await new DesignStore(database).create(slipShed());
+    await database.source.query("UPDATE designs SET document = x'00ff'");
+    const [one] = await new DesignStore(database).list();
+    expect(one!.unreadable).toBe('The stored document is not a text.');
+  });
+
   it('is readable again once another revision is saved over it', async () => {
     const store = new DesignStore(database);
     const { id } = await store.create(slipShed());

@@ -50,6 +50,12 @@ export function solveSecondOrder(
   const own = prepared.frame.memberIds.map((_, m) =>
     firstOrderMember(prepared, loads, m, inactive?.[m] === 1),
   );
+  if (!largestChange(start.axial, start.axial).finite)
+    fail(
+      'not-finite',
+      `The forces${named(where)} are beyond every number to begin second order with; look for a load or a dimension that is far too large.`,
+      where,
+    );
   let from = start;
   let negative = 0;
   let before = Infinity;
@@ -59,7 +65,7 @@ export function solveSecondOrder(
     negative = step.negative;
     const change = largestChange(from.axial, step.axial);
     from = step;
-    if (!Number.isFinite(change.largest)) break;
+    if (!change.finite) break;
     if (change.difference <= converged * Math.max(change.largest, 1e-300) || change.largest === 0) {
       if (negative > 0) break;
       return { ...step, iterations: iteration };
@@ -90,18 +96,19 @@ function named(where: Record<string, unknown>): string {
 function largestChange(
   a: readonly Float64Array[],
   b: readonly Float64Array[],
-): { difference: number; largest: number } {
+): { difference: number; largest: number; finite: boolean } {
   let difference = 0;
   let largest = 0;
+  let finite = true;
   b.forEach((own, m) => {
     const other = a[m]!;
     for (let k = 0; k < own.length; k += 4) {
       difference = Math.max(difference, Math.abs(own[k]! - other[k]!));
       largest = Math.max(largest, Math.abs(own[k]!));
-      if (Number.isNaN(own[k]!)) largest = NaN;
+      finite &&= Number.isFinite(own[k]!);
     }
   });
-  return { difference, largest };
+  return { difference, largest, finite };
 }
 
 /** One solution under given axial forces, and the forces that follow. */

@@ -32,6 +32,7 @@ export function readTree(text: string, place: Place): Tree {
   if (known) return known;
   if (text.length > longest)
     reject(place, text, `it is longer than ${longest} characters; split it into parameters`);
+  if (text.trim() === '') reject(place, text, 'nothing is written; write a value or a formula');
   let node: MathNode;
   try {
     node = parseText(text);

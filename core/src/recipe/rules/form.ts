@@ -163,5 +163,5 @@ export function readRuleField(typed: string, form: RuleFieldForm): unknown {
 export function ruleFieldText(value: unknown): string {
   if (value === undefined || value === null) return '';
   if (Array.isArray(value)) return value.map(String).join(', ');
-  return typeof value === 'object' ? JSON.stringify(value) : String(value as string | number);
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value);
 }

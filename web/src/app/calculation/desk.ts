@@ -135,6 +135,14 @@ function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknow
       return run.memberSteps((ask as { member: string }).member);
     case 'matches':
       return run.matchesOf((ask as { rule: string }).rule);
+    case 'proposal': {
+      const { of, ids } = ask as { of: 'members' | 'nodes'; ids: readonly string[] };
+      return run.proposal(of, ids);
+    }
+    case 'selection': {
+      const { of, condition } = ask as { of: 'members' | 'nodes'; condition: string };
+      return run.selection(of, condition);
+    }
     default:
       return run.underAlone((ask as { result: string }).result);
   }

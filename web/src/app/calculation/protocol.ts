@@ -5,7 +5,9 @@ import type {
   DiagramKind,
   DrawnScene,
   FigureSummary,
+  Proposal,
   Reading,
+  Selected,
   Slice,
 } from '@hashira/core';
 
@@ -28,6 +30,11 @@ export interface Questions {
   };
   member: { ask: { member: string }; answer: CalculationStep[] };
   alone: { ask: { result: string }; answer: FigureSummary[] };
+  proposal: {
+    ask: { of: 'members' | 'nodes'; ids: readonly string[] };
+    answer: Proposal | undefined;
+  };
+  selection: { ask: { of: 'members' | 'nodes'; condition: string }; answer: Selected };
   matches: { ask: { rule: string }; answer: readonly string[] };
 }
 
