@@ -28,11 +28,13 @@ import type { DimensionChange } from '../stage/dimension-label.component';
 import { StageComponent, type PointedPlace, type Readout } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
 import { AlternativesStripComponent } from './alternatives-strip.component';
 import { LeavesComponent } from './leaves.component';
 import { LedgerComponent } from './ledger.component';
 import { ModelCheckComponent } from './model-check.component';
+import { SelectionBarComponent } from './selection-bar.component';
 
 /** The design screen: the leaves, stage, ledger, and the strip of alternatives. */
 @Component({
@@ -43,6 +45,7 @@ import { ModelCheckComponent } from './model-check.component';
     StageBarComponent,
     LedgerComponent,
     ModelCheckComponent,
+    SelectionBarComponent,
     AlternativesStripComponent,
     TracePanelComponent,
   ],
@@ -54,6 +57,7 @@ import { ModelCheckComponent } from './model-check.component';
 export class DesignScreenComponent {
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
+  protected readonly selection = inject(Selection);
   private readonly calculation = inject(Calculation);
   private readonly traces = inject(TraceService);
   private readonly stage = viewChild(StageComponent);

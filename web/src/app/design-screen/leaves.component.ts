@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { Selection } from '../workspace/selection.service';
 import { ChoicesLeafComponent } from './choices-leaf.component';
 import { ChoicesPanelComponent } from './choices-panel.component';
 import { LoadsLeafComponent } from './loads-leaf.component';
@@ -95,6 +96,14 @@ export class LeavesComponent {
   private readonly design = computed(() => this.workspace.state()!.design);
   protected readonly title = computed(() => this.workspace.selectedAlternative(this.design()).title);
   protected readonly hasChoices = computed(() => this.design().choices.length > 0);
+
+  constructor() {
+    const selection = inject(Selection);
+    // What was given on the stage stands open among the rules
+    effect(() => {
+      if (selection.openRule() !== undefined) this.leaf.set('Rules');
+    });
+  }
 
   /** Left and right go through the leaves. */
   protected key(event: KeyboardEvent): void {

@@ -1,35 +1,39 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { catalogue, grades, type Parameter } from '@hashira/core';
+import { grades, type Parameter } from '@hashira/core';
 import { Select } from 'primeng/select';
+import { SectionPickerComponent } from '../shared/section-picker.component';
 import { OwnMarkComponent } from './own-mark.component';
 
-/** Every profile of steel in the library. */
-const profiles = catalogue
-  .filter(({ material }) => (material ?? 'steel') === 'steel')
-  .map(({ name }) => ({ label: name, value: name }));
+/** Every steel of the library. */
 const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => ({ label: id, value: id }));
 
 /** A section or a material of the design, chosen from the library. */
 @Component({
   selector: 'app-name-row',
-  imports: [FormsModule, Select, OwnMarkComponent],
+  imports: [FormsModule, Select, OwnMarkComponent, SectionPickerComponent],
   template: `
     <label [attr.for]="'p-' + parameter().name">{{ parameter().title }}</label>
-    <p-select
-      [inputId]="'p-' + parameter().name"
-      [ariaLabel]="parameter().title"
-      [options]="options()"
-      [filter]="parameter().kind === 'section'"
-      [virtualScroll]="parameter().kind === 'section'"
-      [virtualScrollItemSize]="30"
-      optionLabel="label"
-      optionValue="value"
-      size="small"
-      appendTo="body"
-      [ngModel]="parameter().value"
-      (onChange)="changed.emit($event.value)"
-    />
+    @if (parameter().kind === 'section') {
+      <app-section-picker
+        [inputId]="'p-' + parameter().name"
+        [label]="parameter().title"
+        [value]="parameter().value"
+        (changed)="changed.emit($event)"
+      />
+    } @else {
+      <p-select
+        [inputId]="'p-' + parameter().name"
+        [ariaLabel]="parameter().title"
+        [options]="options()"
+        optionLabel="label"
+        optionValue="value"
+        size="small"
+        appendTo="body"
+        [ngModel]="parameter().value"
+        (onChange)="changed.emit($event.value)"
+      />
+    }
     @if (own()) {
       <app-own-mark class="follow" [title]="parameter().title" (followed)="followed.emit()" />
     }
@@ -48,9 +52,8 @@ export class NameRowComponent {
   readonly followed = output();
 
   protected readonly options = computed((): unknown[] => {
-    const { kind, value } = this.parameter();
-    const library = kind === 'section' ? profiles : materials;
-    // Sections of the design's own, and other spellings, are shown as they are written
-    return library.some((one) => one.value === value) ? library : [{ label: value, value }, ...library];
+    const { value } = this.parameter();
+    // Materials of the design's own, and other spellings, are shown as they are written
+    return materials.some((one) => one.value === value) ? materials : [{ label: value, value }, ...materials];
   });
 }

@@ -22,6 +22,7 @@ import {
 import { DimensionLabelComponent, type DimensionChange } from './dimension-label.component';
 import { placeDimensions } from './dimension-lines';
 import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './navigation';
+import { membersInBox, nodeNear, type Box } from './picking';
 import { SheetRenderer } from './sheet-renderer.service';
 import { StageCanvasComponent } from './stage-canvas.component';
 import type { Point, Sheet, SheetSize, StageContent } from './types';
@@ -31,6 +32,13 @@ export interface Readout {
   readonly title: string;
   readonly about: string;
   readonly rows: readonly (readonly [string, string])[];
+}
+
+/** What was pressed or taken in by a box; with `add` beside what is selected already. */
+export interface Pressed {
+  readonly of: 'members' | 'nodes';
+  readonly ids: readonly string[];
+  readonly add: boolean;
 }
 
 /** A place of a member that is pointed at. */
@@ -44,7 +52,8 @@ const bareMargins: Margins = { left: 60, right: 60, top: 44, bottom: 64 };
 
 /**
  * The stage: a frame that can be zoomed, panned, turned and read. The wheel zooms about the pointer, dragging pans, with Alt or the
- * right button it turns a solid frame, a double click fits; with the keyboard + and − zoom, 0 fits, shift with arrows pans, Alt with
+ * right button it turns a solid frame, a double click fits, a press selects, with Shift beside what is selected, and Shift and dragging
+ * draws a box round what is selected; with the keyboard + and − zoom, 0 fits, shift with arrows pans, Alt with
  * arrows turns, arrows move the reading along a member, page keys go to the next one.
  */
 @Component({
@@ -92,14 +101,23 @@ export class StageComponent {
   readonly dimensionChange = output<DimensionChange>();
   readonly dimensionEnd = output();
   readonly pointedAt = output<PointedPlace | undefined>();
-  /** A member was pressed. */
-  readonly picked = output<string>();
+  /** A member or a node was pressed, or a box was drawn round members; nothing where the sheet was pressed. */
+  readonly picked = output<Pressed>();
 
   private readonly size = signal({ width: 0, height: 0 });
   private readonly ownView = signal<View | undefined>(undefined);
   private readonly phase = signal(1);
   protected readonly pointed = signal<{ member: number; share: number } | undefined>(undefined);
   private dragging: { id: number; last: Point; turns: boolean; moved: boolean } | undefined;
+  /** The box that is being drawn. */
+  protected readonly box = signal<Box | undefined>(undefined);
+  protected readonly boxPlace = computed(() => {
+    const box = this.box();
+    if (!box) return undefined;
+    const [x0, x1] = [box.from[0], box.to[0]].sort((a, b) => a - b) as [number, number];
+    const [y0, y1] = [box.from[1], box.to[1]].sort((a, b) => a - b) as [number, number];
+    return { left: x0, top: y0, width: x1 - x0, height: y1 - y0 };
+  });
 
   protected readonly view = computed((): View | undefined => {
     const size = this.size();
@@ -188,7 +206,9 @@ export class StageComponent {
     if ((event.target as Element).closest('button, input')) return;
     const turns = this.content().scene.space === 'solid' && (event.button === 2 || event.altKey);
     if (event.button > 2) return;
-    this.dragging = { id: event.pointerId, last: this.pointOf(event), turns, moved: false };
+    const at = this.pointOf(event);
+    this.dragging = { id: event.pointerId, last: at, turns, moved: false };
+    if (event.shiftKey && event.button === 0) this.box.set({ from: at, to: at });
     this.host.nativeElement.setPointerCapture(event.pointerId);
   }
 
@@ -202,7 +222,9 @@ export class StageComponent {
       if (!dragging.moved && Math.hypot(dx, dy) < 3) return;
       dragging.moved = true;
       dragging.last = at;
-      this.setView(dragging.turns ? turnedBy(view, -dx * 0.008, dy * 0.008) : panned(view, dx, dy));
+      const box = this.box();
+      if (box) this.box.set({ ...box, to: at });
+      else this.setView(dragging.turns ? turnedBy(view, -dx * 0.008, dy * 0.008) : panned(view, dx, dy));
       return;
     }
     this.point(this.pickIndex()?.nearest(at));
@@ -212,10 +234,29 @@ export class StageComponent {
     const { dragging } = this;
     if (dragging?.id !== event.pointerId) return;
     this.dragging = undefined;
-    if (dragging.moved || event.button !== 0) return;
-    const near = this.pickIndex()?.nearest(this.pointOf(event));
-    const id = near && this.content().scene.members.ids[near.member];
-    if (id !== undefined) this.picked.emit(id);
+    const box = this.box();
+    this.box.set(undefined);
+    const view = this.view();
+    if (event.button !== 0 || !view) return;
+    const { scene } = this.content();
+    if (dragging.moved) {
+      if (!box) return;
+      const ids = membersInBox(scene, view, this.size(), box, event.ctrlKey);
+      if (ids.length > 0) this.picked.emit({ of: 'members', ids, add: true });
+      return;
+    }
+    this.pickAt(this.pointOf(event), event.shiftKey);
+  }
+
+  /** Nodes before the members that meet there. */
+  private pickAt(at: Point, add: boolean): void {
+    const { scene } = this.content();
+    const node = nodeNear(scene, this.view()!, this.size(), at);
+    const near = this.pickIndex()?.nearest(at);
+    const member = near && scene.members.ids[near.member];
+    if (node !== undefined) this.picked.emit({ of: 'nodes', ids: [node], add });
+    else if (member !== undefined) this.picked.emit({ of: 'members', ids: [member], add });
+    else if (!add) this.picked.emit({ of: 'members', ids: [], add });
   }
 
   protected leave(): void {
@@ -246,8 +287,10 @@ export class StageComponent {
     if (key === '+' || key === '=') this.zoom(1.25);
     else if (key === '-') this.zoom(0.8);
     else if (key === '0') this.fitAll();
-    else if (key === 'Escape') this.point(undefined);
-    else return this.readKey(key);
+    else if (key === 'Escape') {
+      this.point(undefined);
+      this.picked.emit({ of: 'members', ids: [], add: false });
+    } else return this.readKey(key, false);
     return true;
   }
 
@@ -255,7 +298,7 @@ export class StageComponent {
     const step = { ArrowLeft: [40, 0], ArrowRight: [-40, 0], ArrowUp: [0, 40], ArrowDown: [0, -40] }[key];
     if (key === '+') this.zoom(1.25);
     else if (step) this.setView(panned(view, step[0]!, step[1]!));
-    else return false;
+    else return key === 'Enter' && this.readKey(key, true);
     return true;
   }
 
@@ -266,7 +309,7 @@ export class StageComponent {
     return true;
   }
 
-  private readKey(key: string): boolean {
+  private readKey(key: string, add: boolean): boolean {
     const count = this.content().scene.members.ids.length;
     if (count === 0) return false;
     const at = this.pointed() ?? { member: 0, share: 0 };
@@ -286,7 +329,7 @@ export class StageComponent {
         this.point({ member: (at.member + count - 1) % count, share: 0 });
         return true;
       case 'Enter':
-        this.picked.emit(this.content().scene.members.ids[at.member]!);
+        this.picked.emit({ of: 'members', ids: [this.content().scene.members.ids[at.member]!], add });
         return true;
       default:
         return false;

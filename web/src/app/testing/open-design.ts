@@ -13,6 +13,7 @@ import type { Questions, Show } from '../calculation/protocol';
 import { TraceService } from '../shared/trace.service';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Saving } from '../workspace/saving.service';
+import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
 import { slipShed } from './slip-shed';
 
@@ -43,12 +44,23 @@ class CalculationAtOnce {
   ): Promise<unknown> {
     const run = this.runs.get(alternative);
     const { member = '', rule = '', figure = '', result } = ask as Record<string, string | undefined>;
+    const {
+      of,
+      ids = [],
+      condition = '',
+    } = ask as {
+      of: 'members' | 'nodes';
+      ids?: string[];
+      condition?: string;
+    };
     const answers: Record<keyof Questions, () => unknown> = {
       reading: () => run?.reading(this.show.result, member, 0.5),
       trace: () => run?.trace(figure, result),
       member: () => run?.memberSteps(member),
       alone: () => run?.underAlone(result ?? ''),
       matches: () => run?.matchesOf(rule),
+      proposal: () => run?.proposal(of, ids),
+      selection: () => run?.selection(of, condition),
     };
     return Promise.resolve(answers[question]());
   }
@@ -76,6 +88,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
   TestBed.configureTestingModule({
     providers: [
       DesignWorkspace,
+      Selection,
       ViewState,
       TraceService,
       MessageService,

@@ -5,6 +5,7 @@ import { Calculation } from '../calculation/calculation.service';
 import { commonScales, type DeformationScale } from '../stage/scales';
 import type { StageScales } from '../stage/types';
 import { DesignWorkspace } from './design-workspace.service';
+import { Selection } from './selection.service';
 
 const none: never[] = [];
 const diagrams: readonly DiagramKind[] = ['none', 'N', 'Vz', 'My', 'Vy', 'Mz', 'T', 'utilisation'];
@@ -16,6 +17,7 @@ export class ViewState {
   private readonly workspace = inject(DesignWorkspace);
   private readonly calculation = inject(Calculation);
   private readonly router = inject(Router);
+  private readonly selection = inject(Selection);
   private readonly chosenResult = signal<string | undefined>(undefined);
 
   readonly diagram = signal<DiagramKind>('My');
@@ -89,12 +91,14 @@ export class ViewState {
   readonly show = computed(() => {
     const slice = this.slice();
     const step = this.step();
+    // What is pointed at in a list goes before what is selected
+    const lit = this.lit().length > 0 ? this.lit() : this.selection.selected().ids;
     return {
       result: this.resultId(),
       diagram: this.diagram(),
       ...(slice ? { slice } : {}),
       ...(step === undefined ? {} : { step }),
-      ...(this.lit().length > 0 ? { lit: this.lit() } : {}),
+      ...(lit.length > 0 ? { lit } : {}),
     };
   });
 

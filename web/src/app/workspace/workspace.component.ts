@@ -22,6 +22,7 @@ import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { Saving } from './saving.service';
 import { Drafts, type Draft } from './drafts.service';
+import { Selection } from './selection.service';
 import { ViewState } from './view-state.service';
 
 /** An open design: loads it, keeps it saved, and frames its screens. */
@@ -30,7 +31,7 @@ import { ViewState } from './view-state.service';
   imports: [RouterOutlet, RouterLink, RouterLinkActive, Button, Tooltip, EditableTextComponent],
   templateUrl: './workspace.component.html',
   styleUrl: './workspace.component.css',
-  providers: [Calculation, Saving, DesignWorkspace, ViewState],
+  providers: [Calculation, Saving, DesignWorkspace, Selection, ViewState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'key($event)', '(window:beforeunload)': 'leaving($event)' },
 })

@@ -1,0 +1,88 @@
+import { calculated, expect, ledgerValue, openSlipShed, saved, test } from './application.js';
+
+test('what is selected on the stage gets a section by the shortest condition, undone by one press', async ({
+  page,
+  app,
+}) => {
+  await openSlipShed(page, app);
+  const before = await ledgerValue(page, 'Steel mass').innerText();
+  await page.locator('app-stage').focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  const bar = page.getByRole('region', { name: 'Selection' });
+  await expect(bar).toContainText('left column');
+  await expect(bar).toContainText('role == "column" and side == "left"');
+  // The other column beside it: now the role is enough
+  await page.locator('app-stage').focus();
+  for (let i = 0; i < 4; i++) {
+    await page.keyboard.press('PageDown');
+    if ((await page.locator('app-stage .readout strong').innerText()) === 'right column') break;
+  }
+  await page.keyboard.press('Shift+Enter');
+  await expect(bar).toContainText('2 members');
+  await expect(bar).toContainText('where role == "column"');
+  await page.getByRole('combobox', { name: 'Give a section' }).click();
+  await page.getByRole('searchbox').fill('lightest HEA with Wpl,y above 1200 cm3');
+  await page.keyboard.press('Enter');
+  // HEA 300 is lighter than HEB 300 (88 and 117 kg/m, EN 10365): 2 × 6.4 m of 29 kg/m are 370 kg less
+  await expect(ledgerValue(page, 'Steel mass')).not.toHaveText(before);
+  const mass = (text: string) => Number(/\d+/.exec(text)![0]);
+  const after = mass(await ledgerValue(page, 'Steel mass').innerText());
+  expect(mass(before) - after).toBeGreaterThan(355);
+  expect(mass(before) - after).toBeLessThan(385);
+  // The rule with just that condition took it, and stands open
+  await expect(page.locator('app-rules-leaf .rule', { hasText: 'Columns' }).first()).toContainText('HEA 300');
+  await expect(page.locator('app-rule-form')).toHaveCount(1);
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(ledgerValue(page, 'Steel mass')).toHaveText(before);
+});
+
+test('a box takes members in, a typed condition selects, and nodes get a load of their own', async ({
+  page,
+  app,
+}) => {
+  await openSlipShed(page, app);
+  const box = (await page.locator('app-stage').boundingBox())!;
+  await page.keyboard.down('Shift');
+  await page.mouse.move(box.x + 12, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width - 12, box.y + box.height - 40, { steps: 4 });
+  await page.mouse.up();
+  await page.keyboard.up('Shift');
+  const bar = page.getByRole('region', { name: 'Selection' });
+  await expect(bar).toContainText('4 members');
+  await bar.getByTitle('Condition of the selection, press to change').click();
+  await page.getByRole('textbox', { name: 'Condition of the selection' }).fill('role == "rafter"');
+  await page.keyboard.press('Enter');
+  await expect(bar).toContainText('2 members');
+  await bar.getByRole('button', { name: 'clear' }).click();
+  await expect(bar).toHaveCount(0);
+
+  // A load at the apex by a rule from the list
+  const moment = await ledgerValue(page, 'Apex deflection').innerText();
+  await page.getByRole('tab', { name: 'Rules' }).click();
+  await page.getByLabel('add a rule that gives').selectOption({ label: 'load on nodes' });
+  const rule = page.locator('app-rules-leaf .rule', { has: page.locator('app-rule-form') });
+  await rule.getByTitle(/^Condition of/).click();
+  await rule.getByRole('textbox', { name: /^Condition of/ }).fill('place == "apex"');
+  await page.keyboard.press('Enter');
+  await rule.getByLabel('load case').selectOption('S');
+  await rule.getByLabel('force x, y, z').fill('0 kN, 0 kN, -40 kN');
+  await page.keyboard.press('Enter');
+  await calculated(page);
+  await expect(ledgerValue(page, 'Apex deflection')).not.toHaveText(moment);
+  await page.getByRole('tab', { name: 'Loads' }).click();
+  await expect(page.locator('app-loads-leaf details', { hasText: 'place == "apex"' })).toHaveCount(1);
+});
+
+test('a rule that is written wrong says so at the rule, and the last frame stays', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await page.getByRole('tab', { name: 'Rules' }).click();
+  const rafters = page.locator('app-rules-leaf .rule', { hasText: 'Rafters' }).first();
+  await rafters.getByTitle('Condition of Rafters, press to change').click();
+  await rafters.getByRole('textbox', { name: 'Condition of Rafters' }).fill('role == ');
+  await page.keyboard.press('Enter');
+  await expect(rafters.getByRole('alert')).toContainText('role ==');
+  await expect(page.getByText('the last frame that could be built')).toBeVisible();
+});
