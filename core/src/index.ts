@@ -7,6 +7,7 @@ export * from './compare/index.js';
 export * from './drawing/index.js';
 export * from './results/index.js';
 export { readParameters, writeParameters } from './exchange/csv/parameters.js';
+export { writeResults } from './exchange/csv/results.js';
 export { readPoints, writePoints, type LinePoints } from './exchange/csv/points.js';
 export type { ResolvedSection } from './library/sections.js';
 export type * from './model/types.js';

@@ -20,3 +20,4 @@ export type {
   SummaryStatus,
 } from './summary.js';
 export type { Proposal, Selected } from './selecting.js';
+export { tableKinds, type ResultTable, type TableQuestion, type TableRow } from './tables/index.js';

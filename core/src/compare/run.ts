@@ -35,6 +35,7 @@ import { FigureTable } from './figure-table.js';
 import { inWords } from './problem-words.js';
 import { proposalFor, selectedBy, type Proposal, type Selected } from './selecting.js';
 import { figureKindOf, type FigureSource } from './figures/index.js';
+import { fillTable, tableKinds, type ResultTable, type TableQuestion } from './tables/index.js';
 import type {
   AlternativeSummary,
   FigureSummary,
@@ -306,6 +307,13 @@ export class AlternativeRun {
   /** The shortest condition that selects just these members or nodes, and what they are in words. */
   proposal(of: 'members' | 'nodes', ids: readonly string[]): Proposal | undefined {
     return this.built && this.namer && proposalFor(this.built, this.namer, of, ids);
+  }
+
+  /** A table of results, as `tables/` lists them; undefined while there are no forces. */
+  resultTable(kind: string, question: TableQuestion): ResultTable | undefined {
+    const { forces, namer } = this;
+    const found = tableKinds.find((one) => one.kind === kind);
+    return forces && namer && found && fillTable(found, { forces, namer }, question);
   }
 
   /** The members or nodes that a condition selects, or why it selects none. */

@@ -1,4 +1,10 @@
-import { AlternativeRun, type DrawnScene, type Progress, type StageName } from '@hashira/core';
+import {
+  AlternativeRun,
+  type DrawnScene,
+  type Progress,
+  type StageName,
+  type TableQuestion,
+} from '@hashira/core';
 import type { Show, WorkerAnswer, WorkerRequest } from './protocol';
 
 /** Sends an answer; buffers in `transfer` move without a copy. */
@@ -138,6 +144,10 @@ function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknow
     case 'proposal': {
       const { of, ids } = ask as { of: 'members' | 'nodes'; ids: readonly string[] };
       return run.proposal(of, ids);
+    }
+    case 'table': {
+      const { kind, ...question } = ask as { kind: string } & TableQuestion;
+      return run.resultTable(kind, question);
     }
     case 'selection': {
       const { of, condition } = ask as { of: 'members' | 'nodes'; condition: string };

@@ -7,8 +7,10 @@ import type {
   FigureSummary,
   Proposal,
   Reading,
+  ResultTable,
   Selected,
   Slice,
+  TableQuestion,
 } from '@hashira/core';
 
 /** What all drawings of a design show. */
@@ -34,6 +36,7 @@ export interface Questions {
     ask: { of: 'members' | 'nodes'; ids: readonly string[] };
     answer: Proposal | undefined;
   };
+  table: { ask: { kind: string } & TableQuestion; answer: ResultTable | undefined };
   selection: { ask: { of: 'members' | 'nodes'; condition: string }; answer: Selected };
   matches: { ask: { rule: string }; answer: readonly string[] };
 }

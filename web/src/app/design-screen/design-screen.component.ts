@@ -34,6 +34,7 @@ import { AlternativesStripComponent } from './alternatives-strip.component';
 import { LeavesComponent } from './leaves.component';
 import { LedgerComponent } from './ledger.component';
 import { ModelCheckComponent } from './model-check.component';
+import { ResultTablesComponent } from './result-tables.component';
 import { SelectionBarComponent } from './selection-bar.component';
 
 /** The design screen: the leaves, stage, ledger, and the strip of alternatives. */
@@ -45,6 +46,7 @@ import { SelectionBarComponent } from './selection-bar.component';
     StageBarComponent,
     LedgerComponent,
     ModelCheckComponent,
+    ResultTablesComponent,
     SelectionBarComponent,
     AlternativesStripComponent,
     TracePanelComponent,

@@ -48,7 +48,11 @@ class CalculationAtOnce {
       of,
       ids = [],
       condition = '',
+      kind = '',
+      parts,
     } = ask as {
+      kind?: string;
+      parts?: string[];
       of: 'members' | 'nodes';
       ids?: string[];
       condition?: string;
@@ -59,6 +63,7 @@ class CalculationAtOnce {
       member: () => run?.memberSteps(member),
       alone: () => run?.underAlone(result ?? ''),
       matches: () => run?.matchesOf(rule),
+      table: () => run?.resultTable(kind, { result: result ?? '', ...(parts ? { parts } : {}) }),
       proposal: () => run?.proposal(of, ids),
       selection: () => run?.selection(of, condition),
     };

@@ -24,6 +24,8 @@ export class ViewState {
   readonly deformed = signal(false);
   readonly loads = signal(true);
   readonly reactions = signal(true);
+  /** Tables of results stand under the stage. */
+  readonly tables = signal(false);
   readonly deformation = signal<DeformationScale>({ kind: 'automatic' });
   /** The deformed shape swings between both sides. */
   readonly moving = signal(false);
@@ -145,6 +147,7 @@ export class ViewState {
       ['loads', this.loads],
       ['reactions', this.reactions],
       ['deformed', this.deformed],
+      ['tables', this.tables],
     ] as const)
       if (query.has(name)) flag.set(query.get(name) === '1');
     const slice = /^(\w+):(.+)$/.exec(query.get('slice') ?? '');
@@ -168,6 +171,7 @@ export class ViewState {
       loads: flag(this.loads(), true),
       reactions: flag(this.reactions(), true),
       deformed: flag(this.deformed(), false),
+      tables: flag(this.tables(), false),
       slice: slice ? `${slice.tag}:${slice.value}` : null,
     };
     tree.queryParams = Object.fromEntries(

@@ -20,6 +20,7 @@ import { rememberOpened } from '../designs/last-opened';
 import { EditableTextComponent } from '../shared/editable-text.component';
 import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
+import { KeysPageComponent } from './keys-page.component';
 import { Saving } from './saving.service';
 import { Drafts, type Draft } from './drafts.service';
 import { Selection } from './selection.service';
@@ -28,7 +29,15 @@ import { ViewState } from './view-state.service';
 /** An open design: loads it, keeps it saved, and frames its screens. */
 @Component({
   selector: 'app-workspace',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Button, Tooltip, EditableTextComponent],
+  imports: [
+    RouterOutlet,
+    RouterLink,
+    RouterLinkActive,
+    Button,
+    Tooltip,
+    EditableTextComponent,
+    KeysPageComponent,
+  ],
   templateUrl: './workspace.component.html',
   styleUrl: './workspace.component.css',
   providers: [Calculation, Saving, DesignWorkspace, Selection, ViewState],
@@ -46,6 +55,7 @@ export class WorkspaceComponent {
   readonly id = input.required<string>();
 
   protected readonly problem = signal('');
+  protected readonly keysOpen = signal(false);
   /** Unsaved changes of an earlier visit were taken up. */
   protected readonly takenUp = signal(false);
   /** A revision that another page saved, while nothing is changed here. */
@@ -115,6 +125,11 @@ export class WorkspaceComponent {
   }
 
   protected key(event: KeyboardEvent): void {
+    if (event.key === 'F1') {
+      event.preventDefault();
+      this.keysOpen.update((open) => !open);
+      return;
+    }
     if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
     // In a text the browser takes back what was typed
     if ((event.target as Element).closest('input:not([type=checkbox], [type=range]), textarea')) return;

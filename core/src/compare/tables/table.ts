@@ -1,0 +1,112 @@
+import type { FrameState } from '../../analysis/index.js';
+import type { Analysed } from '../../pipeline/index.js';
+import type { Namer } from '../../recipe/geometry/names.js';
+import type { QuantityName } from '../../units/quantities.js';
+
+/** A column of numbers, SI. */
+export interface TableColumn {
+  readonly name: string;
+  readonly quantity: QuantityName;
+}
+
+/** A row: what it is of, where on it, and a number for each column. */
+export interface TableRow {
+  /** Id of the member or node. */
+  readonly part: string;
+  readonly title: string;
+  /** Where along a member, or which side of an envelope. */
+  readonly at: string;
+  readonly values: readonly number[];
+  /** Of an envelope: the combination that each value comes from. */
+  readonly from?: readonly string[];
+}
+
+/** A table of results; plain data. */
+export interface ResultTable {
+  readonly of: 'members' | 'nodes';
+  readonly columns: readonly TableColumn[];
+  readonly rows: readonly TableRow[];
+  /** Rows that were left out because there are too many. */
+  readonly more: number;
+}
+
+export interface TableSource {
+  readonly forces: Analysed;
+  readonly namer: Namer;
+}
+
+/** What a table is asked for. */
+export interface TableQuestion {
+  /** Load case or combination; `envelope` over the strength combinations. */
+  readonly result: string;
+  /** Only these members or nodes; all where it is left out. */
+  readonly parts?: readonly string[];
+}
+
+/** A kind of table: one a file, listed in `index.ts`. */
+export interface TableKind {
+  readonly kind: string;
+  readonly title: string;
+  readonly of: 'members' | 'nodes';
+  columns(source: TableSource): readonly TableColumn[];
+  /** Places that have a row each, in order. */
+  places(source: TableSource): readonly TablePlace[];
+}
+
+/** A place of a frame, and its numbers in a state, one for each column. */
+export interface TablePlace {
+  readonly part: string;
+  readonly title: string;
+  readonly at: string;
+  values(state: FrameState): readonly number[];
+}
+
+/** Most rows that leave the core. */
+const mostRows = 4000;
+
+/** Fills a table for a load case, a combination, or the envelope. */
+export function fillTable(kind: TableKind, source: TableSource, question: TableQuestion): ResultTable {
+  const wanted = question.parts && new Set(question.parts);
+  const places = kind.places(source).filter(({ part }) => !wanted || wanted.has(part));
+  const rows =
+    question.result === 'envelope'
+      ? places.flatMap((place) => envelopeRows(place, source.forces))
+      : rowsOf(places, source.forces.states.get(question.result));
+  return {
+    of: kind.of,
+    columns: kind.columns(source),
+    rows: rows.slice(0, mostRows),
+    more: Math.max(0, rows.length - mostRows),
+  };
+}
+
+function rowsOf(places: readonly TablePlace[], state: FrameState | undefined): TableRow[] {
+  if (!state) return [];
+  return places.map((place) => ({
+    part: place.part,
+    title: place.title,
+    at: place.at,
+    values: place.values(state),
+  }));
+}
+
+/** The greatest and the least of every column over the strength combinations, and where they come from. */
+function envelopeRows(place: TablePlace, { selections, states }: Analysed): TableRow[] {
+  const strength = selections.filter(({ state, id }) => state === 'strength' && states.has(id));
+  const all = strength.map(({ id }) => ({ id, values: place.values(states.get(id)!) }));
+  const [first] = all;
+  if (!first) return [];
+  const row = (side: string, beats: (a: number, b: number) => boolean): TableRow => {
+    const best = first.values.map((_, k) =>
+      all.reduce((a, b) => (beats(b.values[k]!, a.values[k]!) ? b : a)),
+    );
+    return {
+      part: place.part,
+      title: place.title,
+      at: place.at === '' ? side : `${place.at}, ${side}`,
+      values: best.map(({ values }, k) => values[k]!),
+      from: best.map(({ id }) => id),
+    };
+  };
+  return [row('greatest', (a, b) => a > b), row('least', (a, b) => a < b)];
+}

@@ -1,0 +1,115 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import {
+  formatExact,
+  formatNumber,
+  quantities,
+  tableKinds,
+  writeResults,
+  type ResultTable,
+} from '@hashira/core';
+import { TableModule } from 'primeng/table';
+import { Calculation } from '../calculation/calculation.service';
+import { download } from '../designs/design-file';
+import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { Selection } from '../workspace/selection.service';
+import { ViewState } from '../workspace/view-state.service';
+
+/**
+ * Tables of results under the stage: of the shown load case or combination, or of the envelope, for what is selected or for all. Pointing at a
+ * row lights up its place on the stage; pressing it selects that.
+ */
+@Component({
+  selector: 'app-result-tables',
+  imports: [TableModule],
+  templateUrl: './result-tables.component.html',
+  styleUrl: './result-tables.component.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ResultTablesComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  private readonly calculation = inject(Calculation);
+  private readonly view = inject(ViewState);
+  private readonly selection = inject(Selection);
+  protected readonly kinds = tableKinds;
+  protected readonly kind = signal('reactions');
+  protected readonly envelope = signal(false);
+  private readonly found = signal<ResultTable | undefined>(undefined);
+  private asked = 0;
+
+  private readonly of = computed(() => tableKinds.find(({ kind }) => kind === this.kind())!.of);
+  /** Only what is selected, where that is of the table's kind. */
+  protected readonly parts = computed(() => {
+    const { of, ids } = this.selection.selected();
+    return of === this.of() && ids.length > 0 ? ids : undefined;
+  });
+  protected readonly result = computed(() => (this.envelope() ? 'envelope' : this.view.resultId()));
+
+  protected readonly columns = computed(
+    () =>
+      this.found()?.columns.map(({ name, quantity }) => ({
+        name,
+        unit: quantities[quantity].unit,
+      })) ?? [],
+  );
+  protected readonly rows = computed(() => {
+    const table = this.found();
+    if (!table) return [];
+    return table.rows.map((row) => ({
+      ...row,
+      // Sorting goes by the numbers
+      ...Object.fromEntries(row.values.map((value, k) => [`v${k}`, value])),
+      cells: row.values.map((value, k) => ({
+        text: formatNumber(value, table.columns[k]!.quantity),
+        title: formatExact(value, table.columns[k]!.quantity) + (row.from ? ` under ${row.from[k]!}` : ''),
+      })),
+    }));
+  });
+  protected readonly more = computed(() => this.found()?.more ?? 0);
+  protected readonly words = computed(() => {
+    const count = this.parts()?.length;
+    return count === undefined ? `all ${this.of()}` : `${count} selected`;
+  });
+
+  constructor() {
+    effect(() => {
+      const kind = this.kind();
+      const result = this.result();
+      const parts = this.parts();
+      const { alternatives } = this.workspace.results();
+      const design = this.workspace.state()!.design;
+      const alternative = this.workspace.selectedAlternative(design).id;
+      if (!alternatives.has(alternative)) return;
+      void this.ask(alternative, { kind, result, ...(parts ? { parts } : {}) });
+    });
+  }
+
+  private async ask(
+    alternative: string,
+    question: { kind: string; result: string; parts?: readonly string[] },
+  ): Promise<void> {
+    const asked = ++this.asked;
+    const found = await this.calculation.ask(alternative, 'table', question);
+    if (asked === this.asked) this.found.set(found);
+  }
+
+  protected light(part: string | undefined): void {
+    this.view.lit.set(part === undefined ? [] : [part]);
+  }
+
+  protected pick(part: string): void {
+    this.light(undefined);
+    this.selection.pick(this.of(), [part]);
+  }
+
+  protected save(): void {
+    const table = this.found();
+    if (!table) return;
+    const { title } = this.workspace.state()!.design;
+    download(writeResults(table), `${title}, ${this.kind()}, ${this.result()}.csv`, 'text/csv');
+  }
+
+  protected async copy(): Promise<void> {
+    const table = this.found();
+    if (table) await navigator.clipboard.writeText(writeResults(table));
+  }
+}
