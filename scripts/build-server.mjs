@@ -20,6 +20,7 @@ export async function buildServer() {
     entryPoints: {
       main: join(root, 'server/src/main.ts'),
       'integrity-worker': join(root, 'server/src/database/integrity-worker.ts'),
+      'reading-worker': join(root, 'server/src/designs/reading-worker.ts'),
     },
     outdir: join(root, 'server/dist'),
     bundle: true,

@@ -24,6 +24,7 @@ export {
 } from './recipe/expressions/evaluate.js';
 export type { Scope } from './recipe/expressions/types.js';
 export type { Dimension, Geometry, GeometryMember, GeometryNode, Note } from './recipe/geometry/geometry.js';
+export type { NamedPlace } from './recipe/geometry/places.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './recipe/parameters.js';
 export { remarksOf, type Remark } from './recipe/remarks/index.js';
 export {

@@ -21,6 +21,7 @@ import { attempt, ProblemError, unwrapped, type Problem } from '../problem.js';
 import { applyAlternative } from '../recipe/alternatives.js';
 import { buildFrame, type BuiltFrame } from '../recipe/build.js';
 import { Namer } from '../recipe/geometry/names.js';
+import { placeOn, type NamedPlace } from '../recipe/geometry/places.js';
 import { evaluateParameters, type ParameterValues } from '../recipe/parameters.js';
 import { remarksOf, type Remark } from '../recipe/remarks/index.js';
 import type { Alternative, Design } from '../recipe/types.js';
@@ -307,6 +308,12 @@ export class AlternativeRun {
   /** The shortest condition that selects just these members or nodes, and what they are in words. */
   proposal(of: 'members' | 'nodes', ids: readonly string[]): Proposal | undefined {
     return this.built && this.namer && proposalFor(this.built, this.namer, of, ids);
+  }
+
+  /** The place of a member that was meant by a share of one of its pieces, by a name that steps can use. */
+  place(member: string, share: number): NamedPlace | undefined {
+    const { built, namer } = this;
+    return built && namer && placeOn(built.geometry, namer, member, share);
   }
 
   /** A table of results, as `tables/` lists them; undefined while there are no forces. */

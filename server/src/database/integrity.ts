@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3';
 import { statSync } from 'node:fs';
-import { Worker } from 'node:worker_threads';
+import { startWorker } from '../start-worker.js';
 
 /** Files from this size on are examined beside the main thread, bytes. */
 const large = 32 * 1024 * 1024;
@@ -25,9 +25,7 @@ export async function examineIntegrity(path: string, say: (line: string) => void
   const { size } = statSync(path);
   if (size < large) return integrity(path);
   say(`Examining the database (${Math.round(size / 1024 / 1024)} MB) …`);
-  // Beside this file as source, beside the bundle as built
-  const ending = import.meta.url.endsWith('.ts') ? 'ts' : 'js';
-  const worker = new Worker(new URL(`./integrity-worker.${ending}`, import.meta.url), { workerData: path });
+  const worker = startWorker('integrity-worker', import.meta.url, { workerData: path });
   return new Promise((resolve, reject) => {
     worker.once('message', (report: string) => resolve(report));
     worker.once('error', reject);

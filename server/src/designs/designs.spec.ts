@@ -149,6 +149,23 @@ describe('the designs’ REST interface', () => {
     expect(await (await send('GET', '')).json()).toEqual([]);
   });
 
+  it('reads large bodies beside its main thread, to the same answers', async () => {
+    const spaced = (design: object) => `${JSON.stringify(design)}${' '.repeat(60_000)}`;
+    expect((await send('POST', '', spaced(slipShed()))).status).toBe(201);
+    const wrong = await send('POST', '', spaced({ ...slipShed(), figures: 'none' }));
+    expect(wrong.status).toBe(422);
+    expect(((await wrong.json()) as { detail: string }).detail).toContain('/figures');
+    const broken = await send('POST', '', `${' '.repeat(60_000)}{"half`);
+    expect(broken.status).toBe(400);
+  });
+
+  it('answers others while it reads a body of two megabytes', async () => {
+    const reading = send('POST', '', `{"parameters":[${'{},'.repeat(600_000)}{}]}`);
+    const health = base.replace('/api/designs', '/api/health');
+    expect((await fetch(health)).status).toBe(200);
+    expect((await reading).status).toBe(422);
+  });
+
   it('sets headers that keep strangers out', async () => {
     const { headers } = await send('GET', '');
     expect(headers.get('Content-Security-Policy')).toContain("script-src 'self' 'wasm-unsafe-eval'");

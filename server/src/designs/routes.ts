@@ -1,11 +1,11 @@
-import { Router, json, type Request, type RequestHandler, type Response } from 'express';
+import { Router, json, text, type Request, type RequestHandler, type Response } from 'express';
 import type { Design } from '@hashira/core';
-import { validateDesign } from '@hashira/core/validation';
 import type { DesignRecord } from '../database/design-record.js';
 import type { RevisionRecord } from '../database/revision-record.js';
 import { only } from '../http/guard.js';
 import { HttpProblem } from '../http/problem-details.js';
 import { readDocument } from './document.js';
+import { readBodyAside } from './reading.js';
 import { keepDeletedDays, type ChangeOutcome, type DesignStore } from './design-store.js';
 
 /** Largest design document that is accepted, bytes. */
@@ -17,14 +17,14 @@ export const bodyLimit = 2 * 1024 * 1024;
  */
 export function designRoutes(store: DesignStore): Router {
   const router = Router();
-  const body: RequestHandler[] = [requireJson, json({ limit: bodyLimit })];
+  const body: RequestHandler[] = [requireJson, text({ type: 'application/json', limit: bodyLimit })];
 
   router.get('/', async (_request, response) => {
     response.json(await store.list());
   });
 
   router.post('/', ...body, async (request, response) => {
-    sendRecord(response.status(201), await store.create(designOf(request)));
+    sendRecord(response.status(201), await store.create(await designOf(request)));
   });
 
   router.get('/deleted', async (_request, response) => {
@@ -47,7 +47,7 @@ export function designRoutes(store: DesignStore): Router {
     response.json({ id: idOf(request), revision, savedAt, name, document: currentDocument(document) });
   });
 
-  router.put('/:id/revisions/:revision', ...body, async (request, response) => {
+  router.put('/:id/revisions/:revision', requireJson, json({ limit: '10kb' }), async (request, response) => {
     await existing(store, request);
     const { revision } = await existingRevision(store, request);
     await store.nameRevision(idOf(request), revision, nameOf(request));
@@ -68,7 +68,7 @@ export function designRoutes(store: DesignStore): Router {
 
   router.put('/:id', ...body, async (request, response) => {
     const revision = basedOn(request);
-    const outcome = await store.save(idOf(request), revision, designOf(request));
+    const outcome = await store.save(idOf(request), revision, await designOf(request));
     response.setHeader('ETag', etag(done(outcome)));
     response.json({ revision: done(outcome) });
   });
@@ -125,10 +125,12 @@ const requireJson: RequestHandler = (request, _response, next) => {
     );
 };
 
-function designOf(request: Request): Design {
-  const outcome = validateDesign(request.body);
-  if (outcome.ok) return outcome.value;
-  const { problems } = outcome;
+async function designOf(request: Request): Promise<Design> {
+  const body: unknown = request.body;
+  const read = await readBodyAside(typeof body === 'string' ? body : '');
+  if (!read.json) throw new HttpProblem(400, 'not-json', 'Not JSON', `The body is not JSON: ${read.reason}.`);
+  if (read.design.ok) return read.design.value;
+  const { problems } = read.design;
   throw new HttpProblem(422, 'invalid-design', 'Not a design', problems[0]!.message, {
     problems: problems.slice(0, 50),
   });

@@ -64,7 +64,7 @@ function modesWith(
   if (!(largest < beyondReason))
     fail(
       'not-finite',
-      `The axial forces under "${state.id}" reach ${largest.toPrecision(2)} N, beyond what buckling can be worked out from; check the loads.`,
+      `The axial forces under "${state.id}" are beyond every number that a frame has, and beyond what buckling can be worked out from; check the loads.`,
       { result: state.id },
     );
   const slackZero = new Float64Array(144);

@@ -19,7 +19,7 @@ export const forces: TableKind = {
   of: 'members',
   columns: ({ forces: { frame } }) =>
     forcesOf(frame.plane).map((name) => ({
-      name: (frame.plane && planeNames[name]) || name,
+      name: frame.plane ? (planeNames[name] ?? name) : name,
       quantity: ['T', 'My', 'Mz'].includes(name) ? 'moment' : 'force',
     })),
   places({ forces: { frame }, namer }) {

@@ -43,6 +43,7 @@ export {
   setParameterFields,
   setValue,
 } from './parameters.js';
+export { drawMember } from './drawn.js';
 export { addRule, giveByRule, moveRule, removeRule, setRule, setRuleField } from './rules.js';
 export { addSection, removeSection, setAnalysis, setCode, setTitle } from './settings.js';
 export { addStep, duplicateStep, moveStep, removeStep, setStep, setStepField, switchStep } from './steps.js';

@@ -145,6 +145,10 @@ function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknow
       const { of, ids } = ask as { of: 'members' | 'nodes'; ids: readonly string[] };
       return run.proposal(of, ids);
     }
+    case 'place': {
+      const { member, share } = ask as { member: string; share: number };
+      return run.place(member, share);
+    }
     case 'table': {
       const { kind, ...question } = ask as { kind: string } & TableQuestion;
       return run.resultTable(kind, question);

@@ -5,6 +5,7 @@ import type {
   DiagramKind,
   DrawnScene,
   FigureSummary,
+  NamedPlace,
   Proposal,
   Reading,
   ResultTable,
@@ -36,6 +37,7 @@ export interface Questions {
     ask: { of: 'members' | 'nodes'; ids: readonly string[] };
     answer: Proposal | undefined;
   };
+  place: { ask: { member: string; share: number }; answer: NamedPlace | undefined };
   table: { ask: { kind: string } & TableQuestion; answer: ResultTable | undefined };
   selection: { ask: { of: 'members' | 'nodes'; condition: string }; answer: Selected };
   matches: { ask: { rule: string }; answer: readonly string[] };

@@ -25,12 +25,14 @@ import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
 import { isLoud, statusWords } from '../shared/values';
 import type { DimensionChange } from '../stage/dimension-label.component';
-import { StageComponent, type PointedPlace, type Readout } from '../stage/stage.component';
+import { StageComponent, type PointedPlace, type Pressed, type Readout } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { Drawing } from '../workspace/drawing.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
 import { AlternativesStripComponent } from './alternatives-strip.component';
+import { DrawingBarComponent } from './drawing-bar.component';
 import { LeavesComponent } from './leaves.component';
 import { LedgerComponent } from './ledger.component';
 import { ModelCheckComponent } from './model-check.component';
@@ -48,6 +50,7 @@ import { SelectionBarComponent } from './selection-bar.component';
     ModelCheckComponent,
     ResultTablesComponent,
     SelectionBarComponent,
+    DrawingBarComponent,
     AlternativesStripComponent,
     TracePanelComponent,
   ],
@@ -59,7 +62,8 @@ import { SelectionBarComponent } from './selection-bar.component';
 export class DesignScreenComponent {
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
-  protected readonly selection = inject(Selection);
+  private readonly selection = inject(Selection);
+  protected readonly drawing = inject(Drawing);
   private readonly calculation = inject(Calculation);
   private readonly traces = inject(TraceService);
   private readonly stage = viewChild(StageComponent);
@@ -112,7 +116,15 @@ export class DesignScreenComponent {
 
   protected point(place: PointedPlace | undefined): void {
     this.place.set(place);
-    void this.read();
+    if (this.drawing.active()) void this.drawing.point(place?.member, place?.share);
+    else void this.read();
+  }
+
+  /** What is pressed is selected; while a member is drawn, it begins or ends there. */
+  protected picked({ of, ids, add }: Pressed): void {
+    if (!this.drawing.active()) this.selection.pick(of, ids, add);
+    else if (ids.length > 0) this.drawing.press();
+    else this.drawing.back();
   }
 
   /** Asks for the values at the place that is pointed at; one question at a time, the latest place last. */

@@ -91,6 +91,8 @@ export class StageComponent {
   /** Problems that keep the frame from being calculated. */
   readonly problems = input<readonly Problem[]>([]);
   readonly stale = input(false);
+  /** A line that is being drawn from one place to another, m, and what the other one is called. */
+  readonly sketch = input<{ from: View['centre']; to: View['centre']; title: string } | undefined>(undefined);
   /** Values at the place that is pointed at. */
   readonly readout = input<Readout | undefined>(undefined);
 
@@ -166,6 +168,15 @@ export class StageComponent {
       left: Math.min(Math.max(4, x + 16), size.width - 196),
       top: Math.min(Math.max(4, y + 12), size.height - 176),
     };
+  });
+
+  /** The line that is being drawn, on the sheet. */
+  protected readonly sketched = computed(() => {
+    const sketch = this.sketch();
+    const view = this.view();
+    if (!sketch || !view) return undefined;
+    const [a, b] = [sketch.from, sketch.to].map((point) => projected(view, this.size(), point));
+    return { a: a!, b: b!, title: sketch.title };
   });
 
   constructor() {

@@ -13,6 +13,7 @@ import type { Questions, Show } from '../calculation/protocol';
 import { TraceService } from '../shared/trace.service';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Saving } from '../workspace/saving.service';
+import { Drawing } from '../workspace/drawing.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
 import { slipShed } from './slip-shed';
@@ -50,8 +51,10 @@ class CalculationAtOnce {
       condition = '',
       kind = '',
       parts,
+      share = 0,
     } = ask as {
       kind?: string;
+      share?: number;
       parts?: string[];
       of: 'members' | 'nodes';
       ids?: string[];
@@ -63,6 +66,7 @@ class CalculationAtOnce {
       member: () => run?.memberSteps(member),
       alone: () => run?.underAlone(result ?? ''),
       matches: () => run?.matchesOf(rule),
+      place: () => run?.place(member, share),
       table: () => run?.resultTable(kind, { result: result ?? '', ...(parts ? { parts } : {}) }),
       proposal: () => run?.proposal(of, ids),
       selection: () => run?.selection(of, condition),
@@ -94,6 +98,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
     providers: [
       DesignWorkspace,
       Selection,
+      Drawing,
       ViewState,
       TraceService,
       MessageService,

@@ -18,7 +18,7 @@ const keys: readonly { readonly where: string; readonly keys: readonly (readonly
       ['Arrows', 'move the reading along a member'],
       ['Page down, Page up', 'to the next member, to the one before'],
       ['Enter', 'selects the member that is read; with Shift beside the others'],
-      ['Escape', 'selects nothing'],
+      ['Escape', 'selects nothing; gives up what is being drawn'],
       ['+, −, 0', 'nearer, farther, all of it'],
       ['Shift arrows', 'move the sheet'],
       ['Alt arrows', 'turn a solid frame'],

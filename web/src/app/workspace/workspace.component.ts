@@ -20,6 +20,7 @@ import { rememberOpened } from '../designs/last-opened';
 import { EditableTextComponent } from '../shared/editable-text.component';
 import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
+import { Drawing } from './drawing.service';
 import { KeysPageComponent } from './keys-page.component';
 import { Saving } from './saving.service';
 import { Drafts, type Draft } from './drafts.service';
@@ -40,7 +41,7 @@ import { ViewState } from './view-state.service';
   ],
   templateUrl: './workspace.component.html',
   styleUrl: './workspace.component.css',
-  providers: [Calculation, Saving, DesignWorkspace, Selection, ViewState],
+  providers: [Calculation, Saving, DesignWorkspace, Selection, Drawing, ViewState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'key($event)', '(window:beforeunload)': 'leaving($event)' },
 })

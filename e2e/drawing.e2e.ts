@@ -1,0 +1,40 @@
+import { calculated, expect, ledgerValue, openSlipShed, saved, test, typeParameter } from './application.js';
+
+test('a member is drawn from a third of a column to the other corner, and stays attached when the span changes', async ({
+  page,
+  app,
+}) => {
+  await openSlipShed(page, app);
+  const mass = async () => Number(/\d+/.exec(await ledgerValue(page, 'Steel mass').innerText())![0]);
+  const before = await mass();
+  await page.getByRole('button', { name: 'draw', exact: true }).click();
+  const stage = page.locator('app-stage');
+  const words = page.getByRole('status', { name: 'Drawing' });
+  await stage.focus();
+  // The keyboard reads along the left column from its base
+  for (let i = 0; i < 7; i++) await page.keyboard.press('ArrowRight');
+  await expect(words).toContainText('1/3 of left column');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('PageDown');
+  for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
+  await expect(words).toContainText('A member from 1/3 of left column to');
+  await expect(words).toContainText(/to (right eaves|apex)/);
+  const apex = (await words.innerText()).includes('apex');
+  await page.keyboard.press('Enter');
+  await calculated(page);
+  await page.getByRole('tab', { name: 'Recipe' }).click();
+  await expect(page.locator('app-recipe-leaf').getByText('Drawn member')).toBeVisible();
+  // IPE 200 has 22.4 kg/m (EN 10365); the columns are 6.4 m, the apex 1.74 m above them in the middle of 22 m
+  const length = (span: number) =>
+    apex
+      ? Math.hypot(span / 2, (6.4 * 2) / 3 + (span / 2) * Math.tan((9 * Math.PI) / 180))
+      : Math.hypot(span, (6.4 * 2) / 3);
+  expect(Math.abs((await mass()) - before - 22.4 * length(22))).toBeLessThan(4);
+  await saved(page);
+  await page.getByRole('button', { name: 'stop drawing' }).click();
+  await expect(words).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Parameters' }).click();
+  await typeParameter(page, 'span', '26 m');
+  await calculated(page);
+  await expect(page.locator('app-stage [role=alert]')).toHaveCount(0);
+});

@@ -1,0 +1,56 @@
+import { TestBed } from '@angular/core/testing';
+import { openDesign } from '../testing/open-design';
+import type { DesignWorkspace } from './design-workspace.service';
+import { Drawing } from './drawing.service';
+
+describe('Drawing', () => {
+  let workspace: DesignWorkspace;
+  let drawing: Drawing;
+  beforeEach(() => {
+    workspace = openDesign();
+    drawing = TestBed.inject(Drawing);
+  });
+  const steps = () => workspace.state()!.design.steps;
+
+  it('draws a member from place to place, attached to both, as one change', async () => {
+    const count = steps().length;
+    drawing.begin();
+    await drawing.point('shed.column.1', 0.34);
+    expect(drawing.at()!.title).toBe('1/3 of left column');
+    drawing.press();
+    await drawing.point('shed.column.2', 0.98);
+    expect(drawing.sketch()!.title).toBe('right eaves');
+    drawing.press();
+    expect(steps().length).toBe(count + 1);
+    expect(steps().at(-1)!['points']).toEqual(['shed.column.1@1/3', 'shed.eaves.2']);
+    // Ready for the next one
+    expect(drawing.from()).toBeUndefined();
+    expect(drawing.active()).toBeTrue();
+    workspace.undo();
+    expect(steps().length).toBe(count);
+  });
+
+  it('does not end where it began, and goes back one step at a time', async () => {
+    const count = steps().length;
+    drawing.begin();
+    await drawing.point('shed.column.1', 0.5);
+    drawing.press();
+    drawing.press();
+    expect(steps().length).toBe(count);
+    drawing.back();
+    expect(drawing.from()).toBeUndefined();
+    expect(drawing.active()).toBeTrue();
+    drawing.back();
+    expect(drawing.active()).toBeFalse();
+    expect(drawing.sketch()).toBeUndefined();
+  });
+
+  it('has no place where nothing is pointed at, and takes none then', async () => {
+    drawing.begin();
+    await drawing.point('shed.column.1', 0.5);
+    await drawing.point(undefined);
+    expect(drawing.at()).toBeUndefined();
+    drawing.press();
+    expect(drawing.from()).toBeUndefined();
+  });
+});
