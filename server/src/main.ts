@@ -9,6 +9,7 @@ import type { DesignDatabase } from './database/design-database.js';
 import { DatabaseProblem, openDatabase } from './database/open-database.js';
 import { DesignStore } from './designs/design-store.js';
 import { loadDemo } from './designs/load-demo.js';
+import { stopReading } from './designs/reading.js';
 import { rawProblem, startingProblem } from './http/problem-details.js';
 
 interface Options {
@@ -107,6 +108,7 @@ async function stop(server: Server, closeDatabase: () => Promise<void>): Promise
   await closed;
   clearTimeout(late);
   await closeDatabase();
+  await stopReading();
 }
 
 /** Start-up errors that a user can do something about, in words. */

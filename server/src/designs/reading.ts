@@ -20,8 +20,6 @@ export function readBodyAside(text: string): Promise<ReadBody> {
 
 function start(): Worker {
   const made = startWorker('reading-worker', import.meta.url);
-  // It holds no process up
-  made.unref();
   made.on('message', ({ id, read }: { id: number; read: ReadBody }) => {
     waiting.get(id)?.(read);
     waiting.delete(id);
@@ -32,5 +30,14 @@ function start(): Worker {
       resolve({ json: false, reason: 'reading it took more memory than there is' });
     waiting.clear();
   });
+  // It holds no process up
+  made.unref();
   return made;
+}
+
+/** Ends the thread, where there is one. */
+export async function stopReading(): Promise<void> {
+  const ending = worker;
+  worker = undefined;
+  await ending?.terminate();
 }
