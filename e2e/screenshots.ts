@@ -59,6 +59,19 @@ await page.getByRole('tab', { name: 'Choices' }).click();
 await page.getByRole('button', { name: 'haunched', exact: true }).click();
 await picture('choices');
 
+await openShed(page);
+await page.locator('app-stage').focus();
+await page.keyboard.press('ArrowRight');
+await page.keyboard.press('Enter');
+await page.getByRole('combobox', { name: 'Give a section' }).click();
+await page.getByRole('searchbox').fill('lightest HEA with Wpl,y above 1200 cm3');
+await picture('sections');
+await page.keyboard.press('Enter');
+await calculated(page);
+await page.getByRole('button', { name: 'tables' }).click();
+await page.getByRole('tab', { name: 'Forces along members' }).click();
+await picture('rules');
+
 for (const [title, name] of [
   ['Quay arch', 'arch'],
   ['Lookout tower', 'tower'],
