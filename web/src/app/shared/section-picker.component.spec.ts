@@ -71,6 +71,18 @@ describe('SectionPickerComponent', () => {
     expect(chosen).toEqual(['HEB 220']);
   });
 
+  it('is not led by rows that come to lie under a pointer at rest, only by one that moves', async () => {
+    await type('HEB 2');
+    const [, second] = options();
+    const active = () => document.querySelector('.row.active')!.getAttribute('aria-label');
+    second!.dispatchEvent(new PointerEvent('pointermove', { bubbles: true }));
+    await settled();
+    expect(active()).toBe('HEB 200');
+    second!.dispatchEvent(new PointerEvent('pointermove', { bubbles: true, movementX: 3 }));
+    await settled();
+    expect(active()).toBe('HEB 220');
+  });
+
   it('draws what is pointed at over what is chosen, and keeps to a series', async () => {
     await type('HEB 200');
     expect(document.querySelectorAll('figure path').length).toBe(2);

@@ -115,7 +115,7 @@ const box = 34;
               tabindex="-1"
               (click)="take(row.name)"
               (keydown.enter)="take(row.name)"
-              (pointerenter)="active.set(i)"
+              (pointermove)="hover($event, i)"
             >
               <svg [attr.viewBox]="row.view" [attr.width]="box" [attr.height]="box" aria-hidden="true">
                 <path [attr.d]="row.path" fill-rule="evenodd" />
@@ -217,6 +217,11 @@ export class SectionPickerComponent {
   protected type(text: string): void {
     this.text.set(text);
     this.active.set(0);
+  }
+
+  /** Only a pointer that moves chooses: rows that come to lie under one at rest do not. */
+  protected hover({ movementX, movementY }: PointerEvent, row: number): void {
+    if (movementX !== 0 || movementY !== 0) this.active.set(row);
   }
 
   protected key(event: KeyboardEvent): void {
