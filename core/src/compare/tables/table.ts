@@ -67,16 +67,19 @@ const mostRows = 4000;
 /** Fills a table for a load case, a combination, or the envelope. */
 export function fillTable(kind: TableKind, source: TableSource, question: TableQuestion): ResultTable {
   const wanted = question.parts && new Set(question.parts);
-  const places = kind.places(source).filter(({ part }) => !wanted || wanted.has(part));
-  const rows =
-    question.result === 'envelope'
-      ? places.flatMap((place) => envelopeRows(place, source.forces))
-      : rowsOf(places, source.forces.states.get(question.result));
+  const all = kind.places(source).filter(({ part }) => !wanted || wanted.has(part));
+  const envelope = question.result === 'envelope';
+  const rowsEach = envelope ? 2 : 1;
+  // What is not shown is not worked out
+  const places = all.slice(0, mostRows / rowsEach);
+  const rows = envelope
+    ? places.flatMap((place) => envelopeRows(place, source.forces))
+    : rowsOf(places, source.forces.states.get(question.result));
   return {
     of: kind.of,
     columns: kind.columns(source),
-    rows: rows.slice(0, mostRows),
-    more: Math.max(0, rows.length - mostRows),
+    rows,
+    more: rowsEach * (all.length - places.length),
   };
 }
 

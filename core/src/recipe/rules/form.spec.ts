@@ -92,10 +92,21 @@ describe('the form of a rule', () => {
       unwrapped(buildFrame(next, next.alternatives[0]!));
       for (const field of ruleFields(rule, kind)) {
         if (field.form.kind !== 'choice' || field.path === 'load/kind') continue;
-        for (const { label, value } of field.form.choices)
-          expect(validateDesign(structuredClone(setRuleField(next, 'new', field.path, value))).ok)
-            .withContext(`${kind.title}, ${field.path}: ${label}`)
+        for (const { label, value } of field.form.choices) {
+          const chosen = setRuleField(next, 'new', field.path, value);
+          const words = `${kind.title}, ${field.path}: ${label}`;
+          expect(validateDesign(structuredClone(chosen)).ok)
+            .withContext(words)
             .toBeTrue();
+          const frame = buildFrame(chosen, chosen.alternatives[0]!);
+          // What acts along y leaves this plane frame, which is said in its own words
+          const problems = frame.ok
+            ? []
+            : frame.problems.filter(({ message }) => !message.includes('out of the plane'));
+          expect(problems.map(({ message }) => message))
+            .withContext(words)
+            .toEqual([]);
+        }
       }
     }
   });

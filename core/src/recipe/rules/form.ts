@@ -103,10 +103,9 @@ function partsOf(
     const kind = condition.properties?.['kind']?.const;
     return value['kind'] === kind || (value['kind'] === undefined && !condition.required?.includes('kind'));
   })?.then;
-  const properties = { ...schema.properties, ...branch?.properties };
   return {
     // The kinds to choose from are those of the whole, not the one of the branch
-    properties: { ...properties, ...(schema.properties ?? {}) },
+    properties: { ...schema.properties, ...branch?.properties, ...schema.properties },
     required: [...(schema.required ?? []), ...(branch?.required ?? [])],
   };
 }
@@ -127,7 +126,9 @@ function variants(
     const parts = Object.keys(object.properties ?? {});
     const asObject =
       typeof value === 'object' && value !== null ? fieldsOf(object, path, '', value, false) : [];
-    const each = typeof value === 'object' && value !== null ? value : { [parts[0]!]: 'fixed' };
+    // What is given part by part begins with the first: a freedom that is held, or a length
+    const begin = words.includes('fixed') ? 'fixed' : '1 m';
+    const each = typeof value === 'object' && value !== null ? value : { [parts[0]!]: begin };
     return [
       {
         path,
