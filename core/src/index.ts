@@ -28,12 +28,15 @@ export type { NamedPlace } from './recipe/geometry/places.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './recipe/parameters.js';
 export { remarksOf, type Remark } from './recipe/remarks/index.js';
 export {
-  readRuleField,
-  ruleFields,
-  ruleFieldText,
-  type RuleField,
-  type RuleFieldForm,
-} from './recipe/rules/form.js';
+  readRecordField,
+  recordFields,
+  recordFieldText,
+  type RecordField,
+  type RecordForm,
+} from './recipe/forms/record-fields.js';
+export { ruleFields } from './recipe/rules/form.js';
+export { initialLoadCase, loadCaseFields, loadCategories } from './recipe/combine/load-case.js';
+export { axisFields, combinationFields, settingsFields } from './recipe/settings.js';
 export { kindsOf, ruleKinds } from './recipe/rules/index.js';
 export type { RuleKind } from './recipe/rules/rule.js';
 export { ruleWords } from './recipe/rules/words.js';

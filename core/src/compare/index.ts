@@ -10,7 +10,10 @@ export {
   type FigureSource,
   type Needs,
 } from './figures/index.js';
-export { AlternativeRun, type Reading, type StageName } from './run.js';
+export { figureFields, initialFigure } from './figures/form.js';
+export { type Reading } from './reading.js';
+export { AlternativeRun, type StageName } from './run.js';
+export type { CaseSum } from './sums.js';
 export type {
   AlternativeSummary,
   FigureSummary,

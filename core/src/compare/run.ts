@@ -25,18 +25,14 @@ import { placeOn, type NamedPlace } from '../recipe/geometry/places.js';
 import { evaluateParameters, type ParameterValues } from '../recipe/parameters.js';
 import { remarksOf, type Remark } from '../recipe/remarks/index.js';
 import type { Alternative, Design } from '../recipe/types.js';
-import {
-  forceAt,
-  forceNames,
-  globalDisplacementAt,
-  stateEquilibrium,
-  type ForceName,
-} from '../results/index.js';
+import { stateEquilibrium } from '../results/index.js';
 import { FigureTable } from './figure-table.js';
 import { inWords } from './problem-words.js';
+import { readingAt, type Reading } from './reading.js';
 import { proposalFor, selectedBy, type Proposal, type Selected } from './selecting.js';
 import { figureKindOf, type FigureSource } from './figures/index.js';
 import { fillTable, tableKinds, type ResultTable, type TableQuestion } from './tables/index.js';
+import { caseSums, type CaseSum } from './sums.js';
 import type {
   AlternativeSummary,
   FigureSummary,
@@ -46,17 +42,6 @@ import type {
 } from './summary.js';
 
 export type StageName = 'forces' | 'checks' | 'complete';
-
-/** Values at one place of a member, in words and numbers; SI, local axes, displacements global. */
-export interface Reading {
-  readonly member: string;
-  readonly title: string;
-  readonly section: string;
-  readonly x: number;
-  readonly length: number;
-  readonly forces: Readonly<Record<ForceName, number>>;
-  readonly move: readonly [number, number, number];
-}
 
 const order = ['nothing', 'forces', 'checks', 'complete'] as const;
 
@@ -209,8 +194,14 @@ export class AlternativeRun {
       parameters: this.parameterValues(),
       ...this.balance(shown),
       slices: this.slices(),
+      governing: this.governing(figures),
       matches: Object.fromEntries([...(built?.matches ?? [])].map(([id, parts]) => [id, parts.length])),
     };
+  }
+
+  private governing(figures: readonly FigureSummary[]): string[] {
+    const ofMembers = (this.checks ?? []).flatMap(({ governs }) => governs?.combination ?? []);
+    return [...new Set([...ofMembers, ...figures.flatMap(({ combination }) => combination ?? [])])];
   }
 
   /** A pass of the checks is one only when all is known, and no figure is beyond its limit. */
@@ -350,25 +341,12 @@ export class AlternativeRun {
 
   /** Values at a place of a member (a share of its piece) under a load case or combination. */
   reading(result: string, member: string, share: number): Reading | undefined {
-    const { forces, namer } = this;
-    const m = forces?.frame.memberIndex.get(member);
-    const state = forces?.states.get(result);
-    if (!forces || !namer || m === undefined || !state) return undefined;
-    const { frame } = forces;
-    const field = state.field(m);
-    const x = Math.min(1, Math.max(0, share)) * frame.length[m]!;
-    return {
-      member,
-      title: namer.member(member),
-      section: frame.sections[m]!.title,
-      x,
-      length: frame.length[m]!,
-      forces: Object.fromEntries(forceNames.map((name) => [name, forceAt(field, name, x)])) as Record<
-        ForceName,
-        number
-      >,
-      move: globalDisplacementAt(frame, field, m, x),
-    };
+    return this.forces && this.namer && readingAt(this.forces, this.namer, result, member, share);
+  }
+
+  /** What each load case comes to: the sums of its loads. */
+  sums(): CaseSum[] {
+    return this.forces ? caseSums(this.forces) : [];
   }
 
   /** The way to a figure, line by line; of the shown load case or combination only where `result` is given. */

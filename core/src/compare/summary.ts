@@ -90,6 +90,8 @@ export interface AlternativeSummary {
   };
   /** Values by which a solid frame can be sliced, by tag. */
   readonly slices: readonly { readonly tag: string; readonly values: readonly (string | number)[] }[];
+  /** Ids of the combinations that govern a member or a figure. */
+  readonly governing: readonly string[];
   /** How many parts each rule matches, by rule id. */
   readonly matches: Readonly<Record<string, number>>;
 }

@@ -1,7 +1,10 @@
 import { codeChoiceSchema, materialSchema, sectionSchema } from '../model/schema.js';
 import { quantities } from '../units/quantities.js';
+import { loadCaseSchema } from './combine/load-case.js';
+import { figureSchema } from './figure-schema.js';
 import { ruleKinds } from './rules/index.js';
 import { expression, object, text } from './rules/schemas.js';
+import { analysisSchema, axisSchema, combinationSchema } from './settings.js';
 import { stepKinds } from './steps/index.js';
 import { objectSchema, requiredOf } from './steps/fields/index.js';
 
@@ -74,22 +77,6 @@ const patch = {
   properties: { id: text, after: text, off: { type: 'boolean' } },
 };
 
-const figure = object(
-  {
-    id: text,
-    title: text,
-    kind: text,
-    members: formula,
-    nodes: formula,
-    component: text,
-    number: { type: 'integer', minimum: 1, maximum: 100 },
-    limit: expression,
-    judgedBy: { enum: ['strength', 'service', 'none'] },
-    rates: map(expression),
-  },
-  ['id', 'title', 'kind'],
-);
-
 const parameter = {
   type: 'object',
   discriminator: { propertyName: 'kind' },
@@ -118,21 +105,6 @@ const parameter = {
   ],
 };
 
-const loadCase = object(
-  {
-    id: text,
-    title: text,
-    category: {
-      enum: ['permanent', 'imposed', 'snow', 'wind', 'temperature', 'crane', 'accidental', 'seismic'],
-    },
-    use: { enum: ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'] },
-    altitude: { enum: ['low', 'high'] },
-    selfWeight: { type: 'number' },
-    excludes: list(text, 100),
-  },
-  ['id', 'title', 'category'],
-);
-
 /** The design document's definition, with lists that are left out filled in. */
 export const designSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
@@ -144,34 +116,16 @@ export const designSchema = {
       version: { const: 2 },
       title: text,
       space: { enum: ['plane', 'solid'] },
-      analysis: object({ order: { enum: [1, 2] }, imperfections: { type: 'boolean' } }),
+      analysis: analysisSchema,
       code: codeChoiceSchema,
       sections: list(sectionSchema, 500),
       materials: list(materialSchema, 100),
       parameters: list(parameter, 500),
-      axes: list(
-        object({ along: { enum: ['x', 'y', 'z'] }, at: list(expression, 500), names: { enum: ['A', '1'] } }, [
-          'along',
-          'at',
-          'names',
-        ]),
-        20,
-      ),
+      axes: list(axisSchema, 20),
       steps: list(stepSchema, 200),
       rules: list(ruleSchema, 500),
-      loadCases: list(loadCase, 100),
-      combinations: list(
-        object(
-          {
-            id: text,
-            title: text,
-            state: { enum: ['strength', 'service'] },
-            factors: map({ type: 'number' }),
-          },
-          ['id', 'state', 'factors'],
-        ),
-        500,
-      ),
+      loadCases: list(loadCaseSchema, 100),
+      combinations: list(combinationSchema, 500),
       combine: object(
         {
           by: text,
@@ -218,7 +172,7 @@ export const designSchema = {
         ),
         minItems: 1,
       },
-      figures: list(figure, 100),
+      figures: list(figureSchema, 100),
       reference: text,
     },
     ['format', 'version', 'title', 'space', 'steps', 'alternatives'],

@@ -24,6 +24,7 @@ export const deflection: FigureKind = {
   signed: false,
   limitIs: 'most',
   judgedBy: 'service',
+  of: 'members',
   components: ['chord', 'start', 'end'],
   quantity: () => 'deflection',
   compute(source, spec, selections) {

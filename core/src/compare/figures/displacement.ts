@@ -20,6 +20,7 @@ export const displacement: FigureKind = {
   signed: true,
   limitIs: 'most',
   judgedBy: 'service',
+  of: 'nodes',
   components,
   quantity: (spec) => (componentOf(displacement, spec).startsWith('r') ? 'angle' : 'deflection'),
   compute(source, spec, selections) {
@@ -55,6 +56,7 @@ export const drift: FigureKind = {
   signed: false,
   limitIs: 'most',
   judgedBy: 'service',
+  of: 'nodes',
   components: ['horizontal', 'ux', 'uy'],
   quantity: () => 'number',
   compute(source, spec, selections) {

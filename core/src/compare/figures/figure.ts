@@ -47,6 +47,12 @@ export interface FigureKind {
   readonly limitIs: 'most' | 'least';
   /** Combinations that judge it where the design does not say; `none` where loads do not matter. */
   readonly judgedBy: 'strength' | 'service' | 'none';
+  /** What it is read from; a condition narrows it. */
+  readonly of: 'members' | 'nodes' | 'frame';
+  /** It is counted: the first, the second … */
+  readonly numbered?: boolean;
+  /** It is reckoned by rates for families of sections. */
+  readonly rated?: boolean;
   /** Components it can be of, the first where the design does not say. */
   readonly components: readonly string[];
   quantity(spec: FigureSpec): QuantityName;

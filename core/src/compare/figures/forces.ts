@@ -18,6 +18,7 @@ function greatestForce(
     signed,
     limitIs: 'most',
     judgedBy: 'strength',
+    of: 'members',
     components,
     quantity: (spec) => (['T', 'My', 'Mz'].includes(componentOf(self, spec)) ? 'moment' : 'force'),
     compute(source, spec, selections) {

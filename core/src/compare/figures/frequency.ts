@@ -12,6 +12,8 @@ export const frequency: FigureKind = {
   signed: false,
   limitIs: 'least',
   judgedBy: 'none',
+  of: 'frame',
+  numbered: true,
   components: [],
   quantity: () => 'frequency',
   compute(source, { number = 1 }) {

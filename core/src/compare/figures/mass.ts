@@ -31,6 +31,7 @@ const nothing = {
   signed: false,
   limitIs: 'most',
   judgedBy: 'none',
+  of: 'members',
   components: [],
 } as const;
 
@@ -96,6 +97,7 @@ function rateOf(title: string, spec: FigureSpec, source: FigureSource): number {
 export const cost: FigureKind = {
   ...nothing,
   kind: 'cost',
+  rated: true,
   title: 'Cost',
   quantity: () => 'number',
   compute: (source, spec) => ({

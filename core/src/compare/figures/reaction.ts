@@ -11,6 +11,7 @@ export const reaction: FigureKind = {
   signed: false,
   limitIs: 'most',
   judgedBy: 'strength',
+  of: 'nodes',
   components,
   quantity: (spec) => (componentOf(reaction, spec).startsWith('r') ? 'moment' : 'force'),
   compute(source, spec, selections) {

@@ -8,6 +8,7 @@ export const bucklingFactor: FigureKind = {
   signed: false,
   limitIs: 'least',
   judgedBy: 'strength',
+  of: 'frame',
   components: [],
   quantity: () => 'number',
   compute({ stability }) {

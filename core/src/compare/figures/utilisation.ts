@@ -9,6 +9,7 @@ export const utilisation: FigureKind = {
   signed: false,
   limitIs: 'most',
   judgedBy: 'strength',
+  of: 'members',
   components: [],
   quantity: () => 'number',
   compute(source, spec) {

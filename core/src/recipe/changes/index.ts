@@ -19,7 +19,7 @@ export {
   setOptionChanges,
 } from './choices.js';
 export { usesOf, type ExpressionPlace } from './expressions.js';
-export { addFigure, moveFigure, removeFigure, setFigure } from './figures.js';
+export { addFigure, moveFigure, removeFigure, setFigure, setFigureField } from './figures.js';
 export { freeId, freeTitle } from './ids.js';
 export {
   addCombination,
@@ -45,5 +45,15 @@ export {
 } from './parameters.js';
 export { drawMember } from './drawn.js';
 export { addRule, giveByRule, moveRule, removeRule, setRule, setRuleField } from './rules.js';
-export { addSection, removeSection, setAnalysis, setCode, setTitle } from './settings.js';
+export {
+  addAxis,
+  addSection,
+  removeAxis,
+  removeSection,
+  setAnalysis,
+  setAxis,
+  setCode,
+  setSetting,
+  setTitle,
+} from './settings.js';
 export { addStep, duplicateStep, moveStep, removeStep, setStep, setStepField, switchStep } from './steps.js';

@@ -1,6 +1,6 @@
-import type { AnalysisChoice, Design } from '../types.js';
+import type { AnalysisChoice, AxisSet, Design } from '../types.js';
 import type { CodeChoice, Section } from '../../model/types.js';
-import { withFields, withItem, without } from './lists.js';
+import { withFields, withItem, withPath, without } from './lists.js';
 
 export function setTitle(design: Design, title: string): Design {
   return { ...design, title };
@@ -26,4 +26,23 @@ export function addSection(design: Design, section: Section): Design {
 
 export function removeSection(design: Design, id: string): Design {
   return { ...design, sections: without(design.sections, id) };
+}
+
+/** Sets one value of `settingsFields` by its path, such as `code/gammaM1`; `undefined` takes it back to its recommended value. */
+export function setSetting(design: Design, path: string, value: unknown): Design {
+  return withPath(design, path.split('/'), value);
+}
+
+/** Adds a set of grid lines. */
+export function addAxis(design: Design, axis: AxisSet): Design {
+  return { ...design, axes: [...design.axes, axis] };
+}
+
+/** Sets fields of a set of grid lines by its place in the list. */
+export function setAxis(design: Design, index: number, fields: Readonly<Partial<AxisSet>>): Design {
+  return { ...design, axes: design.axes.map((one, i) => (i === index ? withFields(one, fields) : one)) };
+}
+
+export function removeAxis(design: Design, index: number): Design {
+  return { ...design, axes: design.axes.filter((_, i) => i !== index) };
 }

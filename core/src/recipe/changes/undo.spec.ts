@@ -36,6 +36,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   moveFigure: (d) => changes.moveFigure(d, 'mass', 0),
   removeFigure: (d) => changes.removeFigure(d, 'mass'),
   setFigure: (d) => changes.setFigure(d, 'mass', { limit: '4000 kg' }),
+  setFigureField: (d) => changes.setFigureField(d, 'mass', 'rates/IPE', 2),
   addCombination: (d) => changes.addCombination(d, { id: 'U9', state: 'strength', factors: { G: 1 } }),
   addLoadCase: (d) => changes.addLoadCase(d, { id: 'K', title: 'Crane', category: 'crane' }),
   listCombinations: (d) =>
@@ -69,6 +70,14 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
     changes.removeSection(changes.addSection(d, { id: 'own', material: 'S355', profile: 'IPE 400' }), 'own'),
   setAnalysis: (d) => changes.setAnalysis(d, { order: 1, imperfections: false }),
   setCode: (d) => changes.setCode(d, { name: 'AISC360' }),
+  setSetting: (d) => changes.setSetting(d, 'code/gammaM1', 1.1),
+  addAxis: (d) => changes.addAxis(d, { along: 'x', at: ['0 m', '5 m'], names: 'A' }),
+  removeAxis: (d) =>
+    changes.removeAxis(changes.addAxis(d, { along: 'x', at: ['0 m'], names: 'A' }), d.axes.length),
+  setAxis: (d) =>
+    changes.setAxis(changes.addAxis(d, { along: 'x', at: ['0 m'], names: 'A' }), d.axes.length, {
+      names: '1',
+    }),
   setTitle: (d) => changes.setTitle(d, 'Other'),
   addStep: (d) => changes.addStep(d, { id: 'x', edit: 'remove', members: 'role == "brace"' }),
   duplicateStep: (d) => changes.duplicateStep(d, 'shed').design,
@@ -94,7 +103,7 @@ describe('every change of a design', () => {
       const outcome = validateDesign(JSON.parse(JSON.stringify(after)));
       expect(outcome.ok ? '' : outcome.problems[0]!.message).toBe('');
       expect(JSON.stringify(before)).toBe(text);
-      if (name !== 'dropOwnParameter' && name !== 'removeSection' && name !== 'moveStep')
+      if (!['dropOwnParameter', 'removeSection', 'removeAxis', 'moveStep'].includes(name))
         expect(JSON.stringify(after)).not.toBe(text);
     });
 });

@@ -4,7 +4,8 @@ import { buildFrame } from '../build.js';
 import { setRuleField } from '../changes/index.js';
 import { validateDesign } from '../parse.js';
 import type { Rule } from '../types.js';
-import { readRuleField, ruleFields, ruleFieldText } from './form.js';
+import { readRecordField, recordFieldText } from '../forms/record-fields.js';
+import { ruleFields } from './form.js';
 import { kindsOf, ruleKinds } from './index.js';
 
 const fieldsOf = (rule: Rule) => kindsOf(rule).flatMap((kind) => ruleFields(rule, kind));
@@ -70,12 +71,15 @@ describe('the form of a rule', () => {
   });
 
   it('writes lists with commas, single values where they may stand alone', () => {
-    expect(readRuleField('-1 kN/m, -2 kN/m', { kind: 'list', single: true })).toEqual(['-1 kN/m', '-2 kN/m']);
-    expect(readRuleField(' -1 kN/m ', { kind: 'list', single: true })).toBe('-1 kN/m');
-    expect(readRuleField('My', { kind: 'list', single: false })).toEqual(['My']);
-    expect(readRuleField('  ', { kind: 'text' })).toBeUndefined();
-    expect(ruleFieldText(['My', 'Mz'])).toBe('My, Mz');
-    expect(ruleFieldText(undefined)).toBe('');
+    expect(readRecordField('-1 kN/m, -2 kN/m', { kind: 'list', single: true })).toEqual([
+      '-1 kN/m',
+      '-2 kN/m',
+    ]);
+    expect(readRecordField(' -1 kN/m ', { kind: 'list', single: true })).toBe('-1 kN/m');
+    expect(readRecordField('My', { kind: 'list', single: false })).toEqual(['My']);
+    expect(readRecordField('  ', { kind: 'text' })).toBeUndefined();
+    expect(recordFieldText(['My', 'Mz'])).toBe('My, Mz');
+    expect(recordFieldText(undefined)).toBe('');
   });
 
   it('of every kind as it begins writes a valid design that builds, and every choice of it is valid', () => {

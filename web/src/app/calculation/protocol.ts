@@ -1,6 +1,7 @@
 import type {
   AlternativeSummary,
   CalculationStep,
+  CaseSum,
   Design,
   DiagramKind,
   DrawnScene,
@@ -40,6 +41,7 @@ export interface Questions {
   place: { ask: { member: string; share: number }; answer: NamedPlace | undefined };
   table: { ask: { kind: string } & TableQuestion; answer: ResultTable | undefined };
   selection: { ask: { of: 'members' | 'nodes'; condition: string }; answer: Selected };
+  sums: { ask: object; answer: CaseSum[] };
   matches: { ask: { rule: string }; answer: readonly string[] };
 }
 

@@ -98,11 +98,14 @@ export class DesignScreenComponent {
   });
 
   private readonly place = signal<PointedPlace | undefined>(undefined);
-  private readonly reading = signal<Reading | undefined>(undefined);
+  private readonly reading = signal<{ of: PointedPlace; reading: Reading } | undefined>(undefined);
   private asking = false;
+  /** Values of the member that is pointed at; those of another one are not shown while its own are asked for. */
   protected readonly readout = computed((): Readout | undefined => {
-    const reading = this.reading();
-    return reading && readoutOf(reading, this.view.solid());
+    const read = this.reading();
+    return read && read.of.member === this.place()?.member
+      ? readoutOf(read.reading, this.view.solid())
+      : undefined;
   });
 
   constructor() {
@@ -134,7 +137,7 @@ export class DesignScreenComponent {
     let place = this.place();
     for (;;) {
       const reading = place && (await this.calculation.ask(this.alternative().id, 'reading', place));
-      this.reading.set(this.place() ? reading : undefined);
+      this.reading.set(place && reading && { of: place, reading });
       if (this.place() === place) break;
       place = this.place();
     }

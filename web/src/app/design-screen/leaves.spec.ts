@@ -104,9 +104,17 @@ describe('LoadsLeafComponent', () => {
     expect(workspace.state()!.design.combinations.length).toBeGreaterThan(4);
   });
 
-  it('tells the loads of a case', async () => {
+  it('tells the loads of the case that is shown', async () => {
     await show(LoadsLeafComponent);
+    const head = (id: string) =>
+      [...host().querySelectorAll<HTMLElement>('.head')].find((one) =>
+        one.textContent.trim().startsWith(id),
+      )!;
+    head('S').click();
+    await fixture!.whenStable();
     expect(text()).toContain('Snow: -s_line along z in S where role == "rafter"');
+    head('G').click();
+    await fixture!.whenStable();
     expect(text()).toContain('own weight × 1');
   });
 });

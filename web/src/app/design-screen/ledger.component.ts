@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   formatNumber,
   significant,
@@ -9,10 +9,13 @@ import {
 import { TraceService } from '../shared/trace.service';
 import { beyondText, differenceText, figureExact, figureText, limitText } from '../shared/values';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { FiguresEditorComponent } from './figures-editor.component';
+import { SettingsComponent } from './settings.component';
 
 /** The governing numbers of the selected alternative, its members' utilisation, and the balance of loads and reactions. */
 @Component({
   selector: 'app-ledger',
+  imports: [FiguresEditorComponent, SettingsComponent],
   templateUrl: './ledger.component.html',
   styleUrl: './ledger.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -25,6 +28,8 @@ export class LedgerComponent {
   readonly alternative = input.required<string>();
   readonly title = input.required<string>();
 
+  /** Figures are being changed, not only read. */
+  protected readonly editing = signal(false);
   private readonly reference = computed(() => this.workspace.state()?.design.reference ?? '');
   protected readonly isReference = computed(() => this.reference() === this.alternative());
 

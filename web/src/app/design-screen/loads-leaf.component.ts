@@ -1,221 +1,219 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import {
-  allCombinations,
-  attempt,
-  combinationRules,
-  listCombinations,
+  addLoadCase,
+  formatNumber,
+  giveByRule,
+  initialLoadCase,
+  loadCaseFields,
+  loadCategories,
+  removeLoadCase,
+  removeRule,
+  ruleKinds,
   ruleWords,
-  setCombine,
-  setFactor,
+  setLoadCase,
+  setRule,
+  type CaseSum,
   type Rule,
 } from '@hashira/core';
+import { Calculation } from '../calculation/calculation.service';
+import { EditableTextComponent } from '../shared/editable-text.component';
+import { RecordFormComponent, type RecordChange } from '../shared/record-form.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
+import { CombinationsComponent } from './combinations.component';
+import { RuleFormComponent } from './rule-form.component';
 
-/** Load cases with their loads as sentences, and combinations as a matrix. */
+const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
+
+/** Load cases with their sums, each opening to its loads as sentences, and the matrix of combinations. */
 @Component({
   selector: 'app-loads-leaf',
+  imports: [CombinationsComponent, EditableTextComponent, RecordFormComponent, RuleFormComponent],
   template: `
-    <h3>Load cases</h3>
+    <h3>Load cases <span class="soft">sums in kN</span></h3>
     @for (row of cases(); track row.id) {
-      <details [open]="row.id === view.resultId()">
-        <summary (click)="view.showResult(row.id)">
-          <strong>{{ row.id }}</strong> {{ row.title }} <span class="soft">{{ row.category }}</span>
-        </summary>
-        @if (row.selfWeight !== 0) {
-          <p class="soft">own weight × {{ row.selfWeight }}</p>
-        }
-        @for (rule of row.rules; track rule.id) {
-          <p>
-            {{ rule.title ?? rule.id }}: {{ words(rule) }}
-            <span class="soft">where {{ rule.members ?? rule.nodes }}</span>
-          </p>
-        } @empty {
-          @if (row.selfWeight === 0) {
-            <p class="soft">no loads yet</p>
+      <section class="case" [class.shown]="row.id === view.resultId()" [attr.aria-label]="row.title">
+        <button
+          type="button"
+          class="plain head"
+          [attr.aria-expanded]="row.id === view.resultId()"
+          (click)="view.showResult(row.id)"
+        >
+          <span
+            ><strong>{{ row.id }}</strong> {{ row.title }} <span class="soft">{{ row.category }}</span></span
+          >
+          <span class="number soft">{{ row.sum }}</span>
+        </button>
+        @if (row.id === view.resultId()) {
+          @if (row.selfWeight !== 0) {
+            <p class="soft">own weight × {{ row.selfWeight }}</p>
           }
-        }
-      </details>
-    }
-    <h3>Combinations</h3>
-    <label class="by"
-      >made
-      <select (change)="setRule($any($event.target).value)">
-        <option value="" [selected]="by() === ''">by hand</option>
-        @for (rule of rules; track rule.by) {
-          <option [value]="rule.by" [selected]="rule.by === by()">by {{ rule.title }}</option>
-        }
-      </select>
-    </label>
-    @if (by() !== '') {
-      <button type="button" class="plain press" (click)="takeOver()">take them over to edit by hand</button>
-    }
-    @if (wrong()) {
-      <p class="problem" role="alert">{{ wrong() }}</p>
-    }
-    @if (made().problem) {
-      <p class="problem" role="alert">{{ made().problem }}</p>
-    }
-    <div class="matrix">
-      <table>
-        <thead>
-          <tr>
-            <th></th>
-            @for (row of cases(); track row.id) {
-              <th scope="col" class="number" [title]="row.title">{{ row.id }}</th>
-            }
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of combinations(); track row.id) {
-            <tr [class.shown]="row.id === view.resultId()">
-              <th scope="row">
-                <button type="button" class="plain" [title]="row.title" (click)="view.showResult(row.id)">
-                  {{ row.id }}
-                </button>
-              </th>
-              @for (cell of row.cells; track cell.id) {
-                <td>
-                  <input
-                    #factor
-                    class="number"
-                    [attr.aria-label]="'Factor on ' + cell.id + ' in ' + row.id"
-                    [value]="cell.text"
-                    [readOnly]="row.made"
-                    (change)="setCell(row.id, cell.id, factor)"
-                  />
-                </td>
+          @for (rule of row.rules; track rule.id) {
+            <div class="load" [class.off]="rule.off === true">
+              <button
+                type="button"
+                class="plain sentence"
+                [attr.aria-expanded]="rule.id === open()"
+                (click)="toggle(rule.id)"
+              >
+                {{ rule.title ?? rule.id }}: {{ words(rule) }}
+              </button>
+              <span class="soft where"
+                >where
+                <app-editable-text
+                  [text]="rule.members ?? rule.nodes ?? ''"
+                  [label]="'Condition of ' + (rule.title ?? rule.id)"
+                  (changed)="setCondition(rule, $event)"
+              /></span>
+              @if (problemOf(rule); as problem) {
+                <p class="problem" role="alert">{{ problem }}</p>
               }
-            </tr>
+              @if (rule.id === open()) {
+                <div class="fields">
+                  <app-rule-form [rule]="rule" />
+                  <button type="button" class="plain press" (click)="removeLoad(rule)">
+                    remove this load
+                  </button>
+                </div>
+              }
+            </div>
+          } @empty {
+            @if (row.selfWeight === 0) {
+              <p class="soft">no loads yet</p>
+            }
           }
-        </tbody>
-      </table>
-    </div>
+          <select #adding aria-label="Add a load" (change)="addLoad(row.id, adding)">
+            <option value="-1" selected>+ load …</option>
+            @for (kind of loadKinds; track kind.title; let i = $index) {
+              <option [value]="i">{{ kind.title.toLowerCase() }}</option>
+            }
+          </select>
+          <details class="about">
+            <summary>this case</summary>
+            <app-record-form
+              [fields]="row.fields"
+              [key]="'case-' + row.id"
+              [title]="row.title"
+              [design]="design()"
+              (changed)="set(row.id, $event)"
+            />
+            <button type="button" class="plain press" (click)="remove(row.id)">
+              remove {{ row.title }} with its loads
+            </button>
+          </details>
+        }
+      </section>
+    }
+    <select #category class="add" aria-label="Add a load case" (change)="add(category)">
+      <option value="" selected>+ load case …</option>
+      @for (one of categories; track one) {
+        <option [value]="one">{{ one }}</option>
+      }
+    </select>
+    <app-combinations />
   `,
-  styles: `
-    h3 {
-      margin: 8px 0 2px;
-      font-size: 12px;
-      color: var(--ink-soft);
-    }
-    details {
-      border-bottom: 1px solid var(--ink-faint);
-      padding: 3px 0;
-    }
-    summary {
-      cursor: pointer;
-      min-height: 24px;
-    }
-    p {
-      margin: 2px 0 2px 12px;
-      font-size: 12.5px;
-      overflow-wrap: anywhere;
-    }
-    .by select {
-      font: inherit;
-    }
-    td input:read-only {
-      border-color: transparent;
-      background: none;
-    }
-    .problem {
-      color: var(--vermilion-text);
-    }
-    .press {
-      color: var(--indigo);
-      min-height: 24px;
-    }
-    .matrix {
-      overflow-x: auto;
-    }
-    table {
-      border-collapse: collapse;
-      margin-top: 4px;
-    }
-    td input {
-      width: 3.4em;
-      font: inherit;
-      text-align: right;
-      border: 1px solid var(--ink-faint);
-      background: var(--sheet);
-    }
-    tr.shown th button {
-      color: var(--indigo);
-      font-weight: 700;
-    }
-    th {
-      padding-right: 6px;
-      text-align: left;
-    }
-    th button {
-      min-width: 24px;
-      min-height: 24px;
-    }
-  `,
+  styleUrl: './loads-leaf.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LoadsLeafComponent {
   private readonly workspace = inject(DesignWorkspace);
+  private readonly calculation = inject(Calculation);
   protected readonly view = inject(ViewState);
-  protected readonly rules = combinationRules;
   protected readonly words = ruleWords;
-  private readonly design = computed(() => this.workspace.state()!.design);
-  protected readonly by = computed(() => this.design().combine?.by ?? '');
+  protected readonly loadKinds = loadKinds;
+  protected readonly categories = loadCategories;
+  /** The load whose fields are shown. */
+  protected readonly open = signal('');
+  private readonly sums = signal<readonly CaseSum[]>([]);
+  protected readonly design = computed(() => this.workspace.state()!.design);
+  private readonly known = computed(() =>
+    this.workspace.results().alternatives.get(this.workspace.selectedAlternative(this.design()).id),
+  );
 
   protected readonly cases = computed(() =>
-    this.design().loadCases.map(({ id, title, category, selfWeight = 0 }) => ({
-      id,
-      title,
-      category,
-      selfWeight,
-      rules: this.design().rules.filter((rule: Rule) =>
-        [rule.load, rule.area, rule.train].some((gives) => gives?.case === id),
-      ),
+    this.design().loadCases.map((one) => ({
+      ...one,
+      selfWeight: one.selfWeight ?? 0,
+      fields: loadCaseFields(one),
+      sum: this.sumText(one.id),
+      rules: this.design().rules.filter((rule) => caseOf(rule) === one.id),
     })),
   );
 
-  /** What was typed and is no factor. */
-  protected readonly wrong = signal('');
-
-  /** Combinations that are listed and those that the rule makes. */
-  protected readonly made = computed(() => {
-    const design = this.design();
-    const outcome = attempt(() => allCombinations(design));
-    return outcome.ok
-      ? { list: outcome.value, problem: '' }
-      : { list: design.combinations, problem: outcome.problems[0]!.message };
-  });
-
-  protected readonly combinations = computed(() =>
-    this.made().list.map(({ id, title, factors }) => ({
-      id,
-      title: title ?? id,
-      made: !this.design().combinations.some((one) => one.id === id),
-      cells: this.design().loadCases.map(({ id: one }) => ({
-        id: one,
-        text: Object.hasOwn(factors, one) ? String(factors[one]) : '',
-      })),
-    })),
-  );
-
-  protected setCell(combination: string, loadCase: string, field: HTMLInputElement): void {
-    const text = field.value.trim();
-    const factor = text === '' ? 0 : Number(text.replace(',', '.').replace('−', '-'));
-    if (!Number.isFinite(factor)) {
-      this.wrong.set(`"${text}" is no factor on ${loadCase} in ${combination}; type a number such as 1.35.`);
-      return;
-    }
-    this.wrong.set('');
-    this.workspace.apply((design) => setFactor(design, combination, loadCase, factor));
+  constructor() {
+    effect(() => {
+      const known = this.known();
+      // Sums of the state that is on the screen; while the next is on its way these stay
+      if (known && known.summary.stage !== 'frame') void this.ask(known.summary.id);
+    });
   }
 
-  protected setRule(by: string): void {
-    this.workspace.apply((design) =>
-      setCombine(design, by === '' ? undefined : { by, states: ['strength', 'service'] }),
-    );
+  private async ask(alternative: string): Promise<void> {
+    const sums = await this.calculation.ask(alternative, 'sums', {});
+    if (sums) this.sums.set(sums);
   }
 
-  protected takeOver(): void {
-    this.workspace.apply((design) => listCombinations(design));
+  private sumText(id: string): string {
+    const sum = this.sums().find((one) => one.id === id);
+    if (!sum) return '';
+    const axes = this.design().space === 'solid' ? ([0, 1, 2] as const) : ([0, 2] as const);
+    return axes.map((k) => `Σ${'XYZ'[k]!} ${formatNumber(sum.force[k], 'force')}`).join('  ');
   }
+
+  protected problemOf({ id }: Rule): string {
+    const { problems = [], notes = [] } = this.known()?.summary ?? {};
+    return [...problems, ...notes].find(({ where }) => where['rule'] === id)?.message ?? '';
+  }
+
+  protected toggle(id: string): void {
+    this.open.update((open) => (open === id ? '' : id));
+  }
+
+  protected setCondition(rule: Rule, text: string): void {
+    const field = rule.members === undefined ? 'nodes' : 'members';
+    this.workspace.apply((design) => setRule(design, rule.id, { [field]: text }));
+  }
+
+  /** A load on all, whose condition is then narrowed. */
+  protected addLoad(loadCase: string, select: HTMLSelectElement): void {
+    const kind = this.loadKinds[Number(select.value)];
+    select.value = '-1';
+    if (!kind) return;
+    let added = '';
+    this.workspace.apply((design) => {
+      const gives = kind.initial(design);
+      const given = gives[kind.key] as object;
+      const all = kind.of === 'members' ? { members: 'true' } : { nodes: 'true' };
+      const made = giveByRule(design, all, { [kind.key]: { ...given, case: loadCase } });
+      added = made.id;
+      return made.design;
+    });
+    this.open.set(added);
+  }
+
+  protected removeLoad({ id }: Rule): void {
+    this.workspace.apply((design) => removeRule(design, id));
+  }
+
+  protected add(select: HTMLSelectElement): void {
+    const category = loadCategories.find((one) => one === select.value);
+    select.value = '';
+    if (!category) return;
+    const added = initialLoadCase(category, this.design().loadCases);
+    this.workspace.apply((design) => addLoadCase(design, added));
+    this.view.showResult(added.id);
+  }
+
+  protected set(id: string, { field, value }: RecordChange): void {
+    this.workspace.apply((design) => setLoadCase(design, id, { [field.path]: value }));
+  }
+
+  protected remove(id: string): void {
+    this.workspace.apply((design) => removeLoadCase(design, id));
+  }
+}
+
+/** The load case that a rule loads. */
+function caseOf({ load, area, train }: Rule): string | undefined {
+  return (load ?? area ?? train)?.case;
 }

@@ -19,7 +19,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       justify-self: end;
     }
     button {
-      font-size: 11px;
+      font-size: 0.786rem;
       color: var(--ochre-text);
     }
   `,

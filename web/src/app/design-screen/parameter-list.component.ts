@@ -45,7 +45,7 @@ interface Range {
   styles: `
     h3 {
       margin: 8px 0 2px;
-      font-size: 12px;
+      font-size: 0.857rem;
       color: var(--ink-soft);
       border-bottom: 1px solid var(--ink-faint);
     }

@@ -17,12 +17,13 @@ import {
 } from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
+import { AxesComponent } from './axes.component';
 import { StepFieldComponent } from './step-field.component';
 
 /** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
 @Component({
   selector: 'app-recipe-leaf',
-  imports: [StepFieldComponent],
+  imports: [AxesComponent, StepFieldComponent],
   templateUrl: './recipe-leaf.component.html',
   styleUrl: './recipe-leaf.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { giveByRule, moveRule, removeRule, ruleKinds, ruleWords, setRule, type Rule } from '@hashira/core';
 import { Calculation } from '../calculation/calculation.service';
 import { EditableTextComponent } from '../shared/editable-text.component';
-import { RuleFormComponent } from '../shared/rule-form.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
+import { RuleFormComponent } from './rule-form.component';
 
 const headings = {
   sections: 'Sections',
@@ -95,7 +95,7 @@ const headings = {
   styles: `
     h3 {
       margin: 8px 0 2px;
-      font-size: 12px;
+      font-size: 0.857rem;
       color: var(--ink-soft);
     }
     .rule {
@@ -153,11 +153,11 @@ const headings = {
       overflow-wrap: anywhere;
     }
     .where {
-      font-size: 12px;
+      font-size: 0.857rem;
     }
     .problem {
       margin: 2px 0 0;
-      font-size: 12px;
+      font-size: 0.857rem;
       color: var(--vermilion-text);
     }
   `,

@@ -84,7 +84,7 @@ import { readPoints, type Field } from '@hashira/core';
     .problem {
       grid-column: 1 / -1;
       margin: 2px 0;
-      font-size: 12px;
+      font-size: 0.857rem;
       color: var(--vermilion-text);
     }
   `,

@@ -48,7 +48,7 @@ import { TraceService } from './trace.service';
     table {
       border-collapse: collapse;
       width: 100%;
-      font-size: 13px;
+      font-size: 0.929rem;
     }
     th,
     td {

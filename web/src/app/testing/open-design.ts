@@ -65,6 +65,7 @@ class CalculationAtOnce {
       trace: () => run?.trace(figure, result),
       member: () => run?.memberSteps(member),
       alone: () => run?.underAlone(result ?? ''),
+      sums: () => run?.sums(),
       matches: () => run?.matchesOf(rule),
       place: () => run?.place(member, share),
       table: () => run?.resultTable(kind, { result: result ?? '', ...(parts ? { parts } : {}) }),

@@ -1,23 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  grades,
-  kindsOf,
-  readRuleField,
-  ruleFields,
-  ruleFieldText,
-  setRule,
-  setRuleField,
-  type Rule,
-  type RuleField,
-} from '@hashira/core';
-import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { grades, readRecordField, recordFieldText, type Design, type RecordField } from '@hashira/core';
 import { SectionPickerComponent } from './section-picker.component';
 
 const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id);
 
-/** What a rule gives, field by field; the fields are those of its kinds' schemas. */
+/** A value that was set within a record; undefined takes it away. */
+export interface RecordChange {
+  readonly field: RecordField;
+  readonly value: unknown;
+}
+
+/** The fields of a record, each by the form that the core says: a rule, a load case, a figure, the settings. */
 @Component({
-  selector: 'app-rule-form',
+  selector: 'app-record-form',
   imports: [SectionPickerComponent],
   template: `
     @for (field of fields(); track field.path) {
@@ -37,7 +32,10 @@ const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id)
             }
           }
           @case ('choice') {
-            <select [id]="idOf(field)" (change)="choose(field, $any($event.target).value)">
+            <select
+              [id]="idOf(field)"
+              (change)="set(field, choicesOf(field)[+$any($event.target).value]?.value)"
+            >
               @if (field.optional || chosen(field) < 0) {
                 <option value="-1" [selected]="chosen(field) < 0">–</option>
               }
@@ -69,6 +67,28 @@ const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id)
               </select>
             }
           }
+          @case ('flag') {
+            <input
+              type="checkbox"
+              [id]="idOf(field)"
+              [checked]="field.value === true"
+              (change)="set(field, $any($event.target).checked)"
+            />
+          }
+          @case ('cases') {
+            <span class="several" role="group" [attr.aria-label]="field.title">
+              @for (one of cases(); track one.id) {
+                <label
+                  ><input
+                    type="checkbox"
+                    [checked]="has(field, one.id)"
+                    (change)="include(field, one.id, $any($event.target).checked)"
+                  />
+                  {{ one.id }}</label
+                >
+              }
+            </span>
+          }
           @default {
             <input
               #input
@@ -91,7 +111,7 @@ const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id)
       column-gap: 8px;
       min-height: 28px;
     }
-    input,
+    input:not([type='checkbox']),
     select {
       font: inherit;
       min-width: 0;
@@ -101,75 +121,70 @@ const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id)
       border-radius: 2px;
       background: var(--sheet);
     }
+    input[type='checkbox'] {
+      justify-self: start;
+    }
+    .several {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 10px;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class RuleFormComponent {
-  private readonly workspace = inject(DesignWorkspace);
-  readonly rule = input.required<Rule>();
+export class RecordFormComponent {
+  readonly fields = input.required<readonly RecordField[]>();
+  /** Tells this record from all others. */
+  readonly key = input.required<string>();
+  /** What it is called. */
+  readonly title = input.required<string>();
+  readonly design = input.required<Pick<Design, 'loadCases' | 'materials'>>();
+  readonly changed = output<RecordChange>();
 
-  private readonly design = computed(() => this.workspace.state()!.design);
-  protected readonly title = computed(() => this.rule().title ?? this.rule().id);
   protected readonly cases = computed(() => this.design().loadCases);
   protected readonly materials = computed(() => [...this.design().materials.map(({ id }) => id), ...steels]);
-  protected readonly fields = computed(() => {
-    const rule = this.rule();
-    return kindsOf(rule).flatMap((kind) => ruleFields(rule, kind));
-  });
 
-  protected idOf({ path }: RuleField): string {
-    return `r-${this.rule().id}-${path}`;
+  protected idOf({ path }: RecordField): string {
+    return `${this.key()}-${path}`;
   }
 
-  protected text({ value }: RuleField): string {
-    return ruleFieldText(value);
+  protected text({ value }: RecordField): string {
+    return recordFieldText(value);
   }
 
   /** Name of the parameter that a section or material follows. */
-  protected parameterOf({ value }: RuleField): string | undefined {
+  protected parameterOf({ value }: RecordField): string | undefined {
     return (value as { parameter?: string } | undefined)?.parameter;
   }
 
-  protected choicesOf({ form }: RuleField): readonly { label: string; value: unknown }[] {
+  protected choicesOf({ form }: RecordField): readonly { label: string; value: unknown }[] {
     return form.kind === 'choice' ? form.choices : [];
   }
 
-  protected chosen(field: RuleField): number {
+  protected chosen(field: RecordField): number {
     const own = JSON.stringify(field.value);
     return this.choicesOf(field).findIndex(({ value }) => JSON.stringify(value) === own);
   }
 
-  protected choose(field: RuleField, index: string): void {
-    const value = this.choicesOf(field)[Number(index)]?.value;
-    // Another kind of load keeps its case; what else it had belongs to the old kind
-    if (field.path === 'load/kind') this.becomeLoad(String(value));
+  protected has({ value }: RecordField, id: string): boolean {
+    return Array.isArray(value) && value.includes(id);
+  }
+
+  protected include(field: RecordField, id: string, included: boolean): void {
+    const known = Array.isArray(field.value) ? (field.value as string[]) : [];
+    const ids = included ? [...known, id] : known.filter((one) => one !== id);
+    this.set(field, ids.length > 0 ? ids : undefined);
+  }
+
+  protected type(field: RecordField, input: HTMLInputElement): void {
+    const value = readRecordField(input.value, field.form);
+    // What must be there stays as it was, and so does a number that is none
+    const refused = value === undefined && (!field.optional || input.value.trim() !== '');
+    if (refused) input.value = this.text(field);
     else this.set(field, value);
   }
 
-  private becomeLoad(kind: string): void {
-    const { id, load } = this.rule();
-    const starts: Record<string, object> = {
-      line: { direction: 'z', q: '-1 kN/m' },
-      point: { at: '1/2', F: ['0 kN', '0 kN', '-1 kN'] },
-      temperature: { uniform: '20 K' },
-      pretension: { force: '10 kN' },
-      node: { F: ['0 kN', '0 kN', '-1 kN'] },
-      settlement: { uz: '-10 mm' },
-    };
-    this.workspace.apply((design) =>
-      setRule(design, id, { load: { case: load?.case, kind, ...starts[kind] } }),
-    );
-  }
-
-  protected type(field: RuleField, input: HTMLInputElement): void {
-    const value = readRuleField(input.value, field.form);
-    // What must be there stays as it was
-    if (value === undefined && !field.optional) input.value = this.text(field);
-    else this.set(field, value);
-  }
-
-  protected set({ path }: RuleField, value: unknown): void {
-    const { id } = this.rule();
-    this.workspace.apply((design) => setRuleField(design, id, path, value));
+  protected set(field: RecordField, value: unknown): void {
+    this.changed.emit({ field, value });
   }
 }

@@ -1,0 +1,88 @@
+import type { Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import type { Design } from '@hashira/core';
+import type { DesignWorkspace } from '../workspace/design-workspace.service';
+import { openDesign, quickShed } from './open-design';
+
+/** A component over an open design, with the hands of a user. */
+export class Shown {
+  private static readonly open = new Set<Shown>();
+
+  private constructor(
+    readonly workspace: DesignWorkspace,
+    private readonly fixture: ComponentFixture<unknown>,
+  ) {}
+
+  static async of(component: Type<unknown>, design: Design = quickShed()): Promise<Shown> {
+    const workspace = openDesign(design);
+    const fixture = TestBed.createComponent(component);
+    const shown = new Shown(workspace, fixture);
+    Shown.open.add(shown);
+    document.body.append(shown.host);
+    await shown.settled();
+    return shown;
+  }
+
+  get host(): HTMLElement {
+    return this.fixture.nativeElement as HTMLElement;
+  }
+
+  get design(): Design {
+    return this.workspace.state()!.design;
+  }
+
+  get text(): string {
+    return this.host.textContent.replace(/\s+/g, ' ');
+  }
+
+  /** What was asked for has been answered and is shown. */
+  async settled(): Promise<void> {
+    await new Promise((done) => setTimeout(done));
+    await this.fixture.whenStable();
+  }
+
+  /** A button by its words or its label, the first that has them. */
+  button(words: string): HTMLButtonElement {
+    const found = [...this.host.querySelectorAll('button')].find(
+      (one) => one.textContent.trim() === words || one.getAttribute('aria-label') === words,
+    );
+    if (!found) throw new Error(`There is no button "${words}" in: ${this.text}`);
+    return found;
+  }
+
+  async press(words: string): Promise<void> {
+    this.button(words).click();
+    await this.settled();
+  }
+
+  /** A field by its label, whether that is an attribute or stands beside it. */
+  field(label: string): HTMLInputElement {
+    const beside = [...this.host.querySelectorAll('label')].find((one) => one.textContent.trim() === label);
+    const found =
+      this.host.querySelector<HTMLInputElement>(`[aria-label="${label}"]`) ??
+      (beside && document.getElementById(beside.htmlFor)) ??
+      beside?.querySelector('input, select');
+    if (!found) throw new Error(`There is no field "${label}" in: ${this.text}`);
+    return found as HTMLInputElement;
+  }
+
+  /** Types into a field, or chooses the option of a list whose words are these. */
+  async enter(label: string, text: string): Promise<void> {
+    const field = this.field(label) as HTMLInputElement | HTMLSelectElement;
+    const option =
+      field instanceof HTMLSelectElement
+        ? [...field.options].find((one) => one.textContent.trim() === text)
+        : undefined;
+    if (field instanceof HTMLSelectElement && !option)
+      throw new Error(`"${label}" offers ${[...field.options].map((o) => o.textContent.trim()).join('; ')}`);
+    field.value = option?.value ?? text;
+    field.dispatchEvent(new Event('change'));
+    await this.settled();
+  }
+
+  /** Takes all from the page, so that other specs do not see them. */
+  static clear(): void {
+    for (const { host } of Shown.open) host.remove();
+    Shown.open.clear();
+  }
+}
