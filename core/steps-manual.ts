@@ -1,36 +1,13 @@
-// Writes docs/steps.md: every kind of step from its declaration, with a drawing of what it makes; with --check compares instead of writing.
+// Writes docs/steps.md: every kind of step from its declaration, with a drawing of what it makes or changes; with --check compares instead of writing.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { drawGeometry, toSvg } from './src/drawing/index.js';
-import { fitView, standardViews } from './src/drawing/view/view.js';
-import { runSteps } from './src/recipe/run-steps.js';
+import { kindPicture } from './src/drawing/index.js';
 import type { Field } from './src/recipe/steps/fields/index.js';
-import { initialStep } from './src/recipe/steps/initial.js';
 import { stepKinds } from './src/recipe/steps/index.js';
 import type { StepKind } from './src/recipe/steps/step.js';
 import { format, resolveConfig } from 'prettier';
 
 const target = new URL('../docs/steps.md', import.meta.url);
 const pictures = new URL('../docs/steps/', import.meta.url);
-
-/** What a generator makes with its first values, as SVG; undefined for edits. */
-function picture(kind: StepKind): string | undefined {
-  if (kind.verb === 'edit') return undefined;
-  const { geometry, problems } = runSteps(
-    { steps: [initialStep(kind, 'step')], space: 'solid' },
-    { parameters: new Map() },
-  );
-  if (problems.length > 0) throw new Error(`${kind.kind}: ${problems[0]!.message}`);
-  const { drawing, points } = drawGeometry(geometry);
-  const size = { width: 240, height: 150 };
-  const flat = [...geometry.nodes.values()].every(({ at }) => at[1] === 0);
-  const view = fitView(points, flat ? standardViews.front : standardViews.oblique, size, {
-    left: 16,
-    right: 16,
-    top: 16,
-    bottom: 16,
-  });
-  return toSvg(drawing, { view, size });
-}
 
 function formOf(field: Field<unknown>): string {
   const { form } = field;
@@ -47,12 +24,13 @@ function startOf({ fallback, optional, initial }: Field<unknown>): string {
 
 const cell = (text: string) => text.replaceAll('|', '\\|').replaceAll('\n', ' ');
 
-function chapter(kind: StepKind, drawn: string | undefined): string[] {
+function chapter(kind: StepKind): string[] {
   const list = (words: readonly string[]) => words.map((word) => `\`${word}\``).join(', ');
   return [
     `### \`${kind.kind}\`: ${kind.title}`,
     '',
-    ...(drawn === undefined ? [] : [`![${kind.title}](steps/${kind.kind}.svg)`, '']),
+    `![${kind.title}](steps/${kind.kind}.svg)`,
+    '',
     `${kind.about}${kind.solidOnly ? ' Only in solid designs.' : ''}`,
     '',
     ...(kind.roles.length > 0 ? [`Roles: ${list(kind.roles)}.`] : []),
@@ -68,7 +46,7 @@ function chapter(kind: StepKind, drawn: string | undefined): string[] {
   ];
 }
 
-const drawn = new Map(stepKinds.map((kind) => [kind.kind, picture(kind)]));
+const drawn = new Map(stepKinds.map((kind) => [kind.kind, kindPicture(kind, { width: 240, height: 150 })]));
 const text = [
   '# Steps of the recipe',
   '',
@@ -78,21 +56,19 @@ const text = [
   '',
   '## Generators (`"make"`)',
   '',
-  ...stepKinds.filter(({ verb }) => verb === 'make').flatMap((kind) => chapter(kind, drawn.get(kind.kind))),
+  ...stepKinds.filter(({ verb }) => verb === 'make').flatMap(chapter),
   '## Edits (`"edit"`)',
   '',
   'Every edit selects what it works on by a condition, all that came before where it has none.',
   '',
-  ...stepKinds.filter(({ verb }) => verb === 'edit').flatMap((kind) => chapter(kind, drawn.get(kind.kind))),
+  ...stepKinds.filter(({ verb }) => verb === 'edit').flatMap(chapter),
 ].join('\n');
 const page = await format(text, { ...(await resolveConfig(target)), parser: 'markdown' });
 
 if (process.argv.includes('--check')) {
   const current =
     readFileSync(target, 'utf8') === page &&
-    [...drawn].every(
-      ([kind, svg]) => svg === undefined || readFileSync(new URL(`${kind}.svg`, pictures), 'utf8') === svg,
-    );
+    [...drawn].every(([kind, svg]) => readFileSync(new URL(`${kind}.svg`, pictures), 'utf8') === svg);
   if (!current) {
     console.error('docs/steps.md is not current: run npm run manual.');
     process.exit(1);
@@ -100,6 +76,5 @@ if (process.argv.includes('--check')) {
   console.log(`docs/steps.md is current: ${stepKinds.length} kinds of step.`);
 } else {
   writeFileSync(target, page);
-  for (const [kind, svg] of drawn)
-    if (svg !== undefined) writeFileSync(new URL(`${kind}.svg`, pictures), svg);
+  for (const [kind, svg] of drawn) writeFileSync(new URL(`${kind}.svg`, pictures), svg);
 }

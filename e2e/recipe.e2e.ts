@@ -19,6 +19,8 @@ test('steps are added, changed by their form, switched off and taken back', asyn
   await expect(page.locator('app-recipe-leaf')).toContainText('22 m × 6.4 m, duo-pitch 9°');
   await page.getByText('+ step').click();
   await page.getByRole('button', { name: /^Divide/ }).click();
+  await expect(page.getByText('a step that is not added yet')).toBeVisible();
+  await page.getByRole('button', { name: 'add to the recipe' }).click();
   await expect(page.locator('app-recipe-leaf')).toContainText('in 2 parts');
   await calculated(page);
   // Pieces of a member stay one for the checks

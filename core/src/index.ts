@@ -25,6 +25,7 @@ export {
 export type { Scope } from './recipe/expressions/types.js';
 export type { Dimension, Geometry, GeometryMember, GeometryNode, Note } from './recipe/geometry/geometry.js';
 export type { NamedPlace } from './recipe/geometry/places.js';
+export { consequencesOf } from './recipe/consequences.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './recipe/parameters.js';
 export { remarksOf, type Remark } from './recipe/remarks/index.js';
 export {
@@ -44,6 +45,7 @@ export { startingPoints, type StartingPoint } from './recipe/starts/index.js';
 export { runSteps } from './recipe/run-steps.js';
 export { kindOf, stepKinds, type StepKind } from './recipe/steps/index.js';
 export { initialStep } from './recipe/steps/initial.js';
+export { shownFields } from './recipe/steps/shown-fields.js';
 export type { Field, FieldForm, Fields } from './recipe/steps/fields/index.js';
 export type {
   Alternative,

@@ -32,6 +32,7 @@ import { readingAt, type Reading } from './reading.js';
 import { proposalFor, selectedBy, type Proposal, type Selected } from './selecting.js';
 import { figureKindOf, type FigureSource } from './figures/index.js';
 import { fillTable, tableKinds, type ResultTable, type TableQuestion } from './tables/index.js';
+import { stepMiniatures, type StepMiniature } from './steps-seen.js';
 import { caseSums, type CaseSum } from './sums.js';
 import type {
   AlternativeSummary,
@@ -342,6 +343,11 @@ export class AlternativeRun {
   /** Values at a place of a member (a share of its piece) under a load case or combination. */
   reading(result: string, member: string, share: number): Reading | undefined {
     return this.forces && this.namer && readingAt(this.forces, this.namer, result, member, share);
+  }
+
+  /** A small picture of what each step did. */
+  miniatures(): StepMiniature[] {
+    return stepMiniatures(this.design, this.alternative);
   }
 
   /** What each load case comes to: the sums of its loads. */

@@ -2,7 +2,7 @@ import { pointOn } from '../results/index.js';
 import type { Analysed } from '../pipeline/index.js';
 import type { MemberCheck } from '../capacity/index.js';
 import type { BuiltFrame } from '../recipe/build.js';
-import type { Dimension, Geometry } from '../recipe/geometry/geometry.js';
+import type { Dimension } from '../recipe/geometry/geometry.js';
 import { Namer } from '../recipe/geometry/names.js';
 import { add, type Point } from '../recipe/geometry/vector.js';
 import { significant } from '../units/format.js';
@@ -215,22 +215,3 @@ const along = (a: Point, b: Point, s: number): Point => [
   a[1] + s * (b[1] - a[1]),
   a[2] + s * (b[2] - a[2]),
 ];
-
-/** A bare geometry, such as what one step makes: members only. */
-export function drawGeometry(
-  geometry: Geometry,
-  only: (member: string) => boolean = () => true,
-): { drawing: Drawing; points: Float32Array } {
-  const pen = new Draughtsman();
-  for (const { id, start, end } of geometry.members.values())
-    pen.line(
-      'members',
-      geometry.nodes.get(start)!.at,
-      geometry.nodes.get(end)!.at,
-      only(id) ? { colour: 'ink', width: 1.6 } : { colour: 'inkFaint', width: 1 },
-    );
-  return {
-    drawing: pen.finish(),
-    points: Float32Array.from([...geometry.nodes.values()].flatMap(({ at }) => [...at])),
-  };
-}

@@ -11,8 +11,9 @@ export {
   type Layer,
   type Scale,
 } from './drawing.js';
-export { drawAlternative, drawGeometry, type DrawnScene } from './draw.js';
+export { drawAlternative, type DrawnScene } from './draw.js';
 export type { DiagramKind, DrawingOptions, Slice } from './options.js';
+export { drawPreview, geometryPicture, kindPicture, stepPicture, type PictureSize } from './steps.js';
 export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
 export { colourValues, toSvg } from './view/svg.js';
 export {

@@ -3,14 +3,14 @@ import { findNotFinite } from '../model/finite.js';
 import { memberAxes } from '../model/axes.js';
 import type { FrameModel, Member, Vector } from '../model/types.js';
 import { attempt, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
-import { applyAlternative } from './alternatives.js';
-import { axisLookUp, evaluateAxes, type Axis } from './axes.js';
+import type { Axis } from './axes.js';
 import { SectionTable } from './build-sections.js';
 import { allCombinations } from './combine/index.js';
 import type { Names } from './expressions/compile.js';
 import type { Geometry, GeometryMember, Note } from './geometry/geometry.js';
 import { minus } from './geometry/vector.js';
-import { evaluateParameters, type ParameterValues } from './parameters.js';
+import { layOut, stopAt } from './lay-out.js';
+import type { ParameterValues } from './parameters.js';
 import { runSteps } from './run-steps.js';
 import type { Assignment } from './rules/assignment.js';
 import { applyRules, type RuleMatches } from './rules/index.js';
@@ -42,11 +42,7 @@ export interface BuiltFrame {
  */
 export function buildFrame(design: Design, alternative: Alternative): Outcome<BuiltFrame> {
   return attempt(() => {
-    const own = applyAlternative(design, alternative);
-    const parameters = evaluateParameters(own);
-    stopAt(parameters.problems);
-    const axes = evaluateAxes(own, parameters.scope);
-    const names: Names = { parameters: parameters.scope, axis: axisLookUp(axes) };
+    const { design: own, parameters, axes, names } = layOut(design, alternative);
     const { geometry, problems: wrongSteps } = runSteps(own, names);
     stopAt(wrongSteps);
     const problems: Problem[] = [];
@@ -74,10 +70,6 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
       notes,
     };
   });
-}
-
-function stopAt(problems: readonly Problem[]): void {
-  if (problems.length > 0) throw new ProblemError(problems);
 }
 
 /** Members that no rule gives a section or a material; a few of many are named. */

@@ -32,6 +32,7 @@ export {
   setFactor,
   setLoadCase,
 } from './loads.js';
+export { addMadeStep } from './made.js';
 export { applyMend, type Mend } from './mends.js';
 export {
   addParameter,

@@ -79,6 +79,15 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
       names: '1',
     }),
   setTitle: (d) => changes.setTitle(d, 'Other'),
+  addMadeStep: (d) =>
+    changes.addMadeStep(d, {
+      id: 'ring',
+      make: 'line',
+      points: [
+        ['0 m', '0 m'],
+        ['1 m', '3 m'],
+      ],
+    }),
   addStep: (d) => changes.addStep(d, { id: 'x', edit: 'remove', members: 'role == "brace"' }),
   duplicateStep: (d) => changes.duplicateStep(d, 'shed').design,
   moveStep: (d) => changes.moveStep(d, 'shed', 3),

@@ -1,6 +1,7 @@
 import type { Geometry, Note } from '../geometry/geometry.js';
 import { Sketch } from '../geometry/sketch.js';
 import type { Point } from '../geometry/vector.js';
+import type { Step } from '../types.js';
 import type { Tags } from '../expressions/types.js';
 import type { Evaluated, FieldContext, Fields } from './fields/index.js';
 
@@ -31,6 +32,8 @@ export interface StepKind<F extends Fields = Fields> {
   /** Only in solid designs. */
   readonly solidOnly?: boolean;
   readonly fields: F;
+  /** Steps and fields by which an edit shows what it does; a generator shows what its fields begin with. */
+  readonly example?: { readonly before: readonly Step[]; readonly fields: Readonly<Record<string, unknown>> };
   run(before: Geometry, values: Evaluated<F>, context: StepContext): Geometry;
   /** The step in a few words, from its fields as written: "22 m × 6.4 m, duo-pitch 9°". */
   summary(written: Readonly<Record<string, unknown>>): string;
@@ -56,7 +59,9 @@ export function generator<F extends Fields>(
 }
 
 /** Declares an edit. */
-export function edit<F extends Fields>(kind: Omit<StepKind<F>, 'verb'>): StepKind<F> {
+export function edit<F extends Fields>(
+  kind: Omit<StepKind<F>, 'verb' | 'example'> & Required<Pick<StepKind<F>, 'example'>>,
+): StepKind<F> {
   return { ...kind, verb: 'edit' };
 }
 

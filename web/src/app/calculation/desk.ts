@@ -141,6 +141,8 @@ function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknow
       return run.memberSteps((ask as { member: string }).member);
     case 'matches':
       return run.matchesOf((ask as { rule: string }).rule);
+    case 'miniatures':
+      return run.miniatures();
     case 'sums':
       return run.sums();
     case 'proposal': {

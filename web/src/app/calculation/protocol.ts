@@ -12,6 +12,7 @@ import type {
   ResultTable,
   Selected,
   Slice,
+  StepMiniature,
   TableQuestion,
 } from '@hashira/core';
 
@@ -41,6 +42,7 @@ export interface Questions {
   place: { ask: { member: string; share: number }; answer: NamedPlace | undefined };
   table: { ask: { kind: string } & TableQuestion; answer: ResultTable | undefined };
   selection: { ask: { of: 'members' | 'nodes'; condition: string }; answer: Selected };
+  miniatures: { ask: object; answer: StepMiniature[] };
   sums: { ask: object; answer: CaseSum[] };
   matches: { ask: { rule: string }; answer: readonly string[] };
 }

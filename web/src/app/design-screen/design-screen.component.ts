@@ -26,9 +26,11 @@ import { TraceService } from '../shared/trace.service';
 import { isLoud, statusWords } from '../shared/values';
 import type { DimensionChange } from '../stage/dimension-label.component';
 import { StageComponent, type PointedPlace, type Pressed, type Readout } from '../stage/stage.component';
+import type { Layer } from '@hashira/core';
 import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Drawing } from '../workspace/drawing.service';
+import { StepPreview } from '../workspace/preview.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
 import { AlternativesStripComponent } from './alternatives-strip.component';
@@ -64,6 +66,7 @@ export class DesignScreenComponent {
   protected readonly view = inject(ViewState);
   private readonly selection = inject(Selection);
   protected readonly drawing = inject(Drawing);
+  protected readonly preview = inject(StepPreview);
   private readonly calculation = inject(Calculation);
   private readonly traces = inject(TraceService);
   private readonly stage = viewChild(StageComponent);
@@ -74,6 +77,9 @@ export class DesignScreenComponent {
   protected readonly summary = computed(() => this.known()?.summary);
   protected readonly problems = computed(() => this.summary()?.problems ?? []);
   protected readonly content = computed((): StageContent | undefined => {
+    const preview = this.preview.scene();
+    if (preview)
+      return { scene: preview, layers: previewLayers, scales: this.view.scales(), dimensions: false };
     const scene = this.known()?.scene;
     return scene && { scene, layers: this.view.layers(), scales: this.view.scales(), dimensions: true };
   });
@@ -208,6 +214,9 @@ export class DesignScreenComponent {
     this.stage()?.fitAll();
   }
 }
+
+/** A step that is previewed has members, signs on them, and floors. */
+const previewLayers: readonly Layer[] = ['diagram', 'members', 'hinges'];
 
 const planeForces = ['N', 'Vz', 'My'] as const;
 const planeNames = { N: 'N', Vz: 'V', My: 'M' } as const;

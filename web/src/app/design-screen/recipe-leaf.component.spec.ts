@@ -60,6 +60,7 @@ describe('RecipeLeafComponent', () => {
   it('adds a step that works as it begins', async () => {
     await press('+ step');
     await press('Divide');
+    await press('add to the recipe');
     expect(steps().at(-1)).toEqual(jasmine.objectContaining({ id: 'divide', edit: 'divide', parts: 2 }));
     expect(workspace.results().alternatives.get('fixed')!.summary.problems).toEqual([]);
     expect(host().querySelector('#f-divide-parts')).not.toBeNull();
@@ -74,9 +75,10 @@ describe('RecipeLeafComponent', () => {
       ['Lines', 'line'],
     ] as const) {
       await press('+ step');
-      const cards = [...host().querySelectorAll<HTMLElement>('.kind')];
-      cards.find((card) => card.querySelector('strong')!.textContent === words)!.click();
+      const cards = [...host().querySelectorAll<HTMLElement>('.card')];
+      cards.find((card) => card.textContent.trim() === words)!.click();
       await fixture.whenStable();
+      await press('add to the recipe');
       const step = steps().at(-1)!;
       expect(step.make).toBe(kind);
       const { problems } = workspace.results().alternatives.get('fixed')!.summary;
@@ -90,6 +92,7 @@ describe('RecipeLeafComponent', () => {
   it('moves, duplicates, switches off and removes steps, each undone by one press', async () => {
     await press('+ step');
     await press('Divide');
+    await press('add to the recipe');
     const ids = () => steps().map(({ id, off }) => (off ? `${id} off` : id));
     host().querySelector<HTMLElement>('[aria-label="Move Divide up"]')!.click();
     expect(ids()).toEqual(['divide', 'shed']);

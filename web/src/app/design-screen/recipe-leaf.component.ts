@@ -1,38 +1,42 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import {
-  addStep,
+  consequencesOf,
   duplicateStep,
   formatPlain,
-  freeId,
-  initialStep,
   kindOf,
   moveStep,
   removeStep,
   setStep,
-  stepKinds,
+  shownFields,
   switchStep,
   type Field,
   type Step,
   type StepKind,
 } from '@hashira/core';
+import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 import { AxesComponent } from './axes.component';
+import { NewStepComponent } from './new-step.component';
 import { StepFieldComponent } from './step-field.component';
 
 /** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
 @Component({
   selector: 'app-recipe-leaf',
-  imports: [AxesComponent, StepFieldComponent],
+  imports: [AxesComponent, NewStepComponent, StepFieldComponent],
   templateUrl: './recipe-leaf.component.html',
   styleUrl: './recipe-leaf.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RecipeLeafComponent {
   private readonly workspace = inject(DesignWorkspace);
+  private readonly calculation = inject(Calculation);
   private readonly view = inject(ViewState);
   protected readonly open = signal<string | undefined>(undefined);
   protected readonly adding = signal(false);
+  /** What would lose its hold if a step went; it is asked once more. */
+  protected readonly losing = signal<{ step: string; sentences: readonly string[] } | undefined>(undefined);
+  private readonly miniatures = signal<ReadonlyMap<string, string>>(new Map());
 
   private readonly design = computed(() => this.workspace.state()!.design);
   private readonly problems = computed(() => {
@@ -50,7 +54,8 @@ export class RecipeLeafComponent {
         step,
         kind,
         title: step.title ?? kind?.title ?? step.id,
-        words: kind ? kind.summary(this.withValues(step) as Step) : 'a kind of step that is not known',
+        picture: this.miniatures().get(step.id),
+        words: kind ? kind.summary(this.withValues(kind, step)) : 'a kind of step that is not known',
         open: this.open() === step.id,
         first: i === 0,
         last: i === all.length - 1,
@@ -59,12 +64,32 @@ export class RecipeLeafComponent {
     }),
   );
 
-  /** A step's fields with the values of parameters in the place of their names. */
-  private withValues(value: unknown): unknown {
+  constructor() {
+    effect(() => {
+      const { state, results } = this.workspace;
+      const design = state()?.design;
+      // Drawn anew when a state has been worked out, not while it is on its way
+      if (design && results().current)
+        void this.drawMiniatures(this.workspace.selectedAlternative(design).id);
+    });
+  }
+
+  /** A step with the values of parameters in the place of their names, in fields that hold values. */
+  private withValues(kind: StepKind, step: Step): Step {
+    const fields = kind.fields as Readonly<Record<string, Field<unknown>>>;
+    return Object.fromEntries(
+      Object.entries(step).map(([name, value]) => {
+        const form = fields[name]?.form.kind;
+        return [name, form && worded.has(form) ? value : this.valueOf(value)];
+      }),
+    ) as Step;
+  }
+
+  private valueOf(value: unknown): unknown {
     if (typeof value === 'string') return this.texts().get(value) ?? value;
-    if (Array.isArray(value)) return value.map((item) => this.withValues(item));
+    if (Array.isArray(value)) return value.map((item) => this.valueOf(item));
     if (typeof value !== 'object' || value === null) return value;
-    return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, this.withValues(item)]));
+    return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, this.valueOf(item)]));
   }
 
   /** Parameters of the selected alternative as they read, by name. */
@@ -83,22 +108,16 @@ export class RecipeLeafComponent {
     );
   });
 
-  protected readonly groups = (['make', 'shape', 'connect', 'finish'] as const).map((group) => ({
-    group,
-    kinds: stepKinds.filter((kind) => kind.group === group),
-  }));
-
   protected fieldsOf(
     kind: StepKind,
     step: Step,
   ): { name: string; field: Field<unknown>; value: unknown; problem: string }[] {
-    return Object.entries(kind.fields).flatMap(([name, field]) => {
-      const f = field as Field<unknown>;
-      const shown =
-        !f.when ||
-        f.when.is.includes(step[f.when.field] ?? (kind.fields[f.when.field] as Field<unknown>).fallback);
-      return shown ? [{ name, field: f, value: step[name], problem: this.problemOf(step.id, name) }] : [];
-    });
+    return shownFields(kind, step).map(({ name, field }) => ({
+      name,
+      field,
+      value: step[name],
+      problem: this.problemOf(step.id, name),
+    }));
   }
 
   /** What is wrong with a step: at a field, or as a whole where no field is named. */
@@ -136,21 +155,37 @@ export class RecipeLeafComponent {
     this.open.set(id);
   }
 
+  /** Asks first where something would lose its hold. */
   protected remove(step: Step): void {
+    const design = this.design();
+    const lost = consequencesOf(
+      design,
+      removeStep(design, step.id),
+      this.workspace.selectedAlternative(design),
+    );
+    if (lost.length === 0 || this.losing()?.step === step.id) this.removeNow(step);
+    else this.losing.set({ step: step.id, sentences: lost });
+  }
+
+  private removeNow(step: Step): void {
+    this.losing.set(undefined);
     this.workspace.apply((design) => removeStep(design, step.id));
     this.view.step.set(undefined);
   }
 
-  /** A new step has what its fields begin with. */
-  protected add(kind: StepKind): void {
-    const id = freeId(
-      kind.kind,
-      this.design().steps.map((step) => step.id),
-    );
-    const step = initialStep(kind, id);
-    this.workspace.apply((design) => addStep(design, step));
+  protected added(id: string): void {
     this.adding.set(false);
     this.open.set(id);
     this.view.step.set(id);
   }
+
+  private async drawMiniatures(alternative: string): Promise<void> {
+    const made = await this.calculation.ask(alternative, 'miniatures', {});
+    if (made) this.miniatures.set(new Map(made.map(({ step, svg }) => [step, addressOf(svg)])));
+  }
 }
+
+/** Fields that hold words, which parameters may be called like. */
+const worded: ReadonlySet<string> = new Set(['option', 'flag', 'text', 'condition', 'section']);
+
+const addressOf = (svg: string): string => `data:image/svg+xml,${encodeURIComponent(svg)}`;

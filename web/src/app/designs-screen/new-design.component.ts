@@ -1,21 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import {
-  buildFrame,
-  drawGeometry,
-  fitView,
-  standardViews,
-  startingPoints,
-  toSvg,
-  unwrapped,
-  type StartingPoint,
-} from '@hashira/core';
+import { buildFrame, geometryPicture, startingPoints, unwrapped, type StartingPoint } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi } from '../designs/design-api.service';
 import { readDesignFile } from '../designs/design-file';
 
 const size = { width: 300, height: 150 };
-const margins = { left: 16, right: 16, top: 14, bottom: 14 };
 
 /** What a new design begins from: starting points drawn to scale, or a file. */
 @Component({
@@ -70,8 +60,6 @@ export class NewDesignComponent {
 function miniatureOf(start: StartingPoint): string {
   const design = start.design();
   const { geometry } = unwrapped(buildFrame(design, design.alternatives[0]!));
-  const { drawing, points } = drawGeometry(geometry);
-  const direction = design.space === 'solid' ? standardViews.oblique : standardViews.front;
-  const svg = toSvg(drawing, { view: fitView(points, direction, size, margins), size });
+  const svg = geometryPicture(geometry, size);
   return `data:image/svg+xml,${encodeURIComponent(svg)}`;
 }

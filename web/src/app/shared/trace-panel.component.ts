@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Drawer } from 'primeng/drawer';
 import { clauseText, stepExact, stepValue } from './step-format';
 import { TraceService } from './trace.service';
@@ -13,7 +13,7 @@ import { TraceService } from './trace.service';
       (visibleChange)="$event || service.close()"
       position="right"
       [modal]="false"
-      [style]="{ width: '430px' }"
+      [style]="place()"
       [header]="trace()?.title ?? ''"
     >
       @if (trace(); as t) {
@@ -33,6 +33,8 @@ import { TraceService } from './trace.service';
             </tr>
           }
         </table>
+      } @else {
+        <p class="soft" role="status">Working it out; the calculation comes first …</p>
       }
     </p-drawer>
   `,
@@ -72,6 +74,12 @@ import { TraceService } from './trace.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TracePanelComponent {
+  /** Width of what stands at the right edge and is explained: the panel opens beside it, not over it. */
+  readonly beside = input('0');
+  protected readonly place = computed(() => ({
+    width: 'min(430px, 100vw)',
+    'margin-right': `min(${this.beside()}, calc(100vw - 430px))`,
+  }));
   protected readonly service = inject(TraceService);
   protected readonly trace = this.service.trace;
   protected readonly clause = clauseText;

@@ -14,6 +14,7 @@ import { TraceService } from '../shared/trace.service';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Saving } from '../workspace/saving.service';
 import { Drawing } from '../workspace/drawing.service';
+import { StepPreview } from '../workspace/preview.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
 import { slipShed } from './slip-shed';
@@ -65,6 +66,7 @@ class CalculationAtOnce {
       trace: () => run?.trace(figure, result),
       member: () => run?.memberSteps(member),
       alone: () => run?.underAlone(result ?? ''),
+      miniatures: () => run?.miniatures(),
       sums: () => run?.sums(),
       matches: () => run?.matchesOf(rule),
       place: () => run?.place(member, share),
@@ -100,6 +102,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
       DesignWorkspace,
       Selection,
       Drawing,
+      StepPreview,
       ViewState,
       TraceService,
       MessageService,

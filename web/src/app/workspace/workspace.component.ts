@@ -24,6 +24,7 @@ import { Drawing } from './drawing.service';
 import { KeysPageComponent } from './keys-page.component';
 import { Saving } from './saving.service';
 import { Drafts, type Draft } from './drafts.service';
+import { StepPreview } from './preview.service';
 import { Selection } from './selection.service';
 import { ViewState } from './view-state.service';
 
@@ -41,7 +42,7 @@ import { ViewState } from './view-state.service';
   ],
   templateUrl: './workspace.component.html',
   styleUrl: './workspace.component.css',
-  providers: [Calculation, Saving, DesignWorkspace, Selection, Drawing, ViewState],
+  providers: [Calculation, Saving, DesignWorkspace, Selection, Drawing, StepPreview, ViewState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'key($event)', '(window:beforeunload)': 'leaving($event)' },
 })

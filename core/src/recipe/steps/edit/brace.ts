@@ -1,3 +1,4 @@
+import { bay } from './examples.js';
 import { fail } from '../../../problem.js';
 import {
   bracesOf,
@@ -28,6 +29,7 @@ export const brace = edit({
   roles: ['brace'],
   places: ['brace'],
   group: 'connect',
+  example: { before: [bay({ bays: ['6 m', '6 m'], storeys: ['3.5 m'] })], fields: { pattern: 'x' } },
   fields: {
     panels: optional(
       condition('members', { title: 'Panels', about: 'Members that bound the panels; left out: all.' }),

@@ -1,3 +1,4 @@
+import { point, portal } from './examples.js';
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import { distance, runsBackwards } from '../../geometry/vector.js';
@@ -14,6 +15,10 @@ export const connect = edit({
   roles: ['member'],
   places: [],
   group: 'connect',
+  example: {
+    before: [portal(), point('hang', ['11 m', '2 m'])],
+    fields: { nodes: 'place == "point"', to: 'place == "apex"' },
+  },
   fields: {
     nodes: selectsNodes,
     to: condition('nodes', { title: 'To the nearest of', initial: 'place == "apex"' }),

@@ -1,3 +1,4 @@
+import { portal } from './examples.js';
 import { sentence } from '../../expressions/tree.js';
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
@@ -66,6 +67,15 @@ export const copy = edit({
   roles: ['member'],
   places: [],
   group: 'shape',
+  example: {
+    before: [portal()],
+    fields: {
+      count: 3,
+      by: ['0 m', '6 m', '0 m'],
+      join: 'place == "eaves" or place == "apex"',
+      joinRole: 'purlin',
+    },
+  },
   fields: {
     members: selectsMembers,
     count: count({ title: 'Copies', initial: 3, most: 2000 }),

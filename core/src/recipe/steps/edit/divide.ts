@@ -1,3 +1,4 @@
+import { portal } from './examples.js';
 import { fail } from '../../../problem.js';
 import { mostItems } from '../../expressions/evaluate.js';
 import { joinCrossings } from '../../geometry/crossings.js';
@@ -16,6 +17,7 @@ export const divide = edit({
   roles: [],
   places: ['division', 'crossing'],
   group: 'shape',
+  example: { before: [portal()], fields: { members: 'role == "rafter"', parts: 4 } },
   fields: {
     members: selectsMembers,
     parts: optional(count({ title: 'Parts', initial: 2, least: 1 })),

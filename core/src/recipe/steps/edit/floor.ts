@@ -1,3 +1,4 @@
+import { storeys } from './examples.js';
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import type { GeometryNode } from '../../geometry/geometry.js';
@@ -15,6 +16,7 @@ export const floor = edit({
   roles: [],
   places: [],
   group: 'finish',
+  example: { before: [storeys()], fields: { nodes: 'storey > 0', kind: 'rigid' } },
   fields: {
     nodes: selectsNodes,
     kind: option(['plane', 'rigid'], { title: 'Kind', fallback: 'plane' }),

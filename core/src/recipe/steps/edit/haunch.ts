@@ -1,3 +1,4 @@
+import { portal } from './examples.js';
 import { length, word } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
 import { edit } from '../step.js';
@@ -12,6 +13,10 @@ export const haunch = edit({
   roles: [],
   places: ['haunch'],
   group: 'shape',
+  example: {
+    before: [portal()],
+    fields: { members: 'role == "rafter"', end: 'eaves', length: '3 m', depth: '0.9 m' },
+  },
   fields: {
     members: selectsMembers,
     end: word({

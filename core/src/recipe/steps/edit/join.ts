@@ -1,3 +1,4 @@
+import { lines } from './examples.js';
 import { fail } from '../../../problem.js';
 import { joinCrossings } from '../../geometry/crossings.js';
 import { Draft } from '../../geometry/draft.js';
@@ -15,6 +16,7 @@ export const join = edit({
   roles: [],
   places: ['crossing'],
   group: 'connect',
+  example: { before: [lines()], fields: { crossings: true } },
   fields: {
     members: selectsMembers,
     nodes: selectsNodes,

@@ -1,3 +1,4 @@
+import { half } from './examples.js';
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import { add, dot, minus, runsBackwards, size, times, unit, type Point } from '../../geometry/vector.js';
@@ -44,6 +45,7 @@ export const mirror = edit({
   roles: [],
   places: [],
   group: 'shape',
+  example: { before: [half()], fields: { plane: { through: ['11 m', '0 m', '0 m'], normal: 'x' } } },
   fields: {
     members: selectsMembers,
     plane: record(

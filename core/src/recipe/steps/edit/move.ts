@@ -1,3 +1,4 @@
+import { portal } from './examples.js';
 import { fail } from '../../../problem.js';
 import { quantityProgram, type Written } from '../../expressions/evaluate.js';
 import { Draft } from '../../geometry/draft.js';
@@ -23,6 +24,7 @@ export const move = edit({
   roles: [],
   places: [],
   group: 'shape',
+  example: { before: [portal()], fields: { nodes: 'place == "apex"', by: ['3 m', '0 m', '1 m'] } },
   fields: {
     nodes: selectsNodes,
     by: optional(offset({ title: 'By', about: '[x, y, z]', initial: ['0 m', '0 m', '0.5 m'] })),

@@ -1,3 +1,4 @@
+import { bay } from './examples.js';
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import { selectMembers, selectNodes, selectsMembers, selectsNodes } from '../select.js';
@@ -11,6 +12,10 @@ export const remove = edit({
   roles: [],
   places: [],
   group: 'shape',
+  example: {
+    before: [bay({ bays: ['6 m', '6 m'], storeys: ['3.5 m', '3.5 m'] })],
+    fields: { members: 'role == "beam" and storey == 2 and bay == 2' },
+  },
   fields: { members: selectsMembers, nodes: selectsNodes },
   run(before, { members, nodes }, context) {
     const { id } = context;

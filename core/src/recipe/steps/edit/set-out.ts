@@ -1,3 +1,4 @@
+import { bay } from './examples.js';
 import { Draft } from '../../geometry/draft.js';
 import { angle, flag, option } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
@@ -19,6 +20,10 @@ export const setOut = edit({
   roles: [],
   places: [],
   group: 'finish',
+  example: {
+    before: [bay({ bays: ['6 m'], storeys: ['4 m'] })],
+    fields: { members: 'role == "beam"', point: 'top centre' },
+  },
   fields: {
     members: selectsMembers,
     point: option(pointNames, {

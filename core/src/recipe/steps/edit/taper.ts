@@ -1,3 +1,4 @@
+import { portal } from './examples.js';
 import { fail } from '../../../problem.js';
 import { length, option, optional, sectionName, word } from '../fields/index.js';
 import { selectMembers, selectsMembers } from '../select.js';
@@ -13,6 +14,10 @@ export const taper = edit({
   roles: [],
   places: ['taper'],
   group: 'shape',
+  example: {
+    before: [portal()],
+    fields: { members: 'role == "column"', end: 'end', depth: '1.2 m', flush: 'centre' },
+  },
   fields: {
     members: selectsMembers,
     end: word({

@@ -1,3 +1,4 @@
+import { machine } from './examples.js';
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
 import type { Cut } from '../../geometry/geometry.js';
@@ -15,6 +16,10 @@ export const trim = edit({
   roles: [],
   places: [],
   group: 'finish',
+  example: {
+    before: [machine()],
+    fields: { members: 'role == "rail"', by: 'role == "leg"', corner: 'mitre' },
+  },
   fields: {
     members: selectsMembers,
     by: condition('members', { title: 'Cut by', initial: 'role == "leg"' }),

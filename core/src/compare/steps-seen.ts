@@ -1,0 +1,44 @@
+import { attempt } from '../problem.js';
+import { drawPreview, stepPicture, type DrawnScene, type PictureSize } from '../drawing/index.js';
+import { layOut } from '../recipe/lay-out.js';
+import { runSteps } from '../recipe/run-steps.js';
+import type { Alternative, Design, Step } from '../recipe/types.js';
+
+/** What a step did, as SVG. */
+export interface StepMiniature {
+  readonly step: string;
+  readonly svg: string;
+}
+
+const size: PictureSize = { width: 64, height: 44 };
+
+/** A small picture of what each step of an alternative did; none of those that fail or are off. */
+export function stepMiniatures(design: Design, alternative: Alternative): StepMiniature[] {
+  const outcome = attempt(() => {
+    const { design: own, names } = layOut(design, alternative);
+    return runSteps(own, names).results.map((result) => ({
+      step: result.step,
+      svg: stepPicture(result, size),
+    }));
+  });
+  return outcome.ok ? outcome.value : [];
+}
+
+/** What a step would do if it were added at the end: the drawing, or why it would not do. */
+export interface Preview {
+  readonly scene?: DrawnScene;
+  readonly problem?: string;
+}
+
+/** A step before it is accepted, drawn into what is there. */
+export function previewStep(design: Design, alternative: Alternative, step: Step): Preview {
+  const outcome = attempt((): Preview => {
+    const { design: own, names } = layOut(design, alternative);
+    const { results, problems } = runSteps({ space: own.space, steps: [...own.steps, step] }, names);
+    const made = results.find((result) => result.step === step.id);
+    if (made) return { scene: drawPreview(made, own.space) };
+    const problem = problems.find(({ where }) => where['step'] === step.id) ?? problems[0];
+    return problem ? { problem: problem.message } : {};
+  });
+  return outcome.ok ? outcome.value : { problem: outcome.problems[0]!.message };
+}

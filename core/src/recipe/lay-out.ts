@@ -1,0 +1,29 @@
+import { ProblemError, type Problem } from '../problem.js';
+import { applyAlternative } from './alternatives.js';
+import { axisLookUp, evaluateAxes, type Axis } from './axes.js';
+import type { Names } from './expressions/compile.js';
+import { evaluateParameters, type ParameterValues } from './parameters.js';
+import type { Alternative, Design } from './types.js';
+
+/** One alternative's design with the names that its steps and rules are written in. */
+export interface LaidOut {
+  /** The design as the alternative sees it. */
+  readonly design: Design;
+  readonly parameters: ParameterValues;
+  readonly axes: readonly Axis[];
+  readonly names: Names;
+}
+
+/** Values for an alternative's parameters and grid lines. @throws ProblemError for parameters that cannot be evaluated */
+export function layOut(design: Design, alternative: Alternative): LaidOut {
+  const own = applyAlternative(design, alternative);
+  const parameters = evaluateParameters(own);
+  stopAt(parameters.problems);
+  const axes = evaluateAxes(own, parameters.scope);
+  return { design: own, parameters, axes, names: { parameters: parameters.scope, axis: axisLookUp(axes) } };
+}
+
+/** @throws ProblemError where there is any */
+export function stopAt(problems: readonly Problem[]): void {
+  if (problems.length > 0) throw new ProblemError(problems);
+}
