@@ -37,6 +37,7 @@ export {
 } from './recipe/forms/record-fields.js';
 export { ruleFields } from './recipe/rules/form.js';
 export { initialLoadCase, loadCaseFields, loadCategories } from './recipe/combine/load-case.js';
+export { initialParameter, parameterFields, parameterStarts } from './recipe/parameter-schema.js';
 export { axisFields, combinationFields, settingsFields } from './recipe/settings.js';
 export { kindsOf, ruleKinds } from './recipe/rules/index.js';
 export type { RuleKind } from './recipe/rules/rule.js';

@@ -5,6 +5,15 @@ export { catalogue, type CatalogueEntry } from './library/catalogue/index.js';
 export { describeSection, type PropertyLine } from './library/describe.js';
 export { sectionDetails, type SectionDetails } from './library/details.js';
 export { grades, lookUpGrade, strengthAt } from './library/materials.js';
+export {
+  dimensionsOf,
+  outlineText,
+  readOutline,
+  shapeStarts,
+  withDimension,
+  type ShapeDimension,
+  type ShapeStart,
+} from './library/own.js';
 export { findProfile, lookUpProfile, nearestProfiles } from './library/profiles.js';
 export { massOf, parseQuery, propertyOf, queryProfiles, type ProfileQuery } from './library/query.js';
 export { searchProfiles, seriesNames, type FoundProfiles } from './library/search.js';

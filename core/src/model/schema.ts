@@ -73,6 +73,15 @@ const shapes: Record<string, unknown> = {
     ['type', 'points'],
   ),
 };
+const equalI = shapeOf('i', ['h', 'b', 'tw', 'tf'], ['r', 'r2'], taperedFlanges);
+const unequalI = shapeOf('i', ['h', 'bTop', 'tfTop', 'bBottom', 'tfBottom', 'tw'], ['r']);
+
+/** The JSON Schema of a shape of this type: with two flanges of their own where it has the width of the top one. */
+export function shapeSchemaOf(shape: { readonly type: string }): object {
+  if (shape.type === 'i') return 'bTop' in shape ? unequalI : equalI;
+  return shapes[shape.type] as object;
+}
+
 const shape = {
   type: 'object',
   required: ['type'],
@@ -85,10 +94,10 @@ const shape = {
     })),
     {
       if: { properties: { type: { const: 'i' } }, required: ['type', 'bTop'] },
-      then: shapeOf('i', ['h', 'bTop', 'tfTop', 'bBottom', 'tfBottom', 'tw'], ['r']),
+      then: unequalI,
       else: {
         if: { properties: { type: { const: 'i' } }, required: ['type'] },
-        then: shapeOf('i', ['h', 'b', 'tw', 'tf'], ['r', 'r2'], taperedFlanges),
+        then: equalI,
       },
     },
   ],

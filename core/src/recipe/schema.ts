@@ -1,9 +1,9 @@
 import { codeChoiceSchema, materialSchema, sectionSchema } from '../model/schema.js';
-import { quantities } from '../units/quantities.js';
 import { loadCaseSchema } from './combine/load-case.js';
 import { figureSchema } from './figure-schema.js';
 import { ruleKinds } from './rules/index.js';
 import { expression, object, text } from './rules/schemas.js';
+import { parameterSchema } from './parameter-schema.js';
 import { analysisSchema, axisSchema, combinationSchema } from './settings.js';
 import { stepKinds } from './steps/index.js';
 import { objectSchema, requiredOf } from './steps/fields/index.js';
@@ -77,34 +77,6 @@ const patch = {
   properties: { id: text, after: text, off: { type: 'boolean' } },
 };
 
-const parameter = {
-  type: 'object',
-  discriminator: { propertyName: 'kind' },
-  required: ['kind'],
-  oneOf: [
-    object(
-      {
-        name: text,
-        title: text,
-        kind: { const: 'quantity' },
-        quantity: { enum: Object.keys(quantities) },
-        value: formula,
-        min: formula,
-        max: formula,
-        step: formula,
-        group: text,
-      },
-      ['name', 'title', 'kind', 'quantity', 'value'],
-    ),
-    object({ name: text, title: text, kind: { enum: ['section', 'material'] }, value: text, group: text }, [
-      'name',
-      'title',
-      'kind',
-      'value',
-    ]),
-  ],
-};
-
 /** The design document's definition, with lists that are left out filled in. */
 export const designSchema = {
   $schema: 'http://json-schema.org/draft-07/schema#',
@@ -120,7 +92,7 @@ export const designSchema = {
       code: codeChoiceSchema,
       sections: list(sectionSchema, 500),
       materials: list(materialSchema, 100),
-      parameters: list(parameter, 500),
+      parameters: list(parameterSchema, 500),
       axes: list(axisSchema, 20),
       steps: list(stepSchema, 200),
       rules: list(ruleSchema, 500),

@@ -48,6 +48,7 @@ export { drawMember } from './drawn.js';
 export { addRule, giveByRule, moveRule, removeRule, setRule, setRuleField } from './rules.js';
 export {
   addAxis,
+  addMadeSections,
   addSection,
   removeAxis,
   removeSection,

@@ -1,4 +1,5 @@
 import type { AnalysisChoice, AxisSet, Design } from '../types.js';
+import type { OwnSection } from '../../library/table.js';
 import type { CodeChoice, Section } from '../../model/types.js';
 import { withFields, withItem, withPath, without } from './lists.js';
 
@@ -22,6 +23,13 @@ export function setCode(
 /** Adds an own section; nothing changes if its id is taken. */
 export function addSection(design: Design, section: Section): Design {
   return { ...design, sections: withItem(design.sections, section) };
+}
+
+/** Adds sections that were made, in the material that the design's rules name first; those whose names are taken are left out. */
+export function addMadeSections(design: Design, made: readonly OwnSection[]): Design {
+  const named = design.rules.find(({ material }) => typeof material === 'string')?.material;
+  const material = typeof named === 'string' ? named : 'S355';
+  return made.reduce((next, { name, ...rest }) => addSection(next, { id: name, material, ...rest }), design);
 }
 
 export function removeSection(design: Design, id: string): Design {

@@ -66,6 +66,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   removeRule: (d) => changes.removeRule(d, 'snow'),
   setRule: (d) => changes.setRule(d, 'rafters', { title: 'Roof' }),
   addSection: (d) => changes.addSection(d, { id: 'own', material: 'S355', profile: 'IPE 400' }),
+  addMadeSections: (d) => changes.addMadeSections(d, [{ name: 'made', shape: { type: 'round', d: 0.04 } }]),
   removeSection: (d) =>
     changes.removeSection(changes.addSection(d, { id: 'own', material: 'S355', profile: 'IPE 400' }), 'own'),
   setAnalysis: (d) => changes.setAnalysis(d, { order: 1, imperfections: false }),

@@ -7,6 +7,7 @@ import { ChoicesLeafComponent } from './choices-leaf.component';
 import { ChoicesPanelComponent } from './choices-panel.component';
 import { LoadsLeafComponent } from './loads-leaf.component';
 import { ParameterListComponent } from './parameter-list.component';
+import { ParametersEditorComponent } from './parameters-editor.component';
 import { RecipeLeafComponent } from './recipe-leaf.component';
 import { RulesLeafComponent } from './rules-leaf.component';
 
@@ -20,6 +21,7 @@ type Leaf = (typeof leaves)[number];
     FormsModule,
     SelectButton,
     ParameterListComponent,
+    ParametersEditorComponent,
     ChoicesLeafComponent,
     ChoicesPanelComponent,
     RecipeLeafComponent,
@@ -59,7 +61,19 @@ type Leaf = (typeof leaves)[number];
               (ngModelChange)="workspace.scope.set($event)"
             />
           </h2>
-          <app-parameter-list />
+          @if (editing()) {
+            <app-parameters-editor />
+          } @else {
+            <app-parameter-list />
+          }
+          <button
+            type="button"
+            class="plain edit"
+            [attr.aria-expanded]="editing()"
+            (click)="editing.set(!editing())"
+          >
+            {{ editing() ? 'back to the values' : 'add, name, group or remove parameters' }}
+          </button>
           @if (hasChoices()) {
             <h2 class="next">
               In <span class="alternative">{{ title() }}</span>
@@ -89,6 +103,8 @@ export class LeavesComponent {
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly leaves = leaves;
   protected readonly leaf = signal<Leaf>('Parameters');
+  /** Parameters are being named and ranged, not only given values. */
+  protected readonly editing = signal(false);
   protected readonly scopes = [
     { label: 'all', value: 'all' },
     { label: 'this one', value: 'one' },

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { grades, type Parameter } from '@hashira/core';
+import { grades, type OwnSection, type Parameter, type Section } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SectionPickerComponent } from '../shared/section-picker.component';
 import { OwnMarkComponent } from './own-mark.component';
@@ -19,7 +19,9 @@ const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => 
         [inputId]="'p-' + parameter().name"
         [label]="parameter().title"
         [value]="parameter().value"
+        [own]="sections()"
         (changed)="changed.emit($event)"
+        (made)="made.emit($event)"
       />
     } @else {
       <p-select
@@ -47,7 +49,12 @@ export class NameRowComponent {
   /** The selected alternative has a value of its own. */
   readonly own = input(false);
 
+  /** Sections of the design's own. */
+  readonly sections = input<readonly Section[]>([]);
+
   readonly changed = output<string>();
+  /** Sections that were made for it; it takes the first. */
+  readonly made = output<readonly OwnSection[]>();
   /** The alternative follows the design again. */
   readonly followed = output();
 

@@ -1,5 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { applyAlternative, attempt, dropOwnParameter, setValue, type Parameter } from '@hashira/core';
+import {
+  addMadeSections,
+  applyAlternative,
+  attempt,
+  dropOwnParameter,
+  setValue,
+  type OwnSection,
+  type Parameter,
+} from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { NameRowComponent } from './name-row.component';
 import { ParameterRowComponent } from './parameter-row.component';
@@ -36,7 +44,9 @@ interface Range {
         <app-name-row
           [parameter]="row.parameter"
           [own]="row.own"
+          [sections]="design().sections"
           (changed)="set(row.parameter, $event, false)"
+          (made)="take(row.parameter, $event)"
           (followed)="follow(row.parameter)"
         />
       }
@@ -55,7 +65,7 @@ interface Range {
 export class ParameterListComponent {
   protected readonly workspace = inject(DesignWorkspace);
 
-  private readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly design = computed(() => this.workspace.state()!.design);
   private readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
   private readonly ranges = new Map<string, Range>();
 
@@ -87,14 +97,28 @@ export class ParameterListComponent {
   });
 
   protected set(parameter: Parameter, text: string, gesture: boolean): void {
+    const id = this.idIfOwn(parameter);
+    this.workspace.apply(
+      (design) => setValue(design, parameter.name, text, id),
+      gesture ? `parameter ${parameter.name}` : undefined,
+    );
+  }
+
+  /** Sections that were made go into the design; the first becomes the value. */
+  protected take(parameter: Parameter, sections: readonly OwnSection[]): void {
+    const id = this.idIfOwn(parameter);
+    this.workspace.apply((design) =>
+      setValue(addMadeSections(design, sections), parameter.name, sections[0]!.name, id),
+    );
+  }
+
+  /** The selected alternative where the value is to be its own. */
+  private idIfOwn(parameter: Parameter): string | undefined {
     const { id, parameters } = this.alternative();
     const own =
       this.workspace.scope() === 'one' ||
       (parameters !== undefined && Object.hasOwn(parameters, parameter.name));
-    this.workspace.apply(
-      (design) => setValue(design, parameter.name, text, own ? id : undefined),
-      gesture ? `parameter ${parameter.name}` : undefined,
-    );
+    return own ? id : undefined;
   }
 
   protected follow(parameter: Parameter): void {

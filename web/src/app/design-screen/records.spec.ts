@@ -5,6 +5,7 @@ import { AxesComponent } from './axes.component';
 import { CombinationsComponent } from './combinations.component';
 import { FiguresEditorComponent } from './figures-editor.component';
 import { LoadsLeafComponent } from './loads-leaf.component';
+import { ParametersEditorComponent } from './parameters-editor.component';
 import { SettingsComponent } from './settings.component';
 
 let shown: Shown;
@@ -148,6 +149,72 @@ describe('figures on the screen', () => {
     await shown.press(`Move ${second!} up`);
     expect(titles()).toEqual([second!, first!, ...rest]);
     await undoable(shown, () => shown.press(`Remove ${first!}`));
+  });
+});
+
+describe('parameters on the screen', () => {
+  const open = async (title: string) => {
+    const head = [...shown.host.querySelectorAll<HTMLElement>('.head')].find(
+      (one) => one.querySelector('strong')!.textContent === title,
+    )!;
+    head.click();
+    await shown.settled();
+  };
+
+  it('are added by what they are of, with a value of that kind', async () => {
+    shown = await Shown.of(ParametersEditorComponent);
+    await undoable(shown, () => shown.enter('Add a parameter', 'area load'));
+    await shown.enter('Add a parameter', 'section');
+    expect(shown.design.parameters.at(-1)).toEqual({
+      name: 'section_1',
+      title: 'Section 1',
+      kind: 'section',
+      value: 'IPE 200',
+    });
+    expect(() => shown.field('min')).toThrowError(/no field/);
+  });
+
+  it('are renamed with every use, and say where they are used', async () => {
+    shown = await Shown.of(ParametersEditorComponent);
+    await open('Span');
+    expect(shown.text).toContain('used by parameter Haunch length, value');
+    expect(shown.text).toMatch(/step [^;]+, bays/);
+    await shown.press('span');
+    const field = shown.host.querySelector<HTMLInputElement>('.named input')!;
+    field.value = 'width';
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await shown.settled();
+    expect(shown.design.parameters.find(({ name }) => name === 'haunch_length')!.value).toBe('width / 10');
+    expect(shown.workspace.results().alternatives.get('fixed')!.summary.problems).toEqual([]);
+  });
+
+  it('refuse names that mean something else, and those of others', async () => {
+    shown = await Shown.of(ParametersEditorComponent);
+    await open('Span');
+    for (const [name, why] of [
+      ['kN', 'already means'],
+      ['eaves', 'Another parameter'],
+      ['2x', 'begin with a letter'],
+    ] as const) {
+      await shown.press('span');
+      const field = shown.host.querySelector<HTMLInputElement>('.named input')!;
+      field.value = name;
+      field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+      await shown.settled();
+      expect(shown.host.querySelector('[role=alert]')!.textContent).toContain(why);
+    }
+    expect(shown.design.parameters.some(({ name }) => name === 'span')).toBeTrue();
+  });
+
+  it('take a range and a group, and go', async () => {
+    shown = await Shown.of(ParametersEditorComponent);
+    await open('Span');
+    await shown.enter('max', '50 m');
+    await shown.enter('group', 'Size');
+    expect(shown.design.parameters.find(({ name }) => name === 'span')).toEqual(
+      jasmine.objectContaining({ max: '50 m', group: 'Size' }),
+    );
+    await undoable(shown, () => shown.press('remove Span'));
   });
 });
 

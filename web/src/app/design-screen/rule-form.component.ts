@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { kindsOf, ruleFields, setRule, setRuleField, type Rule } from '@hashira/core';
+import { addMadeSections, kindsOf, ruleFields, setRule, setRuleField, type Rule } from '@hashira/core';
 import { RecordFormComponent, type RecordChange } from '../shared/record-form.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 
@@ -38,12 +38,13 @@ export class RuleFormComponent {
     return kindsOf(rule).flatMap((kind) => ruleFields(rule, kind));
   });
 
-  protected set({ field: { path }, value }: RecordChange): void {
+  protected set({ field: { path }, value, sections = [] }: RecordChange): void {
     const { id, load } = this.rule();
     // Another kind of load keeps its case; what else it had belongs to the old kind
     const next = { case: load?.case, kind: value, ...loadStarts[String(value)] };
-    this.workspace.apply((design) =>
-      path === 'load/kind' ? setRule(design, id, { load: next }) : setRuleField(design, id, path, value),
-    );
+    this.workspace.apply((design) => {
+      const known = addMadeSections(design, sections);
+      return path === 'load/kind' ? setRule(known, id, { load: next }) : setRuleField(known, id, path, value);
+    });
   }
 }

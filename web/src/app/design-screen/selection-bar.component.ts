@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { giveByRule, ruleKinds } from '@hashira/core';
+import { addMadeSections, giveByRule, ruleKinds, type OwnSection } from '@hashira/core';
 import { EditableTextComponent } from '../shared/editable-text.component';
 import { SectionPickerComponent } from '../shared/section-picker.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -26,7 +26,9 @@ import { Selection } from '../workspace/selection.service';
               class="give"
               value="give a section"
               label="Give a section"
+              [own]="ownSections()"
               (changed)="give({ section: $event })"
+              (made)="give({ section: $event[0]!.name }, $event)"
             />
           }
           <select class="give" aria-label="Give" (change)="giveKind($any($event.target))">
@@ -95,6 +97,8 @@ export class SelectionBarComponent {
     ruleKinds.filter(({ of, key }) => of === this.selection.selected().of && key !== 'section'),
   );
 
+  protected readonly ownSections = computed(() => this.workspace.state()?.design.sections ?? []);
+
   protected giveKind(select: HTMLSelectElement): void {
     const kind = this.kinds()[Number(select.value)];
     select.value = '-1';
@@ -102,14 +106,19 @@ export class SelectionBarComponent {
     if (kind && design) this.give(kind.initial(design));
   }
 
-  protected give(gives: object): void {
+  protected give(gives: object, made: readonly OwnSection[] = []): void {
     const { condition, title } = this.selection.proposal() ?? {};
     if (condition === undefined) return;
     const selects =
       this.selection.selected().of === 'members' ? { members: condition } : { nodes: condition };
     let rule = '';
     this.workspace.apply((design) => {
-      const given = giveByRule(design, selects, gives as Record<string, unknown>, title ?? '');
+      const given = giveByRule(
+        addMadeSections(design, made),
+        selects,
+        gives as Record<string, unknown>,
+        title ?? '',
+      );
       rule = given.id;
       return given.design;
     });

@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { grades, readRecordField, recordFieldText, type Design, type RecordField } from '@hashira/core';
+import {
+  grades,
+  readRecordField,
+  recordFieldText,
+  type Design,
+  type OwnSection,
+  type RecordField,
+} from '@hashira/core';
 import { SectionPickerComponent } from './section-picker.component';
 
 const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id);
@@ -8,6 +15,8 @@ const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id)
 export interface RecordChange {
   readonly field: RecordField;
   readonly value: unknown;
+  /** Sections that were made for it and are not in the design yet. */
+  readonly sections?: readonly OwnSection[];
 }
 
 /** The fields of a record, each by the form that the core says: a rule, a load case, a figure, the settings. */
@@ -27,7 +36,9 @@ export interface RecordChange {
                 [inputId]="idOf(field)"
                 [label]="field.title + ' of ' + title()"
                 [value]="text(field)"
+                [own]="design().sections"
                 (changed)="set(field, $event)"
+                (made)="changed.emit({ field, value: $event[0]!.name, sections: $event })"
               />
             }
           }
@@ -138,7 +149,7 @@ export class RecordFormComponent {
   readonly key = input.required<string>();
   /** What it is called. */
   readonly title = input.required<string>();
-  readonly design = input.required<Pick<Design, 'loadCases' | 'materials'>>();
+  readonly design = input.required<Pick<Design, 'loadCases' | 'materials' | 'sections'>>();
   readonly changed = output<RecordChange>();
 
   protected readonly cases = computed(() => this.design().loadCases);

@@ -18,8 +18,11 @@ import {
   significant,
   type CatalogueEntry,
   type OutlinePath,
+  type OwnSection,
+  type Section,
 } from '@hashira/core';
 import { Popover } from 'primeng/popover';
+import { OwnSectionComponent } from './own-section.component';
 
 /** Rows that are drawn at once; typing more finds the others. */
 const mostRows = 60;
@@ -32,7 +35,7 @@ const box = 34;
  */
 @Component({
   selector: 'app-section-picker',
-  imports: [Popover],
+  imports: [OwnSectionComponent, Popover],
   template: `
     <button
       #trigger
@@ -50,86 +53,108 @@ const box = 34;
     </button>
     <p-popover #panel appendTo="body" [focusOnShow]="false" (onShow)="opened()" (onHide)="closed()">
       <div class="picker" role="dialog" [attr.aria-label]="label() + ': sections of the library'">
-        <input
-          #search
-          type="search"
-          role="searchbox"
-          autocomplete="off"
-          spellcheck="false"
-          placeholder="a name, or: lightest HEA with Wpl,y above 1200 cm3"
-          aria-controls="picker-list"
-          [attr.aria-activedescendant]="rows().length > 0 ? 'picker-' + active() : null"
-          [value]="text()"
-          (input)="type(search.value)"
-          (keydown)="key($event)"
-        />
-        <div class="series" role="group" aria-label="Series">
-          @for (name of series; track name) {
+        <div class="tabs" role="group" aria-label="Where it comes from">
+          <button type="button" class="plain" [attr.aria-pressed]="!making()" (click)="making.set(false)">
+            library
+          </button>
+          <button type="button" class="plain" [attr.aria-pressed]="making()" (click)="making.set(true)">
+            make one
+          </button>
+          @for (one of own(); track one.id) {
             <button
               type="button"
-              class="plain"
-              [attr.aria-pressed]="name === chosen()"
-              (click)="chosen.set(name === chosen() ? undefined : name); active.set(0)"
+              class="plain own"
+              [attr.aria-pressed]="one.id === value()"
+              (click)="take(one.id)"
             >
-              {{ name }}
+              {{ one.id }}
             </button>
           }
         </div>
-        @if (drawn(); as d) {
-          <figure>
-            <svg [attr.viewBox]="d.view" aria-hidden="true">
-              @if (d.before; as before) {
-                <path
-                  class="before"
-                  [attr.d]="before.path"
-                  [attr.transform]="before.move"
-                  fill-rule="evenodd"
-                />
-              }
-              <path [attr.d]="d.now.path" [attr.transform]="d.now.move" fill-rule="evenodd" />
-            </svg>
-            <figcaption>
-              <strong>{{ d.name }}</strong>
-              @if (d.before) {
-                <span class="soft">over {{ value() }}, to one scale</span>
-              }
-            </figcaption>
-          </figure>
-        }
-        @if (found().problem; as problem) {
-          <p class="problem" role="alert">{{ problem }}</p>
-        }
-        <div class="head" aria-hidden="true">
-          <span></span><span>section</span><span>h × b, mm</span><span>kg/m</span><span>Wpl,y, cm³</span
-          ><span>Iy, cm⁴</span>
-        </div>
-        <div class="list" id="picker-list" role="listbox" aria-label="Sections">
-          @for (row of rows(); track row.name; let i = $index) {
-            <div
-              role="option"
-              class="row"
-              [id]="'picker-' + i"
-              [class.active]="i === active()"
-              [attr.aria-selected]="row.name === value()"
-              [attr.aria-label]="row.name"
-              tabindex="-1"
-              (click)="take(row.name)"
-              (keydown.enter)="take(row.name)"
-              (pointermove)="hover($event, i)"
-            >
-              <svg [attr.viewBox]="row.view" [attr.width]="box" [attr.height]="box" aria-hidden="true">
-                <path [attr.d]="row.path" fill-rule="evenodd" />
+        @if (making()) {
+          <app-own-section [like]="value()" [taken]="ownNames()" (made)="takeMade($event)" />
+        } @else {
+          <input
+            #search
+            type="search"
+            role="searchbox"
+            autocomplete="off"
+            spellcheck="false"
+            placeholder="a name, or: lightest HEA with Wpl,y above 1200 cm3"
+            aria-controls="picker-list"
+            [attr.aria-activedescendant]="rows().length > 0 ? 'picker-' + active() : null"
+            [value]="text()"
+            (input)="type(search.value)"
+            (keydown)="key($event)"
+          />
+          <div class="series" role="group" aria-label="Series">
+            @for (name of series; track name) {
+              <button
+                type="button"
+                class="plain"
+                [attr.aria-pressed]="name === chosen()"
+                (click)="chosen.set(name === chosen() ? undefined : name); active.set(0)"
+              >
+                {{ name }}
+              </button>
+            }
+          </div>
+          @if (drawn(); as d) {
+            <figure>
+              <svg [attr.viewBox]="d.view" aria-hidden="true">
+                @if (d.before; as before) {
+                  <path
+                    class="before"
+                    [attr.d]="before.path"
+                    [attr.transform]="before.move"
+                    fill-rule="evenodd"
+                  />
+                }
+                <path [attr.d]="d.now.path" [attr.transform]="d.now.move" fill-rule="evenodd" />
               </svg>
-              <strong>{{ row.name }}</strong>
-              <span class="number">{{ row.size }}</span>
-              <span class="number">{{ row.mass }}</span>
-              <span class="number">{{ row.modulus }}</span>
-              <span class="number">{{ row.second }}</span>
-            </div>
+              <figcaption>
+                <strong>{{ d.name }}</strong>
+                @if (d.before) {
+                  <span class="soft">over {{ value() }}, to one scale</span>
+                }
+              </figcaption>
+            </figure>
           }
-        </div>
-        @if (more() > 0) {
-          <p class="soft">and {{ more() }} more; type to find them</p>
+          @if (found().problem; as problem) {
+            <p class="problem" role="alert">{{ problem }}</p>
+          }
+          <div class="head" aria-hidden="true">
+            <span></span><span>section</span><span>h × b, mm</span><span>kg/m</span><span>Wpl,y, cm³</span
+            ><span>Iy, cm⁴</span>
+          </div>
+          <div class="list" id="picker-list" role="listbox" aria-label="Sections">
+            @for (row of rows(); track row.name; let i = $index) {
+              <div
+                role="option"
+                class="row"
+                [id]="'picker-' + i"
+                [class.active]="i === active()"
+                [attr.aria-selected]="row.name === value()"
+                [attr.aria-label]="row.name"
+                tabindex="-1"
+                (click)="take(row.name)"
+                (keydown.enter)="take(row.name)"
+                (pointermove)="hover($event, i)"
+              >
+                <svg [attr.viewBox]="row.view" [attr.width]="box" [attr.height]="box" aria-hidden="true">
+                  <path [attr.d]="row.path" fill-rule="evenodd" />
+                </svg>
+                <strong>{{ row.name }}</strong>
+                <span class="number">{{ row.size }}</span>
+                <span class="number">{{ row.mass }}</span>
+                <span class="number">{{ row.modulus }}</span>
+                <span class="number">{{ row.second }}</span>
+              </div>
+            }
+          </div>
+          @if (more() > 0) {
+            <p class="soft">and {{ more() }} more; type to find them</p>
+          }
         }
       </div>
     </p-popover>
@@ -142,7 +167,13 @@ export class SectionPickerComponent {
   readonly value = input('');
   readonly label = input.required<string>();
   readonly inputId = input('');
+  /** Sections of the design's own, to choose from beside the library. */
+  readonly own = input<readonly Section[]>([]);
   readonly changed = output<string>();
+  /** Sections that were made here; the first is the one that is wanted. */
+  readonly made = output<readonly OwnSection[]>();
+  protected readonly making = signal(false);
+  protected readonly ownNames = computed(() => this.own().map(({ id }) => id));
 
   private readonly panel = viewChild.required(Popover);
   private readonly search = viewChild<ElementRef<HTMLInputElement>>('search');
@@ -204,6 +235,7 @@ export class SectionPickerComponent {
 
   protected opened(): void {
     this.open.set(true);
+    this.making.set(false);
     this.text.set('');
     this.active.set(0);
     setTimeout(() => this.search()?.nativeElement.focus());
@@ -241,6 +273,11 @@ export class SectionPickerComponent {
       const row = this.rows()[this.active()];
       if (row) this.take(row.name);
     } else if (event.key === 'Escape') this.panel().hide();
+  }
+
+  protected takeMade(sections: readonly OwnSection[]): void {
+    this.panel().hide();
+    this.made.emit(sections);
   }
 
   protected take(name: string): void {

@@ -1,3 +1,4 @@
+import { By } from '@angular/platform-browser';
 import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Design } from '@hashira/core';
@@ -39,6 +40,11 @@ export class Shown {
   async settled(): Promise<void> {
     await new Promise((done) => setTimeout(done));
     await this.fixture.whenStable();
+  }
+
+  /** The first component of a type within. */
+  child<T>(type: Type<T>): T {
+    return this.fixture.debugElement.query(By.directive(type)).componentInstance as T;
   }
 
   /** A button by its words or its label, the first that has them. */
