@@ -89,9 +89,8 @@ export function dimensionsOf(shape: Shape): ShapeDimension[] {
 
 /** The shape with a dimension changed, m or a word; undefined takes an optional one away. */
 export function withDimension(shape: Shape, name: string, value: number | string | undefined): Shape {
-  const next = { ...shape, [name]: value } as unknown as Record<string, unknown>;
-  if (value === undefined) delete next[name];
-  return next as unknown as Shape;
+  const next = Object.entries({ ...shape, [name]: value }).filter(([, one]) => one !== undefined);
+  return Object.fromEntries(next) as unknown as Shape;
 }
 
 /**

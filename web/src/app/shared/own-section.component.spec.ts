@@ -12,10 +12,15 @@ describe('OwnSectionComponent', () => {
   let fixture: ComponentFixture<OwnSectionComponent>;
   let made: readonly OwnSection[] = [];
   const host = () => fixture.nativeElement as HTMLElement;
-  const field = (label: string) =>
-    [...host().querySelectorAll('label')]
-      .find((one) => one.textContent.trim().startsWith(label))!
-      .querySelector<HTMLInputElement>('input, select, textarea')!;
+  const field = (label: string) => {
+    const found = [...host().querySelectorAll('label')].find((one) =>
+      one.textContent.trim().startsWith(label),
+    )!;
+    return (
+      found.querySelector<HTMLInputElement>('input, select, textarea') ??
+      (document.getElementById(found.htmlFor) as HTMLInputElement)
+    );
+  };
   const enter = async (label: string, text: string) => {
     field(label).value = text;
     field(label).dispatchEvent(new Event('input'));

@@ -73,10 +73,10 @@ import {
           </label>
         }
         @for (one of dimensions(); track one.name) {
-          <label
-            >{{ one.name }}{{ one.choices ? '' : ', mm' }}
+          <div class="dimension">
+            <label [attr.for]="'own-' + one.name">{{ one.name }}{{ one.choices ? '' : ', mm' }}</label>
             @if (one.choices; as choices) {
-              <select (change)="set(one.name, $any($event.target).value)">
+              <select [id]="'own-' + one.name" (change)="set(one.name, $any($event.target).value)">
                 @for (word of choices; track word) {
                   <option [value]="word" [selected]="word === one.value">{{ word }}</option>
                 }
@@ -86,11 +86,12 @@ import {
                 #value
                 class="number"
                 inputmode="decimal"
+                [id]="'own-' + one.name"
                 [value]="millimetres(one)"
                 (change)="type(one, value)"
               />
             }
-          </label>
+          </div>
         }
       }
     </div>
