@@ -6,6 +6,13 @@ export * from './pipeline/index.js';
 export * from './compare/index.js';
 export * from './drawing/index.js';
 export * from './results/index.js';
+export {
+  cutList,
+  cutListCsv,
+  type CutEnd,
+  type CutList,
+  type CutListRow,
+} from './exchange/cut-list/cut-list.js';
 export { readParameters, writeParameters } from './exchange/csv/parameters.js';
 export { writeResults } from './exchange/csv/results.js';
 export { readPoints, writePoints, type LinePoints } from './exchange/csv/points.js';

@@ -2,14 +2,15 @@ import type { Problem } from '../problem.js';
 import type { Geometry } from '../recipe/geometry/geometry.js';
 import type { Namer } from '../recipe/geometry/names.js';
 
-const directions: Readonly<Record<string, string>> = {
+/** What a freedom is called. */
+export const directionWords = {
   ux: 'along X',
   uy: 'along Y',
   uz: 'along Z',
   rx: 'turning about X',
   ry: 'turning about Y',
   rz: 'turning about Z',
-};
+} as const;
 
 /** A problem of the analysis for people: nodes and members by their names in words, directions spelled out. */
 export function inWords(problem: Problem, geometry: Geometry, names: Namer): Problem {
@@ -22,7 +23,7 @@ export function inWords(problem: Problem, geometry: Geometry, names: Namer): Pro
           ? `"${names.member(id)}"`
           : quoted,
     )
-    .replace(/\b[ur][xyz]\b/g, (name) => directions[name]!)
+    .replace(/\b[ur][xyz]\b/g, (name) => directionWords[name as keyof typeof directionWords])
     .replace(/\bin (along|turning)\b/g, '$1');
   return { ...problem, message };
 }

@@ -27,6 +27,7 @@ import { remarksOf, type Remark } from '../recipe/remarks/index.js';
 import type { Alternative, Design } from '../recipe/types.js';
 import { stateEquilibrium } from '../results/index.js';
 import { FigureTable } from './figure-table.js';
+import { mechanismRemarks } from './mechanisms.js';
 import { inWords } from './problem-words.js';
 import { readingAt, type Reading } from './reading.js';
 import { proposalFor, selectedBy, type Proposal, type Selected } from './selecting.js';
@@ -215,8 +216,9 @@ export class AlternativeRun {
 
   /** The model check comes last, or where nothing more comes. */
   private remarked(): Pick<AlternativeSummary, 'remarks'> {
-    if (this.built && (this.reached === 'complete' || this.problems.length > 0))
-      this.remarks ??= remarksOf(this.built, this.namer);
+    const { built, namer } = this;
+    if (built && namer && (this.reached === 'complete' || this.problems.length > 0))
+      this.remarks ??= [...mechanismRemarks(this.problems, built, namer), ...remarksOf(built, namer)];
     return this.remarks ? { remarks: this.remarks } : {};
   }
 
@@ -343,6 +345,11 @@ export class AlternativeRun {
   /** Values at a place of a member (a share of its piece) under a load case or combination. */
   reading(result: string, member: string, share: number): Reading | undefined {
     return this.forces && this.namer && readingAt(this.forces, this.namer, result, member, share);
+  }
+
+  /** The frame that was built, for lists of what it is made of. */
+  get frame(): BuiltFrame | undefined {
+    return this.built;
   }
 
   /** A small picture of what each step did. */

@@ -28,8 +28,13 @@ export const combinationSchema = object(
 );
 
 /** What a design is calculated by, field by field: `analysis/order`, `code/gammaM1` … */
-export function settingsFields({ analysis, code }: Pick<Design, 'analysis' | 'code'>): RecordField[] {
+export function settingsFields({
+  space,
+  analysis,
+  code,
+}: Pick<Design, 'space' | 'analysis' | 'code'>): RecordField[] {
   return [
+    ...recordFields({ enum: ['plane', 'solid'] }, space, 'space'),
     ...recordFields(analysisSchema, analysis, 'analysis'),
     ...recordFields(codeChoiceSchema, code, 'code').filter(
       // Whether checks want imperfections is asked once, of the analysis

@@ -1,4 +1,5 @@
 import type { Changes, Choice, Design, Option, Patch } from '../types.js';
+import { applyChanges } from '../alternatives.js';
 import { freeId, freeTitle } from './ids.js';
 import { changed, withItem, without } from './lists.js';
 
@@ -60,13 +61,25 @@ export function setOptionChanges(design: Design, choice: string, id: string, cha
   );
 }
 
+/** The design as an option changes it, to be edited while what is done is recorded into that option. */
+export function withOption(design: Design, choice: string, id: string): Design {
+  const option = optionOf(design, choice, id);
+  // What an option changes and is not there any more is told by the calculation
+  return option ? applyChanges(design, option.changes, () => undefined) : design;
+}
+
+function optionOf(design: Design, choice: string, id: string): Option | undefined {
+  return design.choices.find((one) => one.id === choice)?.options.find((one) => one.id === id);
+}
+
 /**
- * Records what was changed from one design to another into an option, and gives the design back as it was: parameter values, fields
- * of steps and rules, steps and rules added; what was removed is switched off.
+ * Records into an option what was changed from `withOption` of the design to another: parameter values, fields of steps and rules, steps
+ * and rules added; what was removed is switched off. Everything else that was changed is changed in the design.
  */
-export function recordIntoOption(before: Design, after: Design, choice: string, id: string): Design {
-  const option = before.choices.find((one) => one.id === choice)?.options.find((one) => one.id === id);
-  if (!option) return before;
+export function recordIntoOption(design: Design, after: Design, choice: string, id: string): Design {
+  const option = optionOf(design, choice, id);
+  if (!option) return after;
+  const before = withOption(design, choice, id);
   const old = new Map(before.parameters.map((p) => [p.name, p.value]));
   const parameters = Object.fromEntries(
     after.parameters
@@ -78,7 +91,23 @@ export function recordIntoOption(before: Design, after: Design, choice: string, 
     steps: mergedPatches(option.changes.steps, patches(before.steps, after.steps)),
     rules: mergedPatches(option.changes.rules, patches(before.rules, after.rules)),
   };
-  return setOptionChanges(before, choice, id, cleaned(changes));
+  const values = new Map(design.parameters.map((p) => [p.name, p]));
+  const gone = (['steps', 'rules'] as const).some((list) =>
+    before[list].some((part) => !after[list].some((one) => one.id === part.id)),
+  );
+  const rest: Design = {
+    ...after,
+    // What is removed here is only switched off: other options keep what they change of it
+    ...(gone ? { choices: design.choices } : {}),
+    // Parameters that were added, renamed or ranged are the design's; values go into the option
+    parameters: after.parameters.map((p) => {
+      const known = values.get(p.name);
+      return known ? { ...p, value: known.value } : p;
+    }),
+    steps: design.steps,
+    rules: design.rules,
+  };
+  return optionOf(rest, choice, id) ? setOptionChanges(rest, choice, id, cleaned(changes)) : rest;
 }
 
 type Part = { id: string } & Record<string, unknown>;

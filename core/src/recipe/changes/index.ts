@@ -17,6 +17,7 @@ export {
   renameChoice,
   renameOption,
   setOptionChanges,
+  withOption,
 } from './choices.js';
 export { usesOf, type ExpressionPlace } from './expressions.js';
 export { addFigure, moveFigure, removeFigure, setFigure, setFigureField } from './figures.js';

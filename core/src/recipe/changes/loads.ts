@@ -1,5 +1,6 @@
-import type { Combine, Design, DesignCombination, DesignLoadCase } from '../types.js';
+import type { Combine, Design, DesignCombination, DesignLoadCase, Rule } from '../types.js';
 import { allCombinations } from '../combine/index.js';
+import { withoutPatches } from './patches.js';
 import { changed, withFields, withItem, without } from './lists.js';
 
 export function addLoadCase(design: Design, loadCase: DesignLoadCase, index?: number): Design {
@@ -11,18 +12,23 @@ export function setLoadCase(design: Design, id: string, fields: Readonly<Record<
   return { ...design, loadCases: changed(design.loadCases, id, (one) => withFields(one, fields)) };
 }
 
-/** Removes a load case with its factors, its exclusions and the rules that load it. */
+/** Removes a load case with its factors, its exclusions and the rules that load it, also those that options add. */
 export function removeLoadCase(design: Design, id: string): Design {
-  return {
+  const loads = ({ load, area, train }: Partial<Rule>) =>
+    [load, area, train].some((gives) => gives?.case === id);
+  const inOptions = design.choices.flatMap(({ options }) =>
+    options.flatMap(({ changes }) => (changes.rules ?? []).filter((patch) => loads(patch as Partial<Rule>))),
+  );
+  const gone = [...design.rules.filter(loads), ...inOptions].map((rule) => rule.id);
+  const next = {
     ...design,
     loadCases: without(design.loadCases, id).map((one) =>
       one.excludes?.includes(id) ? { ...one, excludes: one.excludes.filter((other) => other !== id) } : one,
     ),
     combinations: design.combinations.map((one) => withoutFactor(one, id)),
-    rules: design.rules.filter(
-      ({ load, area, train }) => ![load, area, train].some((gives) => gives?.case === id),
-    ),
+    rules: design.rules.filter((rule) => !loads(rule)),
   };
+  return withoutPatches(next, 'rules', gone);
 }
 
 function withoutFactor(combination: DesignCombination, loadCase: string): DesignCombination {

@@ -2,6 +2,7 @@ import type { Design, Rule } from '../types.js';
 import { ruleWords } from '../rules/words.js';
 import { freeId } from './ids.js';
 import { changed, movedTo, withFields, withItem, withPath, without } from './lists.js';
+import { withoutPatches } from './patches.js';
 
 /** Sets fields of a rule; `undefined` takes a field away. */
 export function setRule(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {
@@ -13,8 +14,9 @@ export function addRule(design: Design, rule: Rule, index?: number): Design {
   return { ...design, rules: withItem(design.rules, rule, index) };
 }
 
+/** Removes a rule, also what options change of it. */
 export function removeRule(design: Design, id: string): Design {
-  return { ...design, rules: without(design.rules, id) };
+  return withoutPatches({ ...design, rules: without(design.rules, id) }, 'rules', [id]);
 }
 
 /** Moves a rule to another place: later rules win. */

@@ -36,7 +36,7 @@ export function removeSection(design: Design, id: string): Design {
   return { ...design, sections: without(design.sections, id) };
 }
 
-/** Sets one value of `settingsFields` by its path, such as `code/gammaM1`; `undefined` takes it back to its recommended value. */
+/** Sets one value of `settingsFields` by its path, such as `space` or `code/gammaM1`; `undefined` takes it back to its recommended value. */
 export function setSetting(design: Design, path: string, value: unknown): Design {
   return withPath(design, path.split('/'), value);
 }

@@ -1,6 +1,7 @@
 import type { Design, Step } from '../types.js';
 import { freeId } from './ids.js';
 import { changed, movedTo, withFields, withItem, withPath, without } from './lists.js';
+import { withoutPatches } from './patches.js';
 
 /** Sets fields of a step; `undefined` takes a field away. */
 export function setStep(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {
@@ -31,9 +32,9 @@ export function duplicateStep(design: Design, id: string): { design: Design; id:
   return { design: addStep(design, copy, index + 1), id: copy.id };
 }
 
-/** Removes a step; what refers to it stays and is reported. */
+/** Removes a step, also what options change of it; what refers to it stays and is reported. */
 export function removeStep(design: Design, id: string): Design {
-  return { ...design, steps: without(design.steps, id) };
+  return withoutPatches({ ...design, steps: without(design.steps, id) }, 'steps', [id]);
 }
 
 /** Moves a step to another place of the recipe. */

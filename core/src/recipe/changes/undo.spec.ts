@@ -1,6 +1,8 @@
 import { slipShed } from '../../testing/designs.js';
 import { validateDesign } from '../parse.js';
 import type { Design } from '../types.js';
+import { buildFrame } from '../build.js';
+import { startingPoints } from '../starts/index.js';
 import * as changes from './index.js';
 
 /** Freezes all of a design, so that a change that writes into it throws. */
@@ -32,6 +34,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   renameChoice: (d) => changes.renameChoice(d, 'apex-joint', 'Crown'),
   renameOption: (d) => changes.renameOption(d, 'apex-joint', 'hinged', 'pinned'),
   setOptionChanges: (d) => changes.setOptionChanges(d, 'apex-joint', 'hinged', {}),
+  withOption: (d) => changes.withOption(d, 'apex-joint', 'hinged'),
   addFigure: (d) => changes.addFigure(d, { id: 'f', title: 'F', kind: 'cost' }),
   moveFigure: (d) => changes.moveFigure(d, 'mass', 0),
   removeFigure: (d) => changes.removeFigure(d, 'mass'),
@@ -131,6 +134,46 @@ describe('renaming a parameter', () => {
   });
 });
 
+const valid = (design: ReturnType<typeof slipShed>): string => {
+  const outcome = validateDesign(structuredClone(design));
+  return outcome.ok ? '' : outcome.problems[0]!.message;
+};
+
+describe('removing what options change', () => {
+  it('takes the change away with it, so that no part of a part is left', () => {
+    for (const rule of slipShed().rules) {
+      const removed = changes.removeRule(slipShed(), rule.id);
+      expect(valid(removed)).withContext(rule.id).toBe('');
+    }
+    for (const step of slipShed().steps)
+      expect(valid(changes.removeStep(slipShed(), step.id)))
+        .withContext(step.id)
+        .toBe('');
+    for (const one of slipShed().loadCases)
+      expect(valid(changes.removeLoadCase(slipShed(), one.id)))
+        .withContext(one.id)
+        .toBe('');
+  });
+
+  it('in every starting point, too, and each builds or says why not', () => {
+    for (const start of startingPoints) {
+      const design = start.design();
+      const smaller = [
+        ...design.rules.map(({ id }) => changes.removeRule(design, id)),
+        ...design.steps.map(({ id }) => changes.removeStep(design, id)),
+        ...design.loadCases.map(({ id }) => changes.removeLoadCase(design, id)),
+      ];
+      for (const one of smaller) {
+        expect(valid(one)).withContext(start.title).toBe('');
+        for (const alternative of one.alternatives) {
+          const frame = buildFrame(one, alternative);
+          for (const { message } of frame.ok ? [] : frame.problems) expect(message).toMatch(/[.;]/);
+        }
+      }
+    }
+  });
+});
+
 describe('recording into an option', () => {
   it('keeps the design as it was and puts what was changed into the option', () => {
     const before = slipShed();
@@ -146,5 +189,40 @@ describe('recording into an option', () => {
     expect(option.changes.parameters).toEqual({ span: '24 m' });
     expect(option.changes.steps).toEqual([{ id: 'shed', roof: 'mono' }]);
     expect(option.changes.rules!.some(({ id }) => id === 'extra')).toBeTrue();
+  });
+
+  it('shows what the option holds, so that it can be changed again and taken back', () => {
+    const design = slipShed();
+    const into = ['apex-joint', 'hinged'] as const;
+    const recorded = (before: typeof design, change: (seen: typeof design) => typeof design) =>
+      changes.recordIntoOption(before, change(changes.withOption(before, ...into)), ...into);
+    const rule = { id: 'ends', members: 'role == "rafter"', hinge: ['My'], at: 'start' };
+    const added = recorded(design, (seen) => changes.addRule(seen, rule));
+    expect(added.rules).toEqual(design.rules);
+    const again = recorded(added, (seen) => changes.setRule(seen, 'ends', { at: 'both' }));
+    const patchOf = (one: typeof design) =>
+      one.choices
+        .find(({ id }) => id === into[0])!
+        .options.find(({ id }) => id === into[1])!
+        .changes.rules!.find(({ id }) => id === 'ends')!;
+    expect(patchOf(again)['at']).toBe('both');
+    // A rule that an option added is switched off in it; one of the design stays in the design
+    const gone = recorded(again, (seen) => changes.removeRule(changes.removeRule(seen, 'ends'), 'snow'));
+    expect(patchOf(gone).off).toBeTrue();
+    expect(gone.rules).toEqual(design.rules);
+    expect(valid(gone)).toBe('');
+  });
+
+  it('changes the design where an option cannot hold it, beside what it can', () => {
+    const design = slipShed();
+    const seen = changes.withOption(design, 'apex-joint', 'hinged');
+    const after = changes.setParameter(
+      changes.addLoadCase(seen, { id: 'K', title: 'Crane', category: 'crane' }),
+      'span',
+      '25 m',
+    );
+    const recorded = changes.recordIntoOption(design, after, 'apex-joint', 'hinged');
+    expect(recorded.loadCases.at(-1)!.id).toBe('K');
+    expect(recorded.parameters).toEqual(design.parameters);
   });
 });

@@ -1,4 +1,4 @@
-import { attempt, type Problem } from '../../problem.js';
+import { attempt, fail, type Problem } from '../../problem.js';
 import type { Names } from '../expressions/compile.js';
 import { conditionProgram } from '../expressions/evaluate.js';
 import type { Geometry } from '../geometry/geometry.js';
@@ -91,7 +91,14 @@ function placeOf(rule: Rule): RuleContext['place'] {
 
 function applyRule(rule: Rule, tagged: Tagged, context: RuleContext): string[] {
   const { members, nodes } = rule;
-  const text = members ?? nodes!;
+  const text =
+    members ??
+    nodes ??
+    fail(
+      'invalid-design',
+      `Rule "${rule.title ?? rule.id}" says neither members nor nodes; give it a condition.`,
+      context.place.where,
+    );
   const matchesTags = conditionProgram(text, context.names, {
     what: `${context.place.what}, condition`,
     where: { ...context.place.where, field: members === undefined ? 'nodes' : 'members' },

@@ -107,4 +107,16 @@ describe('Calculation', () => {
     workers[0]!.onerror!({ message: 'out of memory', preventDefault: () => undefined });
     expect(state.failure).toContain('out of memory');
   });
+
+  it('says that a state could not be worked out, and forgets it with the next', () => {
+    calculation.request(1, design, 'fixed');
+    workers[1]!.say({ kind: 'broken', version: 1, reason: 'TypeError: x' });
+    answer(0, 1, 'fixed');
+    expect(state.failure).toContain('TypeError: x');
+    expect(state.failure).toContain('Undo the last change');
+    calculation.request(2, setParameter(design, 'span', '23 m'), 'fixed');
+    expect(state.failure).toBeUndefined();
+    for (const [worker, id] of all) answer(worker, 2, id);
+    expect(state.version).toBe(2);
+  });
 });

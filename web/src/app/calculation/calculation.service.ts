@@ -134,6 +134,10 @@ export class Calculation implements OnDestroy {
       ...ids.filter((id) => id === wanted.selected),
       ...ids.filter((id) => id !== wanted.selected),
     ];
+    if (this.subject.value.failure !== undefined) {
+      const { failure: _, ...state } = this.subject.value;
+      this.subject.next(state);
+    }
     this.sent = { ...wanted, unanswered: new Set(ids), unchecked: new Set(ids), since: performance.now() };
     if (this.newest) Atomics.store(this.newest, 0, wanted.version);
     // An alternative stays with its worker, whose code is warm for it
@@ -170,6 +174,10 @@ export class Calculation implements OnDestroy {
     if (answer.kind === 'done') return;
     const { sent } = this;
     if (answer.version !== sent?.version) return;
+    if (answer.kind === 'broken') {
+      this.giveUp(sent, answer.reason);
+      return;
+    }
     const { alternatives, version } = this.subject.value;
     const id = answer.kind === 'summary' ? answer.summary.id : answer.alternative;
     const known = alternatives.get(id);
@@ -186,7 +194,21 @@ export class Calculation implements OnDestroy {
       sent.unchecked.delete(id);
       if (sent.unchecked.size === 0) this.lastChecked = performance.now();
     }
-    this.subject.next({ alternatives: next, version: sent.unanswered.size === 0 ? sent.version : version });
+    const { failure } = this.subject.value;
+    this.subject.next({
+      alternatives: next,
+      version: sent.unanswered.size === 0 ? sent.version : version,
+      ...(failure === undefined ? {} : { failure }),
+    });
+    this.next();
+  }
+
+  /** One state cannot be worked out; the next one is tried anew. */
+  private giveUp(sent: Sent, reason: string): void {
+    sent.unanswered.clear();
+    sent.unchecked.clear();
+    const failure = `This state of the design could not be calculated (${reason}). Undo the last change; nothing that was saved is lost.`;
+    this.subject.next({ ...this.subject.value, failure });
     this.next();
   }
 

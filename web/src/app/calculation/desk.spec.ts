@@ -104,4 +104,18 @@ describe('CalculationDesk', () => {
     expect(failed.map(({ summary }) => summary.stage)).toEqual(['frame', 'failed']);
     expect(summaries().at(-1)!.summary.stage).toBe('complete');
   });
+
+  it('tells what breaks, and works the next state out', async () => {
+    const logged = spyOn(console, 'error');
+    // No type lets this through; a fault of the core would look like it
+    calculate(1, ['fixed'], { ...slipShed(), rules: undefined } as never);
+    for (let i = 0; i < 100 && answers.length === 0; i++) await new Promise((d) => setTimeout(d, 10));
+    expect(answers).toEqual([
+      { kind: 'broken', version: 1, reason: jasmine.stringMatching(/TypeError/) as unknown as string },
+    ]);
+    expect(logged).toHaveBeenCalledTimes(1);
+    calculate(2, ['fixed']);
+    await finished();
+    expect(answers.at(-1)).toEqual({ kind: 'done', version: 2 });
+  });
 });

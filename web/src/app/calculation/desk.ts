@@ -1,5 +1,6 @@
 import {
   AlternativeRun,
+  cutList,
   type DrawnScene,
   type Progress,
   type StageName,
@@ -62,7 +63,10 @@ export class CalculationDesk {
         }
       this.send({ kind: 'done', version }, []);
     } catch (error) {
-      if (!(error instanceof Overtaken)) throw error;
+      if (error instanceof Overtaken) return;
+      // It is told: a page that waits for an answer would wait for ever
+      this.send({ kind: 'broken', version, reason: String(error) }, []);
+      console.error(error);
     }
   }
 
@@ -141,6 +145,8 @@ function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknow
       return run.memberSteps((ask as { member: string }).member);
     case 'matches':
       return run.matchesOf((ask as { rule: string }).rule);
+    case 'cuts':
+      return run.frame && cutList(run.frame);
     case 'miniatures':
       return run.miniatures();
     case 'sums':

@@ -2,6 +2,7 @@ import type {
   AlternativeSummary,
   CalculationStep,
   CaseSum,
+  CutList,
   Design,
   DiagramKind,
   DrawnScene,
@@ -42,6 +43,7 @@ export interface Questions {
   place: { ask: { member: string; share: number }; answer: NamedPlace | undefined };
   table: { ask: { kind: string } & TableQuestion; answer: ResultTable | undefined };
   selection: { ask: { of: 'members' | 'nodes'; condition: string }; answer: Selected };
+  cuts: { ask: object; answer: CutList | undefined };
   miniatures: { ask: object; answer: StepMiniature[] };
   sums: { ask: object; answer: CaseSum[] };
   matches: { ask: { rule: string }; answer: readonly string[] };
@@ -84,4 +86,6 @@ export type WorkerAnswer =
       readonly scene?: DrawnScene;
     }
   | { readonly kind: 'done'; readonly version: number }
+  /** The calculation of a state went wrong in a way that no sentence of the core tells. */
+  | { readonly kind: 'broken'; readonly version: number; readonly reason: string }
   | { readonly kind: 'answer'; readonly id: number; readonly answer: unknown };

@@ -125,7 +125,7 @@ export class LoadsLeafComponent {
   /** The load whose fields are shown. */
   protected readonly open = signal('');
   private readonly sums = signal<readonly CaseSum[]>([]);
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly design = computed(() => this.workspace.edited()!);
   private readonly known = computed(() =>
     this.workspace.results().alternatives.get(this.workspace.selectedAlternative(this.design()).id),
   );

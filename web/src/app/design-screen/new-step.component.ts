@@ -126,7 +126,7 @@ export class NewStepComponent {
   readonly added = output<string>();
   protected readonly size = size;
   protected readonly draft = signal<{ kind: StepKind; step: Step } | undefined>(undefined);
-  private readonly design = computed(() => this.workspace.state()!.design);
+  private readonly design = computed(() => this.workspace.edited()!);
 
   protected readonly groups = computed(() =>
     (['make', 'shape', 'connect', 'finish'] as const).map((group) => ({

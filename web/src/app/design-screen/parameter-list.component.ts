@@ -65,7 +65,7 @@ interface Range {
 export class ParameterListComponent {
   protected readonly workspace = inject(DesignWorkspace);
 
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly design = computed(() => this.workspace.edited()!);
   private readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
   private readonly ranges = new Map<string, Range>();
 

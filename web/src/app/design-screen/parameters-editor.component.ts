@@ -119,7 +119,7 @@ export class ParametersEditorComponent {
   protected readonly open = signal('');
   /** Why a name was not taken. */
   protected readonly problem = signal('');
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly design = computed(() => this.workspace.edited()!);
   protected readonly rows = computed(() => {
     const design = this.design();
     return design.parameters.map((parameter) => {

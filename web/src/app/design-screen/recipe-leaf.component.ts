@@ -38,7 +38,7 @@ export class RecipeLeafComponent {
   protected readonly losing = signal<{ step: string; sentences: readonly string[] } | undefined>(undefined);
   private readonly miniatures = signal<ReadonlyMap<string, string>>(new Map());
 
-  private readonly design = computed(() => this.workspace.state()!.design);
+  private readonly design = computed(() => this.workspace.edited()!);
   private readonly problems = computed(() => {
     const design = this.design();
     return (

@@ -13,6 +13,7 @@ import { download } from '../designs/design-file';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
+import { CutListComponent } from './cut-list.component';
 
 /**
  * Tables of results under the stage: of the shown load case or combination, or of the envelope, for what is selected or for all. Pointing at a
@@ -20,7 +21,7 @@ import { ViewState } from '../workspace/view-state.service';
  */
 @Component({
   selector: 'app-result-tables',
-  imports: [TableModule],
+  imports: [CutListComponent, TableModule],
   templateUrl: './result-tables.component.html',
   styleUrl: './result-tables.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,6 +34,8 @@ export class ResultTablesComponent {
   protected readonly kinds = tableKinds;
   protected readonly kind = signal('reactions');
   protected readonly envelope = signal(false);
+  /** The list of pieces for the workshop stands in the place of results. */
+  protected readonly cutting = signal(false);
   private readonly found = signal<ResultTable | undefined>(undefined);
   private asked = 0;
 

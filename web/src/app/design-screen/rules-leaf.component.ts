@@ -179,7 +179,7 @@ export class RulesLeafComponent {
   );
 
   protected readonly groups = computed(() => {
-    const { rules } = this.workspace.state()!.design;
+    const { rules } = this.workspace.edited()!;
     const summary = this.summary();
     const remarks = [
       ...(summary?.problems ?? []),

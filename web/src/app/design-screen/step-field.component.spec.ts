@@ -70,6 +70,53 @@ describe('StepFieldComponent', () => {
     expect(written).toEqual([undefined]);
   });
 
+  it('takes points as they are said: coordinates with commas, points with semicolons, names of places', async () => {
+    const points = [['0 m', '0 m'], 'shed.eaves.1'];
+    await show('line', 'points', points);
+    const field = host().querySelector('input')!;
+    expect(field.value).toBe('0 m, 0 m; shed.eaves.1');
+    field.value = '0, 0; span / 2, 6.5; shed.apex.1';
+    field.dispatchEvent(new Event('change'));
+    expect(written).toEqual([[['0 m', '0 m'], ['span / 2', '6.5 m'], 'shed.apex.1']]);
+  });
+
+  it('asks for one of several by a list, and then for its own field', async () => {
+    await show('ring', 'curve', { circle: '7 m' });
+    const [list] = host().querySelectorAll('select');
+    expect(host().querySelector<HTMLInputElement>('.parts input')!.value).toBe('7 m');
+    list!.value = 'through';
+    list!.dispatchEvent(new Event('change'));
+    expect(Object.keys(written[0] as object)).toEqual(['through']);
+    fixture.componentRef.setInput('value', written[0]);
+    await fixture.whenStable();
+    const points = host().querySelector<HTMLInputElement>('.parts input')!;
+    expect(points.value).toBe('6 m, 0 m; 0 m, 5 m; -6 m, 0 m; 0 m, -5 m');
+    points.value = '6, 0; 0, 6; -6, 0';
+    points.dispatchEvent(new Event('change'));
+    expect(written[1]).toEqual({
+      through: [
+        ['6 m', '0 m'],
+        ['0 m', '6 m'],
+        ['-6 m', '0 m'],
+      ],
+    });
+  });
+
+  it('has the fields of a record within, and a box for one that may be left out', async () => {
+    await show('arch', 'deck', undefined);
+    expect(host().querySelector('.parts')).toBeNull();
+    host().querySelector<HTMLInputElement>('input[type=checkbox]')!.click();
+    expect(written).toEqual([{ height: '6 m', posts: 7 }]);
+    fixture.componentRef.setInput('value', written[0]);
+    await fixture.whenStable();
+    const [height] = host().querySelectorAll<HTMLInputElement>('.parts input');
+    height!.value = '4,5';
+    height!.dispatchEvent(new Event('change'));
+    expect(written[1]).toEqual({ height: '4.5 m', posts: 7 });
+    host().querySelector<HTMLInputElement>('input[type=checkbox]')!.click();
+    expect(written[2]).toBeUndefined();
+  });
+
   it('has a label that belongs to it', async () => {
     await show('arch', 'rise', '5 m');
     expect(host().querySelector('label')!.htmlFor).toBe(host().querySelector('input')!.id);

@@ -1,9 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { readPoints, type Field } from '@hashira/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  forwardRef,
+  input,
+  output,
+  signal,
+} from '@angular/core';
+import { readPoints, type Field, type Fields } from '@hashira/core';
 
 /** One field of a step, by the form that its declaration gives; what is written stays as it was typed. */
 @Component({
   selector: 'app-step-field',
+  imports: [forwardRef(() => StepFieldComponent)],
   template: `
     <label [attr.for]="id()" [title]="field().about ?? ''">{{ field().title }}</label>
     @switch (field().form.kind) {
@@ -25,6 +34,25 @@ import { readPoints, type Field } from '@hashira/core';
           (change)="changed.emit($any($event.target).checked)"
         />
       }
+      @case ('record') {
+        @if (field().optional) {
+          <input
+            type="checkbox"
+            [id]="id()"
+            [checked]="value() !== undefined"
+            (change)="changed.emit($any($event.target).checked ? started() : undefined)"
+          />
+        } @else {
+          <span></span>
+        }
+      }
+      @case ('variants') {
+        <select [id]="id()" (change)="vary($any($event.target).value)">
+          @for (one of variants(); track one.name) {
+            <option [value]="one.name" [selected]="one.chosen">{{ one.field.title.toLowerCase() }}</option>
+          }
+        </select>
+      }
       @default {
         <input
           #text
@@ -40,6 +68,19 @@ import { readPoints, type Field } from '@hashira/core';
           (change)="commit(text.value)"
         />
       }
+    }
+    @if (parts().length > 0) {
+      <div class="parts" role="group" [attr.aria-label]="field().title">
+        @for (part of parts(); track part.name) {
+          <app-step-field
+            [name]="name() + '-' + part.name"
+            [step]="step()"
+            [field]="part.field"
+            [value]="part.value"
+            (changed)="setPart(part.name, $event)"
+          />
+        }
+      </div>
     }
     @if (field().form.kind === 'points') {
       <input #file type="file" accept=".csv,.txt,text/csv" hidden (change)="readTable(file)" />
@@ -75,6 +116,11 @@ import { readPoints, type Field } from '@hashira/core';
     input[aria-invalid='true'] {
       border-color: var(--vermilion);
     }
+    .parts {
+      grid-column: 1 / -1;
+      padding-left: 10px;
+      border-left: 1px solid var(--ink-faint);
+    }
     .table {
       grid-column: 2;
       justify-self: start;
@@ -101,12 +147,68 @@ export class StepFieldComponent {
   readonly changed = output<unknown>();
 
   protected readonly id = computed(() => `f-${this.step()}-${this.name()}`);
-  protected readonly shown = computed(() => writtenText(this.value() ?? this.field().fallback));
-  protected readonly placeholder = computed(() => writtenText(this.field().initial));
+  protected readonly shown = computed(() => this.textOf(this.value() ?? this.field().fallback));
+  protected readonly placeholder = computed(() => this.textOf(this.field().initial));
+  private textOf(value: unknown): string {
+    return this.field().form.kind === 'points' && Array.isArray(value)
+      ? pointsText(value)
+      : writtenText(value);
+  }
+
   protected readonly options = computed(() => {
     const { form } = this.field();
     return form.kind === 'option' ? form.options.map(String) : [];
   });
+
+  /** The fields within a record that is written, or the one that was chosen of several. */
+  protected readonly parts = computed((): { name: string; field: Field<unknown>; value: unknown }[] => {
+    const { form } = this.field();
+    const own = (this.value() ?? (this.field().optional ? undefined : this.field().initial)) as
+      Readonly<Record<string, unknown>> | undefined;
+    if (form.kind === 'variants')
+      return this.variants()
+        .filter(({ chosen }) => chosen)
+        .map(({ name, field }) => ({ name, field, value: own?.[name] }));
+    if (form.kind !== 'record' || !own) return [];
+    return Object.entries(form.fields).map(([name, field]) => ({
+      name,
+      field: field as Field<unknown>,
+      value: own[name],
+    }));
+  });
+
+  protected readonly variants = computed(() => {
+    const { form } = this.field();
+    if (form.kind !== 'variants') return [];
+    const [chosen] = Object.keys((this.value() ?? this.field().initial ?? {}) as object);
+    return Object.entries(form.variants).map(([name, field]) => ({
+      name,
+      field: field as Field<unknown>,
+      chosen: name === chosen,
+    }));
+  });
+
+  /** What a record begins with. */
+  protected started(): unknown {
+    const { form, initial } = this.field();
+    return form.kind === 'record' ? (initial ?? startsOf(form.fields)) : initial;
+  }
+
+  /** Another one of several fields, with what it begins with. */
+  protected vary(name: string): void {
+    const one = this.variants().find((variant) => variant.name === name)!;
+    this.changed.emit({ [name]: one.field.initial ?? one.field.fallback });
+  }
+
+  protected setPart(name: string, value: unknown): void {
+    if (this.field().form.kind === 'variants') {
+      if (value !== undefined) this.changed.emit({ [name]: value });
+      return;
+    }
+    const own = (this.value() ?? this.field().initial ?? {}) as Readonly<Record<string, unknown>>;
+    const next = Object.entries({ ...own, [name]: value }).filter(([, one]) => one !== undefined);
+    this.changed.emit(Object.fromEntries(next));
+  }
 
   /** Why a table could not be taken. */
   protected readonly unread = signal('');
@@ -136,6 +238,18 @@ export class StepFieldComponent {
   }
 }
 
+/** Points as they can be typed: coordinates with commas, points with semicolons between; names of places stand alone. */
+const pointsText = (points: readonly unknown[]): string => points.map((item) => writtenText(item)).join('; ');
+
+/** What the fields of a record begin with, those that must be written or have a beginning. */
+function startsOf(fields: Fields): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(fields).flatMap(([name, { initial, fallback, optional }]: [string, Field<unknown>]) =>
+      optional || (initial ?? fallback) === undefined ? [] : [[name, initial ?? fallback]],
+    ),
+  );
+}
+
 /** What is written, as text: lists with commas, other things as JSON. */
 export function writtenText(value: unknown): string {
   if (value === undefined || value === null) return '';
@@ -144,6 +258,13 @@ export function writtenText(value: unknown): string {
   if (Array.isArray(value) && value.every((item) => typeof item === 'string' || typeof item === 'number'))
     return value.join(', ');
   return JSON.stringify(value);
+}
+
+/** A point of a list: coordinates with commas between, or the name of a place. */
+function pointOf(item: string): string | string[] {
+  return item.includes(',')
+    ? item.split(/\s*,\s*/).map((part) => (/^[-+]?\d*\.?\d+$/.test(part) ? `${part} m` : part))
+    : item;
 }
 
 /** Typed text as the field is written; a bare number of a field with a unit has that unit. */
@@ -167,6 +288,11 @@ export function readWritten(typed: string, field: Field<unknown>): unknown {
       .join(', ')
       .replace(/(^|,)\s*([-+]?\d*\.?\d+)\s*(?=,|$)/g, '$1 $2 m')
       .trim();
+  if (form.kind === 'points')
+    return typed
+      .split(/\s*;\s*/)
+      .filter((item) => item !== '')
+      .map(pointOf);
   if (form.kind === 'point')
     return typed.split(/\s*[,;]\s*/).map((part) => (/^[-+]?\d*\.?\d+$/.test(part) ? `${part} m` : part));
   return typed;

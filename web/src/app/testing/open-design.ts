@@ -1,7 +1,7 @@
 import type { Provider } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { AlternativeRun, type Design } from '@hashira/core';
+import { AlternativeRun, cutList, type Design } from '@hashira/core';
 import { MessageService } from 'primeng/api';
 import { BehaviorSubject } from 'rxjs';
 import {
@@ -66,6 +66,7 @@ class CalculationAtOnce {
       trace: () => run?.trace(figure, result),
       member: () => run?.memberSteps(member),
       alone: () => run?.underAlone(result ?? ''),
+      cuts: () => run?.frame && cutList(run.frame),
       miniatures: () => run?.miniatures(),
       sums: () => run?.sums(),
       matches: () => run?.matchesOf(rule),

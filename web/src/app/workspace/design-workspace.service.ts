@@ -1,6 +1,6 @@
-import { Injectable, inject, signal, type Signal } from '@angular/core';
+import { Injectable, computed, inject, signal, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { recordIntoOption, type Alternative, type Design } from '@hashira/core';
+import { recordIntoOption, withOption, type Alternative, type Design } from '@hashira/core';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map } from 'rxjs';
 import { Calculation, type KnownAlternative } from '../calculation/calculation.service';
 import { History } from './history';
@@ -53,6 +53,12 @@ export class DesignWorkspace {
   id = '';
   /** The option into which changes go, while one is recorded. */
   readonly recording = signal<{ readonly choice: string; readonly option: string } | undefined>(undefined);
+  /** The design as leaves show and change it: with the option that is recorded. */
+  readonly edited = computed((): Design | undefined => {
+    const design = this.state()?.design;
+    const into = this.recording();
+    return design && into ? withOption(design, into.choice, into.option) : design;
+  });
   /** Whether changes of values reach all alternatives or the selected one. */
   readonly scope = signal<'all' | 'one'>('all');
 
@@ -71,18 +77,23 @@ export class DesignWorkspace {
   apply(change: (design: Design) => Design, gesture?: string): void {
     if (!this.history) return;
     const before = this.history.current;
-    this.history.push(this.recorded(before, change(before)), gesture);
+    this.history.push(this.recorded(before, change), gesture);
     if (this.history.current === before) return;
     this.publish();
     this.saving.changed(this.history.current);
   }
 
   /** What an option can hold goes into the one that is recorded; everything else changes the design. */
-  private recorded(before: Design, after: Design): Design {
+  private recorded(before: Design, change: (design: Design) => Design): Design {
     const into = this.recording();
-    if (!into) return after;
-    const whole = recordIntoOption(before, after, into.choice, into.option);
-    return JSON.stringify(whole) === JSON.stringify(before) ? after : whole;
+    if (!into) return change(before);
+    const seen = withOption(before, into.choice, into.option);
+    const after = change(seen);
+    if (after === seen) return before;
+    const names = ({ parameters }: Design) => parameters.map(({ name }) => name).join(' ');
+    // Names are the whole design's, and so is all that uses them
+    if (names(after) !== names(before)) return change(before);
+    return recordIntoOption(before, after, into.choice, into.option);
   }
 
   endGesture(): void {

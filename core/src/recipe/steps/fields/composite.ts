@@ -1,6 +1,14 @@
 import { fail } from '../../../problem.js';
 import { sentence, type Place } from '../../expressions/tree.js';
-import { field, type Evaluated, type Field, type FieldContext, type Fields, type Head } from './field.js';
+import {
+  field,
+  type Evaluated,
+  type Field,
+  type FieldContext,
+  type FieldForm,
+  type Fields,
+  type Head,
+} from './field.js';
 
 /** Fields within a field. */
 export function record<F extends Fields>(fields: F, head: Head): Field<Evaluated<F>> {
@@ -32,8 +40,9 @@ export function custom<T>(
   head: Head,
   schema: object,
   read: (written: unknown, context: FieldContext, place: Place) => T,
+  form: FieldForm = { kind: 'json' },
 ): Field<T> {
-  return field(head, { schema, form: { kind: 'json' }, read });
+  return field(head, { schema, form, read });
 }
 
 /** JSON Schema of an object with these fields; those with a fallback or a condition may be left out. */

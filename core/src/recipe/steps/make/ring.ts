@@ -44,6 +44,7 @@ const through = custom<Plan[]>(
       );
       return [x!, y!];
     }),
+  { kind: 'points' },
 );
 
 const fields = {
