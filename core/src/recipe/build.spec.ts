@@ -128,7 +128,7 @@ describe('a rule', () => {
   it('must leave no member without a section', () => {
     const design = slipShed();
     design.rules = design.rules.filter((rule) => rule.id !== 'rafters');
-    expect(problemsOf(design)[0]!.message).toContain('"shed.rafter.1.left" and 1 more a section');
+    expect(problemsOf(design)[0]!.message).toContain('left rafter and 1 more a section');
   });
 });
 

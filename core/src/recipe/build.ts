@@ -8,6 +8,7 @@ import { SectionTable } from './build-sections.js';
 import { allCombinations } from './combine/index.js';
 import type { Names } from './expressions/compile.js';
 import type { Geometry, GeometryMember, Note } from './geometry/geometry.js';
+import { Namer } from './geometry/names.js';
 import { minus } from './geometry/vector.js';
 import { layOut, stopAt } from './lay-out.js';
 import type { ParameterValues } from './parameters.js';
@@ -75,6 +76,7 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
 /** Members that no rule gives a section or a material; a few of many are named. */
 function withoutSection(design: Design, geometry: Geometry, { section, material }: Assignment): Problem[] {
   const own = new Map(design.sections.map((one) => [one.id, one.material]));
+  const namer = new Namer(geometry);
   const problems: Problem[] = [];
   const ask = (what: 'section' | 'material', missing: string[]) => {
     if (missing.length === 0) return;
@@ -82,7 +84,7 @@ function withoutSection(design: Design, geometry: Geometry, { section, material 
     problems.push(
       problem(
         `no-${what}`,
-        `No rule gives the member "${missing[0]!}"${others} a ${what}; add one that matches.`,
+        `No rule gives the ${namer.member(missing[0]!)}${others} a ${what}; add one that matches.`,
         {
           member: missing[0]!,
           count: missing.length,

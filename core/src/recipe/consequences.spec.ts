@@ -1,5 +1,6 @@
 import { slipShed } from '../testing/designs.js';
-import { addMadeStep, removeStep } from './changes/index.js';
+import { addMadeStep, removeStep, sectionForAll } from './changes/index.js';
+import { buildFrame } from './build.js';
 import { consequencesOf } from './consequences.js';
 
 describe('the consequences of a change', () => {
@@ -41,7 +42,7 @@ describe('adding a step with members that no rule knows', () => {
       ],
     });
     expect(design.rules[0]).toEqual({
-      id: 'mast-members',
+      id: 'members-of-mast',
       title: 'Members of mast',
       members: 'step == "mast"',
       section: 'IPE 200',
@@ -61,5 +62,18 @@ describe('adding a step with members that no rule knows', () => {
       role: 'column',
     });
     expect(design.rules).toEqual(before.rules);
+  });
+
+  it('one rule gives a section to all that have none, and says who was without, in words', () => {
+    const design = {
+      ...slipShed(),
+      rules: slipShed().rules.filter(({ section }) => section === undefined),
+    };
+    const bare = buildFrame(design, design.alternatives[0]!);
+    expect(bare.ok ? '' : bare.problems[0]!.message).toBe(
+      'No rule gives the left column and 3 more a section; add one that matches.',
+    );
+    const mended = sectionForAll(design);
+    expect(buildFrame(mended, mended.alternatives[0]!).ok).toBeTrue();
   });
 });

@@ -33,7 +33,7 @@ export {
   setFactor,
   setLoadCase,
 } from './loads.js';
-export { addMadeStep } from './made.js';
+export { addMadeStep, sectionForAll } from './made.js';
 export { applyMend, type Mend } from './mends.js';
 export {
   addParameter,

@@ -16,13 +16,22 @@ export function addMadeStep(design: Design, step: Step): Design {
   const [first] = added.alternatives;
   const frame = first && buildFrame(added, first);
   const bare = frame && !frame.ok && frame.problems.every(({ code }) => code === 'no-section');
-  if (!bare) return added;
+  return bare
+    ? withFirstSection(added, `step == "${step.id}"`, `Members of ${step.title ?? step.id}`)
+    : added;
+}
+
+/** Gives a section to all members that no rule gives one, by a rule before all others. */
+export function sectionForAll(design: Design): Design {
+  return withFirstSection(design, 'true', 'Members without another section');
+}
+
+function withFirstSection(design: Design, members: string, title: string): Design {
   const material: NameReference =
     design.rules.find((rule) => rule.material !== undefined)?.material ?? 'S355';
   const id = freeId(
-    `${step.id} members`,
+    title,
     design.rules.map((rule) => rule.id),
   );
-  const title = `Members of ${step.title ?? step.id}`;
-  return addRule(added, { id, title, members: `step == "${step.id}"`, section: firstSection, material }, 0);
+  return addRule(design, { id, title, members, section: firstSection, material }, 0);
 }

@@ -83,6 +83,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
       names: '1',
     }),
   setTitle: (d) => changes.setTitle(d, 'Other'),
+  sectionForAll: (d) => changes.sectionForAll(d),
   addMadeStep: (d) =>
     changes.addMadeStep(d, {
       id: 'ring',

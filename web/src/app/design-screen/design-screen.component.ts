@@ -8,6 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import {
+  sectionForAll,
   forceNames,
   formatNumber,
   formatWithUnit,
@@ -83,6 +84,10 @@ export class DesignScreenComponent {
     const scene = this.known()?.scene;
     return scene && { scene, layers: this.view.layers(), scales: this.view.scales(), dimensions: true };
   });
+  /** Members lack a section: one press gives them one. */
+  protected readonly withoutSection = computed(() =>
+    this.problems().some(({ code }) => code === 'no-section'),
+  );
   /** The drawing is of the last state that could be built. */
   protected readonly older = computed(() => this.problems().length > 0 && this.summary()?.built === false);
   protected readonly status = computed(() => {
@@ -204,6 +209,10 @@ export class DesignScreenComponent {
 
   protected useSecondOrder(): void {
     this.workspace.apply((design) => setAnalysis(design, { order: 2, imperfections: true }));
+  }
+
+  protected giveSection(): void {
+    this.workspace.apply((design) => sectionForAll(design));
   }
 
   protected zoom(factor: number): void {
