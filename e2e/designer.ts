@@ -9,7 +9,9 @@ export class Designer {
   constructor(
     readonly page: Page,
     private readonly app: Application,
-  ) {}
+  ) {
+    page.setDefaultTimeout(20_000);
+  }
 
   /** Begins a new design from a starting point. */
   async begin(from: string): Promise<void> {
@@ -128,7 +130,7 @@ export class Designer {
     await this.table(title);
     const tables = this.page.locator('app-result-tables');
     const head = tables.getByRole('columnheader', { name: new RegExp(`^${column}\\b`) });
-    const k = await head.evaluate((cell) => [...cell.parentElement!.children].indexOf(cell));
+    const k = await head.evaluate((cell) => Array.from(cell.parentElement!.children).indexOf(cell));
     const values: number[] = [];
     for (let way = 0; way < 2; way++) {
       await head.click();
@@ -160,6 +162,13 @@ export class Designer {
     await this.leaf('Choices');
     await leaf.locator('.option', { hasText: title }).click();
     await leaf.getByRole('button', { name: 'end recording' }).click();
+  }
+
+  /** Calculates in first order, which is quick, with other settings as said. */
+  async firstOrder(entries: Entries = {}): Promise<void> {
+    await this.page.getByText('how it is calculated').click();
+    await this.fill(this.page.locator('app-settings'), { order: '1', imperfections: 'no', ...entries });
+    await this.page.getByText('how it is calculated').click();
   }
 
   /** Picks an alternative in the strip. */

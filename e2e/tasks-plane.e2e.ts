@@ -1,4 +1,4 @@
-import { card, expect, ledgerValue, saved, test } from './application.js';
+import { calculated, card, expect, ledgerValue, saved, test } from './application.js';
 import { Designer } from './designer.js';
 
 test.describe.configure({ timeout: 180_000 });
@@ -99,4 +99,148 @@ test('half a portal from points, a bracket with a load; mirrored; purlin nodes; 
   expect(left![0]).toBeCloseTo(((30 * 0.8) / 18) * (9 / 8), 2);
   await expect(ledgerValue(page, 'Steel mass')).toHaveText(/kg/);
   await expect(card(page, 'Simply supported')).toBeVisible();
+});
+
+test('a truss by span, depth and panels on columns; a crane girder truss below it; the duplicate members reported', async ({
+  page,
+  app,
+}) => {
+  const designer = new Designer(page, app);
+  await designer.begin('Truss');
+  await designer.parameter('Span', '20 m');
+  await designer.parameter('Panels', '8');
+  await designer.dropRule('Left');
+  await designer.dropRule('Right');
+  await designer.step('Lines', { Points: '0, -6; 0, 0', Role: 'column' });
+  await designer.step('Lines', { Points: '20, -6; 20, 0', Role: 'column' });
+  await designer.rule('support', 'z == -6 m', { support: 'fixed' });
+  // A second truss hung between the columns, and by mistake once more
+  const girder = { Span: '20 m', Depth: '1 m', Panels: '8', Origin: '0, 0, -3' };
+  await designer.step('Truss', girder);
+  await designer.step('Truss', girder);
+  await designer.sound();
+  await page.locator('app-ledger details summary', { hasText: 'remark' }).click();
+  await expect(page.locator('app-ledger')).toContainText(/\d+ duplicate members? removed/);
+  await expect.poll(async () => (await designer.table('Reactions')).length).toBe(2);
+});
+
+test('supports released one by one until something can move: the sentence, the moving shape, the press that mends it', async ({
+  page,
+  app,
+}) => {
+  const designer = new Designer(page, app);
+  await designer.begin('Portal');
+  await designer.firstOrder();
+  await designer.rule('support', 'place == "base" and side == "right"', { support: 'roller' });
+  await designer.sound();
+  await designer.rule('support', 'place == "base" and side == "left"', { support: 'roller' });
+  const stage = page.locator('app-design-screen app-stage');
+  await expect(stage.getByRole('alert')).toContainText('The frame can move without resistance');
+  await expect(stage.getByRole('alert')).toContainText('along X');
+  await page.getByRole('button', { name: /^Model check: \d/ }).click();
+  await page.locator('app-model-check').getByRole('button', { name: 'hold left base along X' }).click();
+  await designer.sound();
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(stage.getByRole('alert')).toContainText('can move without resistance');
+});
+
+test('one beam: a section from the library, two supports and two loads moved along it with the numbers following', async ({
+  page,
+  app,
+}) => {
+  const designer = new Designer(page, app);
+  await designer.begin('Beam');
+  await designer.parameter('Span', '10 m');
+  await page.locator('app-name-row .trigger').first().click();
+  await page.getByRole('searchbox').fill('ipe400');
+  await page.getByRole('option', { name: 'IPE 400', exact: true }).click();
+  await page.getByRole('button', { name: 'add, name, group or remove parameters' }).click();
+  for (const title of ['Left', 'Right', 'First load', 'Second load']) {
+    await page.getByLabel('Add a parameter').selectOption({ label: 'length' });
+    await designer.fill(page.locator('app-parameters-editor .fields'), { title, min: '0 m', max: '10 m' });
+  }
+  await page.getByRole('button', { name: 'back to the values' }).click();
+  for (const [title, value] of [
+    ['Left', '2 m'],
+    ['Right', '8 m'],
+    ['First load', '4 m'],
+    ['Second load', '6 m'],
+  ] as const)
+    await designer.parameter(title, value);
+  await designer.dropRule('Left end');
+  await designer.dropRule('Right end');
+  await designer.step('Divide', { Parts: '', At: 'length_1, length_2' });
+  await designer.rule('support', 'x == length_1', { support: 'pinned' });
+  await designer.rule('support', 'x == length_2', { support: 'roller' });
+  await designer.loadCase('imposed');
+  for (const at of ['length_3', 'length_4']) {
+    await designer.load('load on members', 'true', { kind: 'point' });
+    const open = page.locator('app-loads-leaf .load').filter({ has: page.locator('.fields') });
+    await designer.fill(open.locator('app-rule-form'), { at, 'force x, y, z': '0 kN, 0 kN, -12 kN' });
+  }
+  await designer.sound();
+  const reactions = async () =>
+    (await designer.table('Reactions')).map((row) => Number(row.split(' ').at(-2)!.replace('−', '-')));
+  // Symmetrical: 12 kN each; then the loads go to 7 and 8 m: about the left support 12 (5 + 6) / 6 = 22 kN on the right
+  await expect.poll(reactions).toEqual([12, 12]);
+  await designer.leaf('Parameters');
+  const slider = page.getByRole('slider', { name: 'First load' });
+  await slider.focus();
+  await designer.parameter('First load', '7 m');
+  await designer.parameter('Second load', '8 m');
+  await expect.poll(reactions).toEqual([2, 22]);
+  await designer.parameter('Left', '1 m');
+  // 12 (6 + 7) / 7
+  await expect.poll(async () => (await reactions())[1]).toBeCloseTo((12 * 13) / 7, 1);
+});
+
+test('two members drawn from a third point to a corner, one of them moved to the middle: attached when the span is dragged', async ({
+  page,
+  app,
+}) => {
+  const designer = new Designer(page, app);
+  await designer.begin('Portal');
+  await designer.firstOrder();
+  await page.getByRole('button', { name: 'draw', exact: true }).click();
+  const stage = page.locator('app-design-screen app-stage');
+  const words = page.getByRole('status', { name: 'Drawing' });
+  /** Reads along members with the keyboard until a place of that name is under the mark. */
+  const goTo = async (place: string) => {
+    await stage.focus();
+    for (let i = 0; i < 160; i++) {
+      if ((await words.innerText()).includes(place)) return;
+      await page.keyboard.press(i % 22 === 21 ? 'PageDown' : 'ArrowRight');
+      await page.waitForTimeout(70);
+    }
+    throw new Error(`"${place}" was not found; the last place is: ${await words.innerText()}`);
+  };
+  for (const [from, to] of [
+    ['1/3 of left column', 'right eaves'],
+    ['1/3 of right column', 'left eaves'],
+  ] as const) {
+    await goTo(from);
+    await page.keyboard.press('Enter');
+    await goTo(`to ${to}`);
+    await page.keyboard.press('Enter');
+    await calculated(page, 60_000);
+  }
+  await page.getByRole('button', { name: 'stop drawing' }).click();
+  await designer.leaf('Recipe');
+  const drawn = page.locator('app-recipe-leaf section.step').filter({ hasText: 'Drawn member' });
+  await expect(drawn).toHaveCount(2);
+  await drawn.first().locator('.title').click();
+  const points = drawn.first().getByLabel('Points', { exact: true });
+  await points.fill((await points.inputValue()).replace('1/3', '1/2'));
+  await points.press('Enter');
+  await designer.parameter('Span', '30 m');
+  await designer.sound();
+  // IPE 200 has 22.4 kg/m (EN 10365): from mid-height, and from a third, to the eaves on the other side
+  const eaves = Number(/[\d.]+/.exec(await page.locator('#p-eaves').inputValue())![0]);
+  await page.getByRole('button', { name: 'tables' }).click();
+  await page.getByRole('tab', { name: 'Cut list' }).click();
+  for (const share of [1 / 2, 1 / 3]) {
+    const length = 1000 * Math.hypot(30, eaves * (1 - share));
+    await expect(page.locator('app-cut-list tbody')).toContainText(length.toFixed(0));
+  }
 });

@@ -34,7 +34,7 @@ interface Kind<Of extends 'members' | 'nodes', T> {
   /** Heading under which it is listed. */
   readonly gives: 'sections' | 'supports' | 'hinges' | 'lengths' | 'loads' | 'masses';
   /** What it gives where nothing is chosen yet. */
-  initial(design: Pick<Design, 'loadCases'>): Partial<Rule>;
+  initial(design: Pick<Design, 'loadCases' | 'rules'>): Partial<Rule>;
   /** JSON Schema of its field and of those that go with it. */
   readonly schema: Readonly<Record<string, object>>;
   apply(rule: Rule, matched: readonly Matched<T>[], context: RuleContext): void;

@@ -18,7 +18,11 @@ function resolveName(reference: NameReference, context: RuleContext, field: stri
 
 export const section = memberRule({
   key: 'section',
-  initial: () => ({ section: 'IPE 300' }),
+  // Members that no other rule knows need a material as well: the one that the design's rules name first
+  initial: ({ rules }) => ({
+    section: 'IPE 300',
+    material: rules.find((rule) => rule.material !== undefined)?.material ?? 'S355',
+  }),
   title: 'Section',
   gives: 'sections',
   schema: { section: nameReference },

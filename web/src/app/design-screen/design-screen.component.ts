@@ -40,6 +40,7 @@ import { LeavesComponent } from './leaves.component';
 import { LedgerComponent } from './ledger.component';
 import { ModelCheckComponent } from './model-check.component';
 import { ResultTablesComponent } from './result-tables.component';
+import { SettingsComponent } from './settings.component';
 import { SelectionBarComponent } from './selection-bar.component';
 
 /** The design screen: the leaves, stage, ledger, and the strip of alternatives. */
@@ -53,6 +54,7 @@ import { SelectionBarComponent } from './selection-bar.component';
     ModelCheckComponent,
     ResultTablesComponent,
     SelectionBarComponent,
+    SettingsComponent,
     DrawingBarComponent,
     AlternativesStripComponent,
     TracePanelComponent,

@@ -70,7 +70,7 @@ import { readPoints, type Field, type Fields } from '@hashira/core';
       }
     }
     @if (parts().length > 0) {
-      <div class="parts" role="group" [attr.aria-label]="field().title">
+      <div class="parts" role="group" [attr.aria-label]="field().title + ', in parts'">
         @for (part of parts(); track part.name) {
           <app-step-field
             [name]="name() + '-' + part.name"

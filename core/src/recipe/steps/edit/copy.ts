@@ -56,6 +56,7 @@ const by = custom<Move>(
       angle: quantityOf(angle, names, 'angle', place),
     };
   },
+  { kind: 'point' },
 );
 
 /** Copies in a row or about an axis. */

@@ -1,3 +1,4 @@
+import { fits } from './fits.js';
 import { fail } from '../../../problem.js';
 import { sentence, type Place } from '../../expressions/tree.js';
 import {
@@ -78,6 +79,15 @@ export function readFields<F extends Fields>(
       what: `${place.what}, ${name}`,
       where: { ...place.where, field: [place.where['field'], name].filter(Boolean).join('/') },
     };
+    if (value !== undefined && !fits(one.schema, value))
+      fail(
+        'invalid-design',
+        `${sentence(place.what)}: what is written for "${name}" (${one.title.toLowerCase()}) is not of its form${one.about === undefined ? '' : `: ${one.about}`}`.replace(
+          /[.]?$/,
+          '.',
+        ),
+        at.where,
+      );
     if (value !== undefined) out[name] = one.read(value, context, at);
     else if (!one.optional)
       fail(

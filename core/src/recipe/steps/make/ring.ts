@@ -54,7 +54,7 @@ const fields = {
       ellipse: lengths({ title: 'Ellipse of half axes', initial: ['8 m', '5 m'], above0: true }),
       through,
     },
-    { title: 'Rim', initial: { circle: '6 m' } },
+    { title: 'Curve of the rim', initial: { circle: '6 m' } },
   ),
   count: count({ title: 'Points on the rim', initial: 12, least: 3 }),
   centre: planPoint({ title: 'Centre', fallback: ['0 m', '0 m'] }),
