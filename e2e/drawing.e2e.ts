@@ -1,3 +1,4 @@
+import { Designer } from './designer.js';
 import { calculated, expect, ledgerValue, openSlipShed, saved, test, typeParameter } from './application.js';
 
 test('a member is drawn from a third of a column to the other corner, and stays attached when the span changes', async ({
@@ -37,4 +38,39 @@ test('a member is drawn from a third of a column to the other corner, and stays 
   await typeParameter(page, 'span', '26 m');
   await calculated(page);
   await expect(page.locator('app-stage [role=alert]')).toHaveCount(0);
+});
+
+test('points of a line are dragged, moved by keys, added and removed on the stage, each undone by one press', async ({
+  page,
+  app,
+}) => {
+  const designer = new Designer(page, app);
+  await designer.begin('Portal');
+  await designer.firstOrder();
+  await designer.step('Lines', { Points: '0, 3; 4, 3; 4, 5', Role: 'mezzanine' });
+  await designer.sound();
+  const handles = page.getByRole('button', { name: /^Point \d$/ });
+  await expect(handles).toHaveCount(3);
+  const points = page.getByLabel('Points', { exact: true });
+  const box = (await handles.nth(2).boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= 5; i++) await page.mouse.move(x + 8 * i, y);
+  await page.mouse.up();
+  await expect(points).not.toHaveValue('0 m, 3 m; 4 m, 3 m; 4 m, 5 m');
+  await expect(points).toHaveValue(/^0 m, 3 m; 4 m, 3 m; [5-9]\.?\d* m, 5 m$/);
+  await page.keyboard.press('Control+z');
+  await expect(points).toHaveValue('0 m, 3 m; 4 m, 3 m; 4 m, 5 m');
+  await handles.nth(2).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(points).toHaveValue('0 m, 3 m; 4 m, 3 m; 4 m, 5.1 m');
+  await handles.nth(1).focus();
+  await page.keyboard.press('Insert');
+  await expect(handles).toHaveCount(4);
+  await expect(points).toHaveValue('0 m, 3 m; 4 m, 3 m; 4 m, 4.05 m; 4 m, 5.1 m');
+  await handles.nth(2).focus();
+  await page.keyboard.press('Delete');
+  await expect(handles).toHaveCount(3);
+  await designer.sound();
 });

@@ -14,9 +14,12 @@ test('what is selected on the stage gets a section by the shortest condition, un
   await expect(bar).toContainText('role == "column" and side == "left"');
   // The other column beside it: now the role is enough
   await page.locator('app-stage').focus();
+  const read = page.locator('app-stage .readout strong');
   for (let i = 0; i < 4; i++) {
+    const before = await read.innerText();
     await page.keyboard.press('PageDown');
-    if ((await page.locator('app-stage .readout strong').innerText()) === 'right column') break;
+    await expect(read).not.toHaveText(before);
+    if ((await read.innerText()) === 'right column') break;
   }
   await page.keyboard.press('Shift+Enter');
   await expect(bar).toContainText('2 members');
@@ -73,7 +76,8 @@ test('a box takes members in, a typed condition selects, and nodes get a load of
   await calculated(page);
   await expect(ledgerValue(page, 'Apex deflection')).not.toHaveText(moment);
   await page.getByRole('tab', { name: 'Loads' }).click();
-  await expect(page.locator('app-loads-leaf details', { hasText: 'place == "apex"' })).toHaveCount(1);
+  await page.locator('app-loads-leaf .head', { hasText: 'Snow' }).click();
+  await expect(page.locator('app-loads-leaf .load', { hasText: 'place == "apex"' })).toHaveCount(1);
 });
 
 test('a rule that is written wrong says so at the rule, and the last frame stays', async ({ page, app }) => {

@@ -53,6 +53,17 @@ await openShed(page);
 await page.getByRole('tab', { name: 'Recipe' }).click();
 await page.getByText('+ step').click();
 await picture('recipe');
+await page.locator('app-new-step').getByRole('button', { name: 'Lines', exact: true }).click();
+await page.getByLabel('Points', { exact: true }).fill('0, 4.2; 6, 4.2; 6, 0');
+await page.keyboard.press('Enter');
+await picture('preview');
+
+await openShed(page);
+await page.getByRole('tab', { name: 'Loads' }).click();
+await page.locator('app-loads-leaf .head', { hasText: 'Snow' }).click();
+await page.locator('app-loads-leaf .sentence').first().click();
+await page.locator('app-ledger .edit').click();
+await picture('loads');
 
 await openShed(page);
 await page.getByRole('tab', { name: 'Choices' }).click();

@@ -33,6 +33,7 @@ export type { Scope } from './recipe/expressions/types.js';
 export type { Dimension, Geometry, GeometryMember, GeometryNode, Note } from './recipe/geometry/geometry.js';
 export type { NamedPlace } from './recipe/geometry/places.js';
 export { consequencesOf } from './recipe/consequences.js';
+export { pointHandles, type PointHandle } from './recipe/handles.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './recipe/parameters.js';
 export { remarksOf, type Remark } from './recipe/remarks/index.js';
 export {

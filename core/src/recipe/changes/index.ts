@@ -46,6 +46,7 @@ export {
   setValue,
 } from './parameters.js';
 export { drawMember } from './drawn.js';
+export { addPoint, movePoint, removePoint } from './points.js';
 export { addRule, giveByRule, moveRule, removeRule, setRule, setRuleField } from './rules.js';
 export {
   addAxis,

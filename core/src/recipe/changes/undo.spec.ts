@@ -15,6 +15,17 @@ function frozen<T>(value: T): T {
 }
 
 /** One use of every function that changes a design. */
+const withLine = (design: Design): Design =>
+  changes.addMadeStep(design, {
+    id: 'mast',
+    make: 'line',
+    points: [
+      ['3 m', '0 m'],
+      ['3 m', '3 m'],
+      ['4 m', '4 m'],
+    ],
+  });
+
 const uses: Readonly<Record<string, (design: Design) => Design>> = {
   addAlternative: (d) => changes.addAlternative(d).design,
   duplicateAlternative: (d) => changes.duplicateAlternative(d, 'pinned').design,
@@ -64,6 +75,14 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   drawMember: (d) => changes.drawMember(d, 'shed.base.1', 'shed.apex.1').design,
   giveByRule: (d) => changes.giveByRule(d, { members: 'role == "rafter"' }, { section: 'IPE 400' }).design,
   setRuleField: (d) => changes.setRuleField(d, 'snow', 'load/q', '-2 kN/m'),
+  addPoint: (d) => changes.addPoint(withLine(d), { step: 'mast', list: 'points', index: 0 }),
+  movePoint: (d) =>
+    changes.movePoint(
+      withLine(d),
+      { step: 'mast', list: 'points', index: 1, at: [0, 0, 0], free: [0, 2], turn: 0 },
+      [1, 0, 0],
+    ),
+  removePoint: (d) => changes.removePoint(withLine(d), { step: 'mast', list: 'points', index: 1 }),
   addRule: (d) => changes.addRule(d, { id: 'r', members: 'true', roll: '0 deg' }),
   moveRule: (d) => changes.moveRule(d, 'rafters', 0),
   removeRule: (d) => changes.removeRule(d, 'snow'),

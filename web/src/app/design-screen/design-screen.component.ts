@@ -8,6 +8,11 @@ import {
   viewChild,
 } from '@angular/core';
 import {
+  addPoint,
+  movePoint,
+  pointHandles,
+  removePoint,
+  type PointHandle,
   sectionForAll,
   forceNames,
   formatNumber,
@@ -25,6 +30,7 @@ import { StageBarComponent } from '../shared/stage-bar.component';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
 import { isLoud, statusWords } from '../shared/values';
+import type { HandleMove, StageHandle } from '../stage/point-handles.component';
 import type { DimensionChange } from '../stage/dimension-label.component';
 import { StageComponent, type PointedPlace, type Pressed, type Readout } from '../stage/stage.component';
 import type { Layer } from '@hashira/core';
@@ -171,6 +177,37 @@ export class DesignScreenComponent {
     );
     return factor === 0 ? '' : `and own weight × ${significant(factor)}`;
   });
+
+  /** Points of the step that is open in the recipe. */
+  protected readonly handles = computed((): (StageHandle & PointHandle)[] => {
+    const step = this.view.step();
+    const design = this.workspace.edited();
+    if (step === undefined || !design || this.preview.scene()) return [];
+    return pointHandles(design, this.alternative(), step).map((handle) => ({
+      ...handle,
+      key: `${handle.step} ${handle.list} ${handle.index}`,
+      label: `Point ${handle.index + 1}`,
+    }));
+  });
+
+  protected moveHandle({ handle, by }: HandleMove): void {
+    const point = this.pointOf(handle);
+    if (point) this.workspace.apply((design) => movePoint(design, point, by), `point ${handle.key}`);
+  }
+
+  protected addHandle(handle: StageHandle): void {
+    const point = this.pointOf(handle);
+    if (point) this.workspace.apply((design) => addPoint(design, point));
+  }
+
+  protected removeHandle(handle: StageHandle): void {
+    const point = this.pointOf(handle);
+    if (point) this.workspace.apply((design) => removePoint(design, point));
+  }
+
+  private pointOf({ key }: StageHandle): PointHandle | undefined {
+    return this.handles().find((one) => one.key === key);
+  }
 
   protected changeDimension({ dimension, expression, gesture }: DimensionChange): void {
     const { written, step, field, value } = dimension;

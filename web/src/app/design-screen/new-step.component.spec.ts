@@ -3,6 +3,7 @@ import { stepKinds } from '@hashira/core';
 import { Shown } from '../testing/shown';
 import { undoable } from '../testing/undoable';
 import { StepPreview } from '../workspace/preview.service';
+import { ViewState } from '../workspace/view-state.service';
 import { NewStepComponent } from './new-step.component';
 import { RecipeLeafComponent } from './recipe-leaf.component';
 
@@ -72,6 +73,15 @@ describe('a step that others need', () => {
     await shown.press('remove');
     await shown.press('remove it all the same');
     expect(shown.design.steps.length).toBe(before - 1);
+  });
+
+  it('stands in ink alone only as long as the recipe is looked at', async () => {
+    shown = await Shown.of(RecipeLeafComponent);
+    shown.host.querySelector<HTMLElement>('.title')!.click();
+    const view = TestBed.inject(ViewState);
+    expect(view.step()).toBe('shed');
+    shown.close();
+    expect(view.step()).toBeUndefined();
   });
 
   it('shows a small picture of what each step made', async () => {

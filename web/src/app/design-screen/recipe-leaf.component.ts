@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  signal,
+} from '@angular/core';
 import {
   consequencesOf,
   duplicateStep,
@@ -65,6 +73,8 @@ export class RecipeLeafComponent {
   );
 
   constructor() {
+    // Elsewhere the whole frame stands in ink again
+    inject(DestroyRef).onDestroy(() => this.view.step.set(undefined));
     effect(() => {
       const { state, results } = this.workspace;
       const design = state()?.design;

@@ -180,7 +180,7 @@ export class StepFieldComponent {
   protected readonly variants = computed(() => {
     const { form } = this.field();
     if (form.kind !== 'variants') return [];
-    const [chosen] = Object.keys((this.value() ?? this.field().initial ?? {}) as object);
+    const [chosen] = Object.keys(this.value() ?? this.field().initial ?? {});
     return Object.entries(form.variants).map(([name, field]) => ({
       name,
       field: field as Field<unknown>,

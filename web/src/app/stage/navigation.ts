@@ -29,6 +29,27 @@ export function turnedBy(view: View, turn: number, tilt: number): View {
   };
 }
 
+/**
+ * How far along two global axes a movement on the sheet leads, m; undefined where they are seen edge on.
+ *
+ * @param axes their numbers, 0 is x
+ */
+export function draggedAlong(
+  view: View,
+  dx: number,
+  dy: number,
+  [a, b]: readonly [number, number],
+): readonly [number, number, number] | undefined {
+  const { right, up } = viewAxes(view);
+  const determinant = right[a]! * up[b]! - right[b]! * up[a]!;
+  if (Math.abs(determinant) < 0.05) return undefined;
+  const [x, y] = [dx / view.scale, -dy / view.scale];
+  const by: [number, number, number] = [0, 0, 0];
+  by[a] = (x * up[b]! - y * right[b]!) / determinant;
+  by[b] = (y * right[a]! - x * up[a]!) / determinant;
+  return by;
+}
+
 /** A member near a point of the sheet, and the share of its length there. */
 export interface Picked {
   readonly member: number;

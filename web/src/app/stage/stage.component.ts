@@ -22,6 +22,7 @@ import {
 import { DimensionLabelComponent, type DimensionChange } from './dimension-label.component';
 import { placeDimensions } from './dimension-lines';
 import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './navigation';
+import { PointHandlesComponent, type HandleMove, type StageHandle } from './point-handles.component';
 import { membersInBox, nodeNear, type Box } from './picking';
 import { SheetRenderer } from './sheet-renderer.service';
 import { StageCanvasComponent } from './stage-canvas.component';
@@ -58,7 +59,7 @@ const bareMargins: Margins = { left: 60, right: 60, top: 44, bottom: 64 };
  */
 @Component({
   selector: 'app-stage',
-  imports: [StageCanvasComponent, DimensionLabelComponent],
+  imports: [StageCanvasComponent, DimensionLabelComponent, PointHandlesComponent],
   templateUrl: './stage.component.html',
   styleUrl: './stage.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -96,17 +97,24 @@ export class StageComponent {
   /** Values at the place that is pointed at. */
   readonly readout = input<Readout | undefined>(undefined);
 
+  /** Points of a step that can be dragged. */
+  readonly handles = input<readonly StageHandle[]>([]);
+
   readonly viewChange = output<View>();
   readonly sizeChange = output<SheetSize>();
   /** The whole frame was asked for; a stage without a shared view then follows the frame until it is moved again. */
   readonly fitted = output();
   readonly dimensionChange = output<DimensionChange>();
   readonly dimensionEnd = output();
+  readonly handleMoved = output<HandleMove>();
+  readonly handleAdded = output<StageHandle>();
+  readonly handleRemoved = output<StageHandle>();
   readonly pointedAt = output<PointedPlace | undefined>();
   /** A member or a node was pressed, or a box was drawn round members; nothing where the sheet was pressed. */
   readonly picked = output<Pressed>();
 
   private readonly size = signal({ width: 0, height: 0 });
+  protected readonly sheetSize = this.size.asReadonly();
   private readonly ownView = signal<View | undefined>(undefined);
   private readonly phase = signal(1);
   protected readonly pointed = signal<{ member: number; share: number } | undefined>(undefined);
