@@ -197,8 +197,16 @@ export class AlternativeRun {
       ...this.balance(shown),
       slices: this.slices(),
       governing: this.governing(figures),
+      overrides: this.overrides(),
       matches: Object.fromEntries([...(built?.matches ?? [])].map(([id, parts]) => [id, parts.length])),
     };
+  }
+
+  private overrides(): AlternativeSummary['overrides'] {
+    const all = this.built?.assignment.overrides() ?? new Map<string, Map<string, number>>();
+    return Object.fromEntries(
+      [...all].map(([rule, by]) => [rule, [...by].map(([id, parts]) => ({ by: id, parts }))]),
+    );
   }
 
   private governing(figures: readonly FigureSummary[]): string[] {

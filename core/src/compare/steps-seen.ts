@@ -12,14 +12,16 @@ export interface StepMiniature {
 
 const size: PictureSize = { width: 64, height: 44 };
 
-/** A small picture of what each step of an alternative did; none of those that fail or are off. */
+/** Frames of more members than this are a blot at that size, and slow to draw. */
+const mostDrawn = 3000;
+
+/** A small picture of what each step of an alternative did; none of those that fail, are off, or leave too many members. */
 export function stepMiniatures(design: Design, alternative: Alternative): StepMiniature[] {
   const outcome = attempt(() => {
     const { design: own, names } = layOut(design, alternative);
-    return runSteps(own, names).results.map((result) => ({
-      step: result.step,
-      svg: stepPicture(result, size),
-    }));
+    return runSteps(own, names)
+      .results.filter(({ after }) => after.members.size <= mostDrawn)
+      .map((result) => ({ step: result.step, svg: stepPicture(result, size) }));
   });
   return outcome.ok ? outcome.value : [];
 }

@@ -92,6 +92,8 @@ export interface AlternativeSummary {
   readonly slices: readonly { readonly tag: string; readonly values: readonly (string | number)[] }[];
   /** Ids of the combinations that govern a member or a figure. */
   readonly governing: readonly string[];
+  /** Rules that later ones override, by rule id: by which, and on how many members or nodes. */
+  readonly overrides: Readonly<Record<string, readonly { readonly by: string; readonly parts: number }[]>>;
   /** How many parts each rule matches, by rule id. */
   readonly matches: Readonly<Record<string, number>>;
 }

@@ -1,6 +1,8 @@
 import { slipShed } from '../testing/designs.js';
 import { addMadeStep, addPoint, movePoint, removePoint } from './changes/index.js';
 import { pointHandles } from './handles.js';
+import { initialStep } from './steps/initial.js';
+import { stepKinds } from './steps/index.js';
 import type { Design, Step } from './types.js';
 
 const line: Step = {
@@ -49,6 +51,19 @@ describe('points that can be dragged', () => {
     // Along the global y, which is the step's own x
     const moved = movePoint({ ...solid, alternatives: [alternative] }, first!, [0, 0.5, 0]);
     expect((moved.steps[0]!['curve'] as { through: unknown[] }).through[0]).toEqual(['6.5 m', '0 m']);
+  });
+
+  it('are none of steps without points, whatever their other fields hold', () => {
+    for (const kind of stepKinds) {
+      // The type knows the origin of generators only
+      const other = kind.verb === 'edit' ? { at: 'span / 2' } : {};
+      const step = { ...initialStep(kind, 'other'), ...other } as Step;
+      const one: Design = { ...slipShed(), steps: [...slipShed().steps, step] };
+      const found = pointHandles(one, one.alternatives[0]!, 'other');
+      expect(found.length > 0)
+        .withContext(kind.kind)
+        .toBe(kind.kind === 'line');
+    }
   });
 
   it('move by what a hand drags, in the unit of metres, formulas left alone', () => {

@@ -27,13 +27,15 @@ export function pointHandles(design: Design, alternative: Alternative, id: strin
   const outcome = attempt(() => {
     const { design: own, names } = layOut(design, alternative);
     const step = own.steps.find((one) => one.id === id);
-    return step && !step.off ? lists.flatMap((list) => handlesIn(step, list, names)) : [];
+    // Only generators have points and an origin; `at` of an edit is something else
+    return step?.make !== undefined && !step.off ? lists.flatMap((list) => handlesIn(step, list, names)) : [];
   });
   return outcome.ok ? outcome.value : [];
 }
 
 function handlesIn(step: Step, list: string, names: Names): PointHandle[] {
   const points = writtenPoints(step, list);
+  if (points.length === 0) return [];
   const place = { what: 'a point', where: {} };
   const length = (written: Written) => quantityOf(written, names, 'length', place);
   const origin = toPoint((step.at ?? [0, 0, 0]).map(length));

@@ -26,7 +26,7 @@ export function movePoint(design: Design, handle: PointHandle, by: Point): Desig
 }
 
 const lengthOf = (text: string): number => {
-  const factor = text.endsWith("mm") ? 1e-3 : text.endsWith("cm") ? 1e-2 : 1;
+  const factor = text.endsWith('mm') ? 1e-3 : text.endsWith('cm') ? 1e-2 : 1;
   return Number.parseFloat(text) * factor;
 };
 

@@ -23,6 +23,8 @@ export class Assignment {
   readonly notes: Note[] = [];
   /** Rule that holds each thing that was given: by member or node id, then what it is. */
   private readonly holders = new Map<string, Map<string, string>>();
+  /** What rules gave and later ones took over: part and thing, by the earlier rule. */
+  private readonly lost = new Map<string, { readonly part: string; readonly what: string }[]>();
   /** Things that each rule gave, held or not. */
   private readonly given = new Map<string, { total: number; added: boolean }>();
 
@@ -30,6 +32,8 @@ export class Assignment {
   credit(part: string, what: string, rule: string): void {
     let own = this.holders.get(part);
     if (!own) this.holders.set(part, (own = new Map<string, string>()));
+    const before = own.get(what);
+    if (before !== undefined && before !== rule) this.lose(before, part, what);
     own.set(what, rule);
     this.count(rule).total++;
   }
@@ -38,6 +42,26 @@ export class Assignment {
   creditAdded(part: string, what: string, rule: string): void {
     this.credit(part, `${what} ${rule}`, rule);
     this.count(rule).added = true;
+  }
+
+  private lose(rule: string, part: string, what: string): void {
+    const list = this.lost.get(rule);
+    if (list) list.push({ part, what });
+    else this.lost.set(rule, [{ part, what }]);
+  }
+
+  /** Of each rule that later ones override in part or wholly: which hold its members or nodes now, and how many. */
+  overrides(): Map<string, Map<string, number>> {
+    const out = new Map<string, Map<string, number>>();
+    for (const [rule, things] of this.lost) {
+      const parts = new Map<string, Set<string>>();
+      for (const { part, what } of things) {
+        const holder = this.holders.get(part)!.get(what)!;
+        parts.set(holder, (parts.get(holder) ?? new Set()).add(part));
+      }
+      out.set(rule, new Map([...parts].map(([holder, set]) => [holder, set.size])));
+    }
+    return out;
   }
 
   private count(rule: string): { total: number; added: boolean } {
@@ -55,9 +79,10 @@ export class Assignment {
   overridden(): { rule: string; by: string[] }[] {
     const left = new Set<string>();
     for (const own of this.holders.values()) for (const rule of own.values()) left.add(rule);
+    const takers = this.overrides();
     return [...this.given]
       .filter(([rule, { added, total }]) => !added && total > 0 && !left.has(rule))
-      .map(([rule]) => ({ rule, by: [] }));
+      .map(([rule]) => ({ rule, by: [...(takers.get(rule)?.keys() ?? [])] }));
   }
 
   addLoad(loadCase: string, load: Load): void {

@@ -73,10 +73,10 @@ export function applyRules(
     );
     if (!outcome.ok) problems.push(...outcome.problems);
   }
-  for (const { rule } of assignment.overridden())
+  for (const { rule, by } of assignment.overridden())
     assignment.notes.push({
       code: 'overridden',
-      message: `Rule "${titleOf(design, rule)}" is wholly overridden: later rules give all that it gives.`,
+      message: `Rule "${titleOf(design, rule)}" is wholly overridden: ${by.map((one) => `"${titleOf(design, one)}"`).join(', ')} ${by.length === 1 ? 'gives' : 'give'} all that it gives.`,
       where: { rule },
     });
   return { assignment, matches };

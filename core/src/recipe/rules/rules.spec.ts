@@ -186,3 +186,43 @@ describe('lengths, groups and trains', () => {
     expect(model.trains!.length).toBe(1);
   });
 });
+
+describe('rules that later ones override', () => {
+  const frame = of(
+    { id: 'all', members: 'true', section: 'IPE 200', material: 'S355' },
+    { id: 'columns', members: 'role == "column"', section: 'HEB 200' },
+    { id: 'left', members: 'role == "column" and side == "left"', section: 'HEB 220' },
+    { id: 'again', members: 'role == "column"', section: 'HEB 240' },
+  );
+
+  it('say which rules hold now what they gave, and on how many', () => {
+    const overrides = Object.fromEntries(
+      [...frame.assignment.overrides()].map(([rule, by]) => [rule, Object.fromEntries(by)]),
+    );
+    // The last one holds both columns, whoever had taken them in between
+    expect(overrides).toEqual({
+      sections: { all: 4, again: 2 },
+      all: { again: 2 },
+      columns: { again: 2 },
+      left: { again: 1 },
+    });
+  });
+
+  it('are remarked where nothing is left of them, with those that took their place', () => {
+    const wholly = frame.notes.filter(({ code }) => code === 'overridden').map(({ message }) => message);
+    expect(wholly).toEqual([
+      // What every design of these specs begins with
+      'Rule "sections" is wholly overridden: "again", "all" give all that it gives.',
+      'Rule "columns" is wholly overridden: "again" gives all that it gives.',
+      'Rule "left" is wholly overridden: "again" gives all that it gives.',
+    ]);
+  });
+
+  it('do not count loads, which add', () => {
+    const loaded = of(
+      { id: 'a', members: 'true', load: { case: 'Q', direction: 'z', q: '-1 kN/m' } },
+      { id: 'b', members: 'true', load: { case: 'Q', direction: 'z', q: '-2 kN/m' } },
+    );
+    expect([...loaded.assignment.overrides().keys()]).toEqual([]);
+  });
+});

@@ -53,6 +53,19 @@ describe('RulesLeafComponent', () => {
     expect(view.lit()).toEqual([]);
   });
 
+  it('says which rules override another one, and on how many members', async () => {
+    const design = quickShed();
+    design.rules.push({
+      id: 'left',
+      title: 'Left column',
+      members: 'side == "left" and role == "column"',
+      section: 'HEB 340',
+    });
+    await show(RulesLeafComponent, design);
+    expect(rule('Columns').querySelector('.overridden')!.textContent).toBe('on 1 overridden by Left column');
+    expect(host().querySelectorAll('.overridden').length).toBe(1);
+  });
+
   it('says what is wrong with a rule, at the rule', async () => {
     const design = quickShed();
     design.rules.push({ id: 'braces', title: 'Braces', members: 'role == "brace"', section: 'IPE 80' });

@@ -42,13 +42,13 @@ const size = { width: 132, height: 72 };
             (changed)="set(f.name, $event)"
           />
         }
-        @if (preview.problem()) {
-          <p class="problem" role="alert">{{ preview.problem() }}</p>
-        }
         <p class="actions">
           <button type="button" class="accept" (click)="accept()">add to the recipe</button>
           <button type="button" class="plain press" (click)="drop()">back to the cards</button>
         </p>
+        @if (preview.problem()) {
+          <p class="problem" role="alert">{{ preview.problem() }}</p>
+        }
       </section>
     } @else {
       @for (group of groups(); track group.group) {

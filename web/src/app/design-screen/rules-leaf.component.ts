@@ -53,6 +53,9 @@ const headings = {
               [label]="'Condition of ' + (row.rule.title ?? row.rule.id)"
               (changed)="setCondition(row.rule, $event)"
           /></span>
+          @for (one of row.overrides; track one) {
+            <p class="overridden soft">{{ one }}</p>
+          }
           @if (row.remark) {
             <p class="problem" role="alert">{{ row.remark }}</p>
           }
@@ -155,6 +158,11 @@ const headings = {
     .where {
       font-size: 0.857rem;
     }
+    .overridden {
+      grid-column: 1 / -1;
+      margin: 0;
+      font-size: 0.857rem;
+    }
     .problem {
       margin: 2px 0 0;
       font-size: 0.857rem;
@@ -195,6 +203,10 @@ export class RulesLeafComponent {
       words: ruleWords(rule),
       condition: rule.members ?? rule.nodes ?? '',
       count: summary && Object.hasOwn(summary.matches, rule.id) ? summary.matches[rule.id] : undefined,
+      overrides: (summary && Object.hasOwn(summary.overrides, rule.id)
+        ? summary.overrides[rule.id]!
+        : []
+      ).map(({ by, parts }) => `on ${parts} overridden by ${rules.find(({ id }) => id === by)?.title ?? by}`),
       remark: remarks.find(({ where }) => where['rule'] === rule.id)?.message ?? '',
     }));
     return Object.entries(headings)
