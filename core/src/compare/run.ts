@@ -66,6 +66,7 @@ export class AlternativeRun {
   private modes: VibrationMode[] | undefined;
   private remarks: readonly Remark[] | undefined;
   private reached: (typeof order)[number] = 'nothing';
+  private overrides: AlternativeSummary['overrides'] = {};
   private readonly table: FigureTable;
 
   constructor(
@@ -143,6 +144,7 @@ export class AlternativeRun {
     this.built = unwrapped(outcome);
     this.namer = new Namer(this.built.geometry);
     this.parameters = this.built.parameters;
+    this.overrides = overridesOf(this.built);
     yield;
     this.forces = analysed(this.built.model, {
       secondOrder: this.design.analysis.order === 2,
@@ -197,16 +199,9 @@ export class AlternativeRun {
       ...this.balance(shown),
       slices: this.slices(),
       governing: this.governing(figures),
-      overrides: this.overrides(),
+      overrides: this.overrides,
       matches: Object.fromEntries([...(built?.matches ?? [])].map(([id, parts]) => [id, parts.length])),
     };
-  }
-
-  private overrides(): AlternativeSummary['overrides'] {
-    const all = this.built?.assignment.overrides() ?? new Map<string, Map<string, number>>();
-    return Object.fromEntries(
-      [...all].map(([rule, by]) => [rule, [...by].map(([id, parts]) => ({ by: id, parts }))]),
-    );
   }
 
   private governing(figures: readonly FigureSummary[]): string[] {
@@ -397,4 +392,13 @@ export class AlternativeRun {
 function parametersOf(design: Design, alternative: Alternative): ParameterValues | undefined {
   const outcome = attempt(() => evaluateParameters(applyAlternative(design, alternative)));
   return outcome.ok ? outcome.value : undefined;
+}
+
+function overridesOf({ assignment }: BuiltFrame): AlternativeSummary['overrides'] {
+  return Object.fromEntries(
+    [...assignment.overrides()].map(([rule, by]) => [
+      rule,
+      [...by].map(([id, parts]) => ({ by: id, parts })),
+    ]),
+  );
 }

@@ -76,7 +76,6 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
 /** Members that no rule gives a section or a material; a few of many are named. */
 function withoutSection(design: Design, geometry: Geometry, { section, material }: Assignment): Problem[] {
   const own = new Map(design.sections.map((one) => [one.id, one.material]));
-  const namer = new Namer(geometry);
   const problems: Problem[] = [];
   const ask = (what: 'section' | 'material', missing: string[]) => {
     if (missing.length === 0) return;
@@ -84,7 +83,7 @@ function withoutSection(design: Design, geometry: Geometry, { section, material 
     problems.push(
       problem(
         `no-${what}`,
-        `No rule gives the ${namer.member(missing[0]!)}${others} a ${what}; add one that matches.`,
+        `No rule gives the ${new Namer(geometry).member(missing[0]!)}${others} a ${what}; add one that matches.`,
         {
           member: missing[0]!,
           count: missing.length,
