@@ -13,7 +13,7 @@ export {
 export { figureFields, initialFigure } from './figures/form.js';
 export { type Reading } from './reading.js';
 export { AlternativeRun, type StageName } from './run.js';
-export { previewStep, type Preview, type StepMiniature } from './steps-seen.js';
+export { previewStep, type Preview, type StepMiniature } from './step-previews.js';
 export type { CaseSum } from './sums.js';
 export type {
   AlternativeSummary,

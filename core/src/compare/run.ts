@@ -27,28 +27,20 @@ import { remarksOf, type Remark } from '../recipe/remarks/index.js';
 import type { Alternative, Design } from '../recipe/types.js';
 import { stateEquilibrium } from '../results/index.js';
 import { FigureTable } from './figure-table.js';
+import { memberSummaries } from './member-summaries.js';
 import { mechanismRemarks } from './mechanisms.js';
 import { inWords } from './problem-words.js';
 import { readingAt, type Reading } from './reading.js';
 import { proposalFor, selectedBy, type Proposal, type Selected } from './selecting.js';
 import { figureKindOf, type FigureSource } from './figures/index.js';
 import { fillTable, tableKinds, type ResultTable, type TableQuestion } from './tables/index.js';
-import { stepMiniatures, type StepMiniature } from './steps-seen.js';
+import { stepMiniatures, type StepMiniature } from './step-previews.js';
 import { caseSums, type CaseSum } from './sums.js';
-import type {
-  AlternativeSummary,
-  FigureSummary,
-  MemberSummary,
-  ParameterSummary,
-  SummaryStatus,
-} from './summary.js';
+import type { AlternativeSummary, FigureSummary, ParameterSummary, SummaryStatus } from './summary.js';
 
 export type StageName = 'forces' | 'checks' | 'complete';
 
 const order = ['nothing', 'forces', 'checks', 'complete'] as const;
-
-/** Members that a summary lists. */
-const mostListed = 100;
 
 /**
  * One alternative while it is worked out, stage by stage: forces first, then checks, then nearness to instability and modes. It keeps
@@ -168,7 +160,7 @@ export class AlternativeRun {
 
   /** What is known now. `shown` is the load case or combination whose balance is told. */
   summary(shown: string): AlternativeSummary {
-    const { built, forces } = this;
+    const { built, forces, checks, namer } = this;
     const verdict =
       forces && this.checks
         ? verdictOf(forces, this.checks, this.stability?.stability ?? new Map())
@@ -184,7 +176,7 @@ export class AlternativeRun {
       status: this.status(verdict?.status, figures),
       over: verdict?.over.length ?? 0,
       notCovered: verdict?.notCovered.length ?? 0,
-      members: this.members(),
+      members: checks && forces && namer ? memberSummaries(checks, forces, namer) : [],
       memberCount: this.checks?.length ?? 0,
       ...(verdict?.alphaCr === undefined ? {} : { alphaCr: verdict.alphaCr, alphaCrOf: verdict.alphaCrOf! }),
       secondOrderNeeded: verdict?.secondOrderNeeded ?? false,
@@ -276,30 +268,6 @@ export class AlternativeRun {
           ]
         : [],
     );
-  }
-
-  private members(): MemberSummary[] {
-    const { checks, forces, namer } = this;
-    if (!checks || !forces || !namer) return [];
-    const rank = ({ status, utilisation }: MemberCheck) =>
-      (status === 'fail' ? 2e6 : status === 'not covered' ? 1e6 : 0) + (utilisation ?? 0);
-    return [...checks]
-      .sort((a, b) => rank(b) - rank(a))
-      .slice(0, mostListed)
-      .map(({ member, of, status, utilisation, governs, reasons }) => ({
-        member,
-        of,
-        title: namer.member(of.length > 1 ? member : of[0]!),
-        section: forces.frame.sections[forces.frame.memberIndex.get(of[0]!)!]!.title,
-        status,
-        ...(utilisation === undefined ? {} : { utilisation }),
-        because:
-          reasons.length > 0 && status !== 'fail'
-            ? reasons.join(' ')
-            : governs
-              ? `${governs.title} under ${governs.combination}`
-              : reasons.join(' '),
-      }));
   }
 
   /** The shortest condition that selects just these members or nodes, and what they are in words. */

@@ -10,7 +10,7 @@ import type { Names } from './expressions/compile.js';
 import type { Geometry, GeometryMember, Note } from './geometry/geometry.js';
 import { Namer } from './geometry/names.js';
 import { minus } from './geometry/vector.js';
-import { layOut, stopAt } from './lay-out.js';
+import { resolveAlternative, stopAt } from './resolve.js';
 import type { ParameterValues } from './parameters.js';
 import { runSteps } from './run-steps.js';
 import type { Assignment } from './rules/assignment.js';
@@ -43,7 +43,7 @@ export interface BuiltFrame {
  */
 export function buildFrame(design: Design, alternative: Alternative): Outcome<BuiltFrame> {
   return attempt(() => {
-    const { design: own, parameters, axes, names } = layOut(design, alternative);
+    const { design: own, parameters, axes, names } = resolveAlternative(design, alternative);
     const { geometry, problems: wrongSteps } = runSteps(own, names);
     stopAt(wrongSteps);
     const problems: Problem[] = [];

@@ -1,5 +1,5 @@
 import { slipShed } from '../testing/designs.js';
-import { addMadeStep, removeStep, sectionForAll } from './changes/index.js';
+import { addStepWithSection, removeStep, sectionForAll } from './changes/index.js';
 import { buildFrame } from './build.js';
 import { consequencesOf } from './consequences.js';
 
@@ -17,7 +17,7 @@ describe('the consequences of a change', () => {
   });
 
   it('are rules that matched something and match nothing any more', () => {
-    const design = addMadeStep(slipShed(), {
+    const design = addStepWithSection(slipShed(), {
       id: 'extra',
       make: 'line',
       points: [
@@ -33,7 +33,7 @@ describe('the consequences of a change', () => {
 
 describe('adding a step with members that no rule knows', () => {
   it('gives them a section before all other rules, in the material that the design uses', () => {
-    const design = addMadeStep(slipShed(), {
+    const design = addStepWithSection(slipShed(), {
       id: 'mast',
       make: 'line',
       points: [
@@ -52,7 +52,7 @@ describe('adding a step with members that no rule knows', () => {
 
   it('adds nothing where rules reach them', () => {
     const before = slipShed();
-    const design = addMadeStep(before, {
+    const design = addStepWithSection(before, {
       id: 'mast',
       make: 'line',
       points: [

@@ -1,5 +1,5 @@
 import { slipShed } from '../testing/designs.js';
-import { addMadeStep, addPoint, movePoint, removePoint } from './changes/index.js';
+import { addStepWithSection, addPoint, movePoint, removePoint } from './changes/index.js';
 import { pointHandles } from './handles.js';
 import { initialStep } from './steps/initial.js';
 import { stepKinds } from './steps/index.js';
@@ -11,7 +11,7 @@ const line: Step = {
   at: ['10 m', '0 m', '1 m'],
   points: [['0 m', '0 m'], ['span / 11', '300 cm'], 'shed.apex.1', ['1 m', '5 m']],
 };
-const design = (): Design => addMadeStep(slipShed(), line);
+const design = (): Design => addStepWithSection(slipShed(), line);
 const handlesOf = (one: Design) => pointHandles(one, one.alternatives[0]!, 'mast');
 const pointsOf = (one: Design) => one.steps.find(({ id }) => id === 'mast')!['points'] as unknown[];
 

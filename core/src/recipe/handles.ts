@@ -2,7 +2,8 @@ import { attempt } from '../problem.js';
 import { quantityOf, type Written } from './expressions/evaluate.js';
 import type { Names } from './expressions/compile.js';
 import { add, turned, type Point } from './geometry/vector.js';
-import { layOut } from './lay-out.js';
+import { resolveAlternative } from './resolve.js';
+import { placingOf } from './run-steps.js';
 import type { Alternative, Design, Step } from './types.js';
 
 /** A point that is written in a step and can be dragged on the stage. */
@@ -25,7 +26,7 @@ const lists = ['points', 'curve/through'];
 /** The points of a step that are written by coordinates; none where it has no list of points, or its names cannot be evaluated. */
 export function pointHandles(design: Design, alternative: Alternative, id: string): PointHandle[] {
   const outcome = attempt(() => {
-    const { design: own, names } = layOut(design, alternative);
+    const { design: own, names } = resolveAlternative(design, alternative);
     const step = own.steps.find((one) => one.id === id);
     // Only generators have points and an origin; `at` of an edit is something else
     return step?.make !== undefined && !step.off ? lists.flatMap((list) => handlesIn(step, list, names)) : [];
@@ -38,8 +39,7 @@ function handlesIn(step: Step, list: string, names: Names): PointHandle[] {
   if (points.length === 0) return [];
   const place = { what: 'a point', where: {} };
   const length = (written: Written) => quantityOf(written, names, 'length', place);
-  const origin = toPoint((step.at ?? [0, 0, 0]).map(length));
-  const turn = step.turn === undefined ? 0 : quantityOf(step.turn, names, 'angle', place);
+  const { at: origin, turn } = placingOf(step, names, place);
   return points.flatMap((written, index) => {
     if (!Array.isArray(written)) return [];
     const coordinates = written as Written[];
@@ -56,9 +56,6 @@ export function pointAxes(count: number, list: string): readonly number[] {
   if (count === 3) return [0, 1, 2];
   return list === 'points' ? [0, 2] : [0, 1];
 }
-
-const toPoint = (values: readonly number[]): Point =>
-  values.length === 2 ? [values[0]!, 0, values[1]!] : [values[0]!, values[1]!, values[2]!];
 
 /** Whether a coordinate is a number with a unit of length and no formula. */
 export const isPlain = (written: Written): boolean =>

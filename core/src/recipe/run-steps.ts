@@ -1,6 +1,7 @@
 import { attempt, fail, type Problem } from '../problem.js';
 import { quantityOf } from './expressions/evaluate.js';
 import type { Names } from './expressions/compile.js';
+import { sentence, type Place } from './expressions/tree.js';
 import { emptyGeometry, type Geometry } from './geometry/geometry.js';
 import { lengthOfLine } from './geometry/select.js';
 import { between, distance, type Point } from './geometry/vector.js';
@@ -64,23 +65,7 @@ function runStep(step: Step, space: Design['space'], names: Names, before: Geome
     Object.entries(step).filter(([key]) => !common.has(key) && !(generates && placing.has(key))),
   );
   const values = readFields(kind.fields, written, context, place);
-  const origin =
-    generates && step.at
-      ? step.at.map((item, k): number =>
-          quantityOf(item, names, 'length', {
-            what: `${place.what}, origin ${k + 1}`,
-            where: { ...place.where, field: `at/${k}` },
-          }),
-        )
-      : [0, 0, 0];
-  const at: Point = origin.length === 2 ? [origin[0]!, 0, origin[1]!] : [origin[0]!, origin[1]!, origin[2]!];
-  const turn =
-    !generates || step.turn === undefined
-      ? 0
-      : quantityOf(step.turn, names, 'angle', {
-          what: `${place.what}, turn`,
-          where: { ...place.where, field: 'turn' },
-        });
+  const { at, turn } = generates ? placingOf(step, names, place) : { at: origin, turn: 0 };
   const stepContext: StepContext = { id: step.id, space, names: context, at, turn, written };
   const after = kind.run(before, values, stepContext);
   if (space === 'plane')
@@ -98,6 +83,37 @@ function runStep(step: Step, space: Design['space'], names: Names, before: Geome
         });
       }
   return after;
+}
+
+const origin: Point = [0, 0, 0];
+
+/** Where a generator puts what it makes, m, and how far it is turned about Z, rad. @throws ProblemError for what cannot be evaluated */
+export function placingOf(
+  step: Pick<Step, 'at' | 'turn'>,
+  names: Names,
+  { what, where }: Place,
+): { readonly at: Point; readonly turn: number } {
+  const turn =
+    step.turn === undefined
+      ? 0
+      : quantityOf(step.turn, names, 'angle', { what: `${what}, turn`, where: { ...where, field: 'turn' } });
+  if (!step.at) return { at: origin, turn };
+  if (!Array.isArray(step.at) || step.at.length < 2 || step.at.length > 3)
+    fail(
+      'invalid-design',
+      `${sentence(what)}, origin: give two numbers (x, z) or three (x, y, z), such as "4 m, 0 m".`,
+      { ...where, field: 'at' },
+    );
+  const values = step.at.map((item, k): number =>
+    quantityOf(item, names, 'length', {
+      what: `${what}, origin ${k + 1}`,
+      where: { ...where, field: `at/${k}` },
+    }),
+  );
+  return {
+    at: values.length === 2 ? [values[0]!, 0, values[1]!] : [values[0]!, values[1]!, values[2]!],
+    turn,
+  };
 }
 
 /** A node, or "member@share": a place on a physical member. What is wrong with the name otherwise. */

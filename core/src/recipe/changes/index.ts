@@ -33,7 +33,7 @@ export {
   setFactor,
   setLoadCase,
 } from './loads.js';
-export { addMadeStep, sectionForAll } from './made.js';
+export { addStepWithSection, sectionForAll } from './with-sections.js';
 export { applyMend, type Mend } from './mends.js';
 export {
   addParameter,
@@ -50,7 +50,7 @@ export { addPoint, movePoint, removePoint } from './points.js';
 export { addRule, giveByRule, moveRule, removeRule, setRule, setRuleField } from './rules.js';
 export {
   addAxis,
-  addMadeSections,
+  addSections,
   addSection,
   removeAxis,
   removeSection,

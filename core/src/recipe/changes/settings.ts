@@ -26,7 +26,7 @@ export function addSection(design: Design, section: Section): Design {
 }
 
 /** Adds sections that were made, in the material that the design's rules name first; those whose names are taken are left out. */
-export function addMadeSections(design: Design, made: readonly OwnSection[]): Design {
+export function addSections(design: Design, made: readonly OwnSection[]): Design {
   const named = design.rules.find(({ material }) => typeof material === 'string')?.material;
   const material = typeof named === 'string' ? named : 'S355';
   return made.reduce((next, { name, ...rest }) => addSection(next, { id: name, material, ...rest }), design);

@@ -16,7 +16,7 @@ function frozen<T>(value: T): T {
 
 /** One use of every function that changes a design. */
 const withLine = (design: Design): Design =>
-  changes.addMadeStep(design, {
+  changes.addStepWithSection(design, {
     id: 'mast',
     make: 'line',
     points: [
@@ -88,7 +88,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   removeRule: (d) => changes.removeRule(d, 'snow'),
   setRule: (d) => changes.setRule(d, 'rafters', { title: 'Roof' }),
   addSection: (d) => changes.addSection(d, { id: 'own', material: 'S355', profile: 'IPE 400' }),
-  addMadeSections: (d) => changes.addMadeSections(d, [{ name: 'made', shape: { type: 'round', d: 0.04 } }]),
+  addSections: (d) => changes.addSections(d, [{ name: 'made', shape: { type: 'round', d: 0.04 } }]),
   removeSection: (d) =>
     changes.removeSection(changes.addSection(d, { id: 'own', material: 'S355', profile: 'IPE 400' }), 'own'),
   setAnalysis: (d) => changes.setAnalysis(d, { order: 1, imperfections: false }),
@@ -103,8 +103,8 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
     }),
   setTitle: (d) => changes.setTitle(d, 'Other'),
   sectionForAll: (d) => changes.sectionForAll(d),
-  addMadeStep: (d) =>
-    changes.addMadeStep(d, {
+  addStepWithSection: (d) =>
+    changes.addStepWithSection(d, {
       id: 'ring',
       make: 'line',
       points: [

@@ -8,7 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import {
-  addMadeStep,
+  addStepWithSection,
   freeId,
   initialStep,
   kindPicture,
@@ -168,7 +168,7 @@ export class NewStepComponent {
   protected accept(): void {
     const { step } = this.draft()!;
     this.drop();
-    this.workspace.apply((design) => addMadeStep(design, step));
+    this.workspace.apply((design) => addStepWithSection(design, step));
     this.added.emit(step.id);
   }
 

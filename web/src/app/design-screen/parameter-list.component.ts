@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
-  addMadeSections,
+  addSections,
   applyAlternative,
   attempt,
   dropOwnParameter,
@@ -108,7 +108,7 @@ export class ParameterListComponent {
   protected take(parameter: Parameter, sections: readonly OwnSection[]): void {
     const id = this.idIfOwn(parameter);
     this.workspace.apply((design) =>
-      setValue(addMadeSections(design, sections), parameter.name, sections[0]!.name, id),
+      setValue(addSections(design, sections), parameter.name, sections[0]!.name, id),
     );
   }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { addMadeSections, kindsOf, ruleFields, setRule, setRuleField, type Rule } from '@hashira/core';
+import { addSections, kindsOf, ruleFields, setRule, setRuleField, type Rule } from '@hashira/core';
 import { RecordFormComponent, type RecordChange } from '../shared/record-form.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 
@@ -43,7 +43,7 @@ export class RuleFormComponent {
     // Another kind of load keeps its case; what else it had belongs to the old kind
     const next = { case: load?.case, kind: value, ...loadStarts[String(value)] };
     this.workspace.apply((design) => {
-      const known = addMadeSections(design, sections);
+      const known = addSections(design, sections);
       return path === 'load/kind' ? setRule(known, id, { load: next }) : setRuleField(known, id, path, value);
     });
   }

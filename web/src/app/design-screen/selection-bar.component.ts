@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { addMadeSections, giveByRule, ruleKinds, type OwnSection } from '@hashira/core';
+import { addSections, giveByRule, ruleKinds, type OwnSection } from '@hashira/core';
 import { EditableTextComponent } from '../shared/editable-text.component';
 import { SectionPickerComponent } from '../shared/section-picker.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -114,7 +114,7 @@ export class SelectionBarComponent {
     let rule = '';
     this.workspace.apply((design) => {
       const given = giveByRule(
-        addMadeSections(design, made),
+        addSections(design, made),
         selects,
         gives as Record<string, unknown>,
         title ?? '',

@@ -97,5 +97,10 @@ describe('PointHandlesComponent', () => {
     key('Insert');
     key('Delete');
     expect(asked).toEqual(['add p 0', 'remove p 0']);
+    button().dispatchEvent(new MouseEvent('dblclick', { bubbles: true }));
+    button().dispatchEvent(new PointerEvent('pointerdown', { pointerId: 1, ctrlKey: true, bubbles: true }));
+    expect(asked.slice(2)).toEqual(['add p 0', 'remove p 0']);
+    pointer('pointermove', 80, 0);
+    expect(moves).toEqual([]);
   });
 });

@@ -33,12 +33,14 @@ const grid = 0.05;
         [style.top.px]="one.y"
         [attr.aria-label]="one.handle.label"
         [title]="
-          one.handle.label + ': drag it, or arrow keys; Insert adds a point behind it, Delete removes it'
+          one.handle.label +
+          ': drag it, or arrow keys; a double press or Insert adds a point behind it, Ctrl and a press or Delete removes it'
         "
         (pointerdown)="press($event, one.handle)"
         (pointermove)="move($event)"
         (pointerup)="release($event)"
         (pointercancel)="release($event)"
+        (dblclick)="$event.stopPropagation(); added.emit(one.handle)"
         (keydown)="key($event, one.handle)"
       ></button>
     }
@@ -82,6 +84,10 @@ export class PointHandlesComponent {
   protected press(event: PointerEvent, handle: StageHandle): void {
     if (event.button !== 0) return;
     event.stopPropagation();
+    if (event.ctrlKey) {
+      this.removed.emit(handle);
+      return;
+    }
     (event.target as Element).setPointerCapture(event.pointerId);
     this.drag = { id: event.pointerId, handle, from: [event.clientX, event.clientY], done: [0, 0, 0] };
   }

@@ -36,6 +36,14 @@ const keys: readonly { readonly where: string; readonly keys: readonly (readonly
     ],
   },
   {
+    where: 'At a point of the step that is open',
+    keys: [
+      ['Arrows, or drag', 'move it'],
+      ['Insert, or a double press', 'adds a point behind it'],
+      ['Delete, or Ctrl and a press', 'removes it'],
+    ],
+  },
+  {
     where: 'In a field of a number',
     keys: [
       ['Arrows up, down', 'one step more, one less'],

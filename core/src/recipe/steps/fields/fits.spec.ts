@@ -35,14 +35,17 @@ describe('the form of what is written for a field', () => {
   it('whatever is typed into whatever field, the step says so in a sentence and nothing breaks', () => {
     const typed = ['', 'x', '0, 6, 0', '{', 7, -1, true, null, [], ['a'], [[]], {}, { a: 1 }, [{ a: [] }]];
     for (const kind of stepKinds)
-      for (const name of Object.keys(kind.fields))
+      for (const name of [...Object.keys(kind.fields), ...(kind.verb === 'make' ? ['at', 'turn'] : [])])
         for (const value of typed) {
           const step = { ...initialStep(kind, 's'), [name]: value };
-          const { problems } = runSteps(
+          const { problems, geometry } = runSteps(
             { space: 'solid', steps: [...(kind.example?.before ?? []), step] },
             { parameters: new Map() },
           );
           for (const { message } of problems) expect(message).toMatch(/[.;:]/);
+          for (const { id, at } of geometry.nodes.values())
+            if (!at.every(Number.isFinite))
+              fail(`${kind.kind}, ${name} ${JSON.stringify(value)}: ${id} is nowhere`);
         }
   });
 });

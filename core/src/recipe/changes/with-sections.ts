@@ -11,7 +11,7 @@ const firstSection = 'IPE 200';
  * Adds a step at the end of the recipe; where no rule gives its members a section, one does, before all others so that these win. The
  * material is that of the first rule that names one.
  */
-export function addMadeStep(design: Design, step: Step): Design {
+export function addStepWithSection(design: Design, step: Step): Design {
   const added = addStep(design, step);
   const [first] = added.alternatives;
   const frame = first && buildFrame(added, first);

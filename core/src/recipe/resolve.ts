@@ -6,7 +6,7 @@ import { evaluateParameters, type ParameterValues } from './parameters.js';
 import type { Alternative, Design } from './types.js';
 
 /** One alternative's design with the names that its steps and rules are written in. */
-export interface LaidOut {
+export interface ResolvedAlternative {
   /** The design as the alternative sees it. */
   readonly design: Design;
   readonly parameters: ParameterValues;
@@ -15,7 +15,7 @@ export interface LaidOut {
 }
 
 /** Values for an alternative's parameters and grid lines. @throws ProblemError for parameters that cannot be evaluated */
-export function layOut(design: Design, alternative: Alternative): LaidOut {
+export function resolveAlternative(design: Design, alternative: Alternative): ResolvedAlternative {
   const own = applyAlternative(design, alternative);
   const parameters = evaluateParameters(own);
   stopAt(parameters.problems);

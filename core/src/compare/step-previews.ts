@@ -1,6 +1,6 @@
 import { attempt } from '../problem.js';
 import { drawPreview, stepPicture, type DrawnScene, type PictureSize } from '../drawing/index.js';
-import { layOut } from '../recipe/lay-out.js';
+import { resolveAlternative } from '../recipe/resolve.js';
 import { runSteps } from '../recipe/run-steps.js';
 import type { Alternative, Design, Step } from '../recipe/types.js';
 
@@ -18,7 +18,7 @@ const mostDrawn = 3000;
 /** A small picture of what each step of an alternative did; none of those that fail, are off, or leave too many members. */
 export function stepMiniatures(design: Design, alternative: Alternative): StepMiniature[] {
   const outcome = attempt(() => {
-    const { design: own, names } = layOut(design, alternative);
+    const { design: own, names } = resolveAlternative(design, alternative);
     return runSteps(own, names)
       .results.filter(({ after }) => after.members.size <= mostDrawn)
       .map((result) => ({ step: result.step, svg: stepPicture(result, size) }));
@@ -35,7 +35,7 @@ export interface Preview {
 /** A step before it is accepted, drawn into what is there. */
 export function previewStep(design: Design, alternative: Alternative, step: Step): Preview {
   const outcome = attempt((): Preview => {
-    const { design: own, names } = layOut(design, alternative);
+    const { design: own, names } = resolveAlternative(design, alternative);
     const { results, problems } = runSteps({ space: own.space, steps: [...own.steps, step] }, names);
     const made = results.find((result) => result.step === step.id);
     if (made) return { scene: drawPreview(made, own.space) };
