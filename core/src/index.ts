@@ -46,7 +46,9 @@ export {
 export { ruleFields } from './recipe/rules/form.js';
 export { initialLoadCase, loadCaseFields, loadCategories } from './recipe/combine/load-case.js';
 export { initialParameter, parameterFields, parameterStarts } from './recipe/parameter-schema.js';
-export { axisFields, combinationFields, settingsFields } from './recipe/settings.js';
+export { axisFields } from './recipe/axis-schema.js';
+export { combinationFields } from './recipe/combine/combination.js';
+export { settingsFields } from './recipe/settings.js';
 export { kindsOf, ruleKinds } from './recipe/rules/index.js';
 export type { RuleKind } from './recipe/rules/rule.js';
 export { ruleWords } from './recipe/rules/words.js';

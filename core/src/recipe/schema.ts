@@ -1,10 +1,12 @@
 import { codeChoiceSchema, materialSchema, sectionSchema } from '../model/schema.js';
+import { axisSchema } from './axis-schema.js';
+import { combinationSchema } from './combine/combination.js';
 import { loadCaseSchema } from './combine/load-case.js';
 import { figureSchema } from './figure-schema.js';
 import { ruleKinds } from './rules/index.js';
 import { expression, object, text } from './rules/schemas.js';
 import { parameterSchema } from './parameter-schema.js';
-import { analysisSchema, axisSchema, combinationSchema } from './settings.js';
+import { analysisSchema } from './settings.js';
 import { stepKinds } from './steps/index.js';
 import { objectSchema, requiredOf } from './steps/fields/index.js';
 

@@ -81,10 +81,6 @@ import { ViewState } from '../workspace/view-state.service';
     p {
       margin: 4px 0.6rem;
     }
-    .press {
-      min-height: 24px;
-      color: var(--indigo);
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -65,7 +65,7 @@ import { DesignWorkspace } from '../workspace/design-workspace.service';
         }
       </section>
     }
-    <select aria-label="Add a figure" (change)="add($any($event.target))">
+    <select class="adding" aria-label="Add a figure" (change)="add($any($event.target))">
       <option value="" selected>+ figure …</option>
       @for (kind of kinds; track kind.kind) {
         <option [value]="kind.kind">{{ kind.title.toLowerCase() }}</option>
@@ -89,15 +89,6 @@ import { DesignWorkspace } from '../workspace/design-workspace.service';
     }
     .tool:disabled {
       color: var(--ink-soft);
-    }
-    select {
-      margin: 4px 0;
-      min-height: 26px;
-      font: inherit;
-      color: var(--indigo);
-      border: 1px solid var(--ink-faint);
-      border-radius: 2px;
-      background: var(--sheet);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -82,7 +82,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               <p class="soft">no loads yet</p>
             }
           }
-          <select #adding aria-label="Add a load" (change)="addLoad(row.id, adding)">
+          <select #adding class="adding" aria-label="Add a load" (change)="addLoad(row.id, adding)">
             <option value="-1" selected>+ load …</option>
             @for (kind of loadKinds; track kind.title; let i = $index) {
               <option [value]="i">{{ kind.title.toLowerCase() }}</option>
@@ -104,7 +104,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
         }
       </section>
     }
-    <select #category class="add" aria-label="Add a load case" (change)="add(category)">
+    <select #category class="adding" aria-label="Add a load case" (change)="add(category)">
       <option value="" selected>+ load case …</option>
       @for (one of categories; track one) {
         <option [value]="one">{{ one }}</option>

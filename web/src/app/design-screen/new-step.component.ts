@@ -102,20 +102,6 @@ const size = { width: 132, height: 72 };
       gap: 14px;
       margin-top: 8px;
     }
-    .accept {
-      min-height: 26px;
-      padding: 2px 10px;
-      font: inherit;
-      color: var(--sheet);
-      background: var(--indigo);
-      border: 1px solid var(--indigo);
-      border-radius: 2px;
-      cursor: pointer;
-    }
-    .press {
-      min-height: 24px;
-      color: var(--indigo);
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

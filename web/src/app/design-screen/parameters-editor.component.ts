@@ -64,7 +64,7 @@ import { DesignWorkspace } from '../workspace/design-workspace.service';
         }
       </section>
     }
-    <select aria-label="Add a parameter" (change)="add($any($event.target))">
+    <select class="adding" aria-label="Add a parameter" (change)="add($any($event.target))">
       <option value="" selected>+ parameter …</option>
       @for (start of starts; track start.title) {
         <option [value]="start.title">{{ start.title }}</option>
@@ -96,19 +96,6 @@ import { DesignWorkspace } from '../workspace/design-workspace.service';
     }
     .problem {
       color: var(--vermilion-text);
-    }
-    .press {
-      min-height: 24px;
-      color: var(--indigo);
-    }
-    select {
-      margin: 6px 0;
-      min-height: 26px;
-      font: inherit;
-      color: var(--indigo);
-      border: 1px solid var(--ink-faint);
-      border-radius: 2px;
-      background: var(--sheet);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
