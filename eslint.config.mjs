@@ -44,6 +44,21 @@ export default tseslint.config(
     },
   },
   {
+    // What can be held in the head
+    files: ['**/*.ts'],
+    ignores: ['**/*.spec.ts', 'e2e/**', 'core/bench/**'],
+    rules: {
+      'max-lines': ['error', 400],
+      'max-lines-per-function': ['error', 80],
+      'max-params': ['error', 5],
+    },
+  },
+  {
+    // Their functions stand for those of a WebAssembly module, which take numbers alone
+    files: ['core/src/analysis/sparse/kernels*.ts'],
+    rules: { 'max-params': 'off', 'max-lines-per-function': 'off' },
+  },
+  {
     files: ['web/src/**/*.ts'],
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,

@@ -95,9 +95,12 @@ export async function openSlipShed(page: Page, app: Application): Promise<string
 
 /** Waits until the numbers on the screen belong to the design on the screen. */
 export async function calculated(page: Page, timeout = 15_000): Promise<void> {
+  // What was just typed is on the page with the next picture
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn))));
+  // A page that has just been opened says nothing before its first numbers
+  await expect(page.locator('app-alternatives-strip dd').first()).toHaveText(/\d/, { timeout });
   await expect(page.getByText('calculating…')).toHaveCount(0, { timeout });
   // Checks and stability come after the forces
-  await expect(page.locator('app-alternatives-strip dd').first()).toHaveText(/\d/, { timeout });
   await expect(page.locator('app-alternatives-strip dd', { hasText: '…' })).toHaveCount(0, { timeout });
 }
 
@@ -131,11 +134,16 @@ export async function choose(page: Page, list: string, option: string): Promise<
   await page.getByRole('option', { name: option, exact: true }).last().click();
 }
 
+/** The row of a section in the open list of all sections. */
+export function sectionRow(page: Page, name: string): Locator {
+  return page.getByRole('option').filter({ has: page.getByText(name, { exact: true }) });
+}
+
 /** Chooses from the list of all sections, by typing a part of the name. */
 export async function chooseSection(page: Page, list: string, name: string): Promise<void> {
   await page.getByRole('combobox', { name: list, exact: true }).click();
   await page.getByRole('searchbox').fill(name);
-  await page.getByRole('option', { name, exact: true }).click();
+  await sectionRow(page, name).click();
 }
 
 /** The value in a row of the ledger. */

@@ -1,7 +1,7 @@
-// Figures of the screen, in software rendering: the Slip shed while a hand drags, and a frame of 1 000 members.
+// Figures of the screen, in software rendering: first picture, designs while a hand drags, the heap, and a frame of 1 000 members.
 import { chromium, type Page } from '@playwright/test';
 import { Application } from './application.js';
-import { thousandMembers } from './bench-designs.js';
+import { thousandMembers, twistedFrame } from './bench-designs.js';
 import config from './playwright.config.js';
 
 /** Runs in the page: the end of a frame, and what the bench watches. */
@@ -10,6 +10,8 @@ declare global {
     frameEnd(): Promise<void>;
     /** Longest time for which the page answered nothing since it was last asked, ms. */
     longestBlock(): number;
+    /** When the stage was first drawn with numbers beside it, ms since the page was asked for. */
+    firstPicture: number | undefined;
   }
 }
 
@@ -17,7 +19,26 @@ const app = new Application();
 await app.start();
 const browser = await chromium.launch(config.use?.launchOptions);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.addInitScript(() => {
+await page.addInitScript(watch);
+
+await firstPicture(page);
+await slipShed(page);
+await heapOfDrags(page);
+await opened(page, await demo(page, 'Lookout tower'));
+await dragged(page, 'Lookout tower, second order, storey height');
+await opened(page, await stored(page, twistedFrame()));
+await dragged(page, 'Twisted frame of 15 storeys, 765 members, storey height');
+await opened(page, await stored(page, thousandMembers()));
+await thousand(page);
+// Turning is measured when the workers have nothing left to do
+await page.waitForTimeout(25_000);
+await turning(page);
+await browser.close();
+await app.stop();
+app.remove();
+
+/** Runs in the page before all else. */
+function watch(): void {
   // The compiler names functions through a helper that the page does not have
   (globalThis as Record<string, unknown>)['__name'] = (f: unknown) => f;
   window.frameEnd = () =>
@@ -42,25 +63,118 @@ await page.addInitScript(() => {
     last = performance.now();
     return value;
   };
-});
+  const look = () => {
+    const drawn = document.querySelector('app-stage canvas, app-stage svg');
+    if (drawn && /\d/.test(document.querySelector('app-ledger')?.textContent ?? ''))
+      window.firstPicture = performance.now();
+    else requestAnimationFrame(look);
+  };
+  requestAnimationFrame(look);
+}
 
-await page.goto(app.url);
-await page.locator('app-ledger').waitFor();
-await page.waitForTimeout(1000);
-await slipShed(page);
-const response = await page.request.post(`${app.url}/api/designs`, { data: thousandMembers() });
-if (!response.ok()) throw new Error(await response.text());
-const { id } = (await response.json()) as { id: string };
-await page.goto(`${app.url}/designs/${id}`);
-await page.locator('app-ledger .member').first().waitFor({ timeout: 60_000 });
-await settled(page);
-await thousand(page);
-// Turning is measured when the workers have nothing left to do
-await page.waitForTimeout(25_000);
-await turning(page);
-await browser.close();
-await app.stop();
-app.remove();
+/** Stores a design. @returns its id */
+async function stored(of: Page, design: object): Promise<string> {
+  const response = await of.request.post(`${app.url}/api/designs`, { data: design });
+  if (!response.ok()) throw new Error(await response.text());
+  return ((await response.json()) as { id: string }).id;
+}
+
+/** The id of a demo design. */
+async function demo(of: Page, title: string): Promise<string> {
+  const response = await of.request.get(`${app.url}/api/designs`);
+  const listed = (await response.json()) as readonly { id: string; title: string }[];
+  const found = listed.find((one) => one.title === title);
+  if (!found) throw new Error(`There is no demo design "${title}".`);
+  return found.id;
+}
+
+async function opened(of: Page, id: string): Promise<void> {
+  await of.goto(`${app.url}/designs/${id}`);
+  await of.locator('app-ledger .member').first().waitFor({ timeout: 60_000 });
+  await settled(of);
+}
+
+/** From the page's being asked for to the Slip shed with its numbers, five times without a cache. */
+async function firstPicture(of: Page): Promise<void> {
+  const times: number[] = [];
+  for (let run = 0; run < 5; run++) {
+    const fresh = await browser.newContext();
+    const first = await fresh.newPage();
+    await first.addInitScript(watch);
+    await first.goto(app.url);
+    await first.waitForFunction(() => window.firstPicture !== undefined);
+    times.push(await first.evaluate(() => window.firstPicture!));
+    await fresh.close();
+  }
+  console.log(`First picture with its numbers: median ${share(times, 0.5)} ms, most ${share(times, 1)} ms`);
+  await of.goto(app.url);
+  await of.locator('app-ledger .member').first().waitFor();
+  await settled(of);
+}
+
+/** From a step of a parameter's slider to the frame with other numbers. */
+async function dragged(of: Page, words: string): Promise<void> {
+  for (const [what, told] of [
+    ['its diagram', 'app-legend'],
+    ['its numbers', 'app-ledger'],
+  ] as const) {
+    const times = await steps(of, 60, told);
+    await settled(of);
+    console.log(
+      `${words}, step of the slider → frame with ${what}: median ${share(times, 0.5)} ms, 95 % ${share(times, 0.95)} ms`,
+    );
+  }
+}
+
+/** Steps the first slider to and fro; waits until what tells of it has changed, or only for the frame. @returns what each took, ms */
+function steps(of: Page, count: number, told?: string): Promise<number[]> {
+  return of.evaluate(
+    async ([total, selector]) => {
+      const handle = document.querySelector<HTMLElement>('app-parameter-row .p-slider-handle')!;
+      handle.focus();
+      const text = () => (selector ? document.querySelector(selector)!.textContent : '');
+      const taken: number[] = [];
+      for (let i = 0; i < total; i++) {
+        const before = text();
+        const from = performance.now();
+        const code = i % 20 < 10 ? 'ArrowRight' : 'ArrowLeft';
+        handle.dispatchEvent(
+          new KeyboardEvent('keydown', { code, key: code, bubbles: true, cancelable: true }),
+        );
+        do await window.frameEnd();
+        while (selector && text() === before && performance.now() - from < 5000);
+        taken.push(performance.now() - from);
+      }
+      return taken.slice(Math.min(10, total >> 1));
+    },
+    [count, told] as const,
+  );
+}
+
+/** The page's heap after 100 steps of a slider and after 1 000. */
+async function heapOfDrags(of: Page): Promise<void> {
+  await steps(of, 100);
+  const early = await heap(of);
+  await steps(of, 900);
+  const late = await heap(of);
+  console.log(
+    `Slip shed, heap of the page after 100 steps of a slider ${mega(early)} MB, after 1 000 ${mega(late)} MB: ${((100 * (late - early)) / early).toFixed(1)} %`,
+  );
+}
+
+function mega(bytes: number): string {
+  return (bytes / 1e6).toFixed(1);
+}
+
+/** Bytes of the page's heap after its garbage was collected. */
+async function heap(of: Page): Promise<number> {
+  const session = await of.context().newCDPSession(of);
+  await session.send('HeapProfiler.enable');
+  await session.send('HeapProfiler.collectGarbage');
+  const { usedSize } = await session.send('Runtime.getHeapUsage');
+  await session.detach();
+  return usedSize;
+}
 
 async function settled(of: Page): Promise<void> {
   await of.waitForFunction(() => !document.body.textContent.includes('calculating…'));

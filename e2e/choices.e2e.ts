@@ -10,8 +10,8 @@ test('choices are picked in a grid, options are made by recording, and all combi
   await expect(leaf.getByRole('radio', { name: 'Three hinges, Apex: hinged', exact: true })).toBeChecked();
   const before = await card(page, 'Fixed bases').locator('dd').allInnerTexts();
   await leaf.getByRole('radio', { name: 'Fixed bases, Apex: hinged', exact: true }).check();
+  await expect.poll(() => card(page, 'Fixed bases').locator('dd').allInnerTexts()).not.toEqual(before);
   await calculated(page);
-  expect(await card(page, 'Fixed bases').locator('dd').allInnerTexts()).not.toEqual(before);
   // A wider one as an option of its own
   await leaf.getByRole('button', { name: '+ choice' }).click();
   await leaf.getByRole('button', { name: '+ option' }).last().click();
@@ -26,8 +26,7 @@ test('choices are picked in a grid, options are made by recording, and all combi
   const wide = leaf.getByRole('radio', { name: 'Pinned bases, New choice: other', exact: true });
   const narrow = await card(page, 'Pinned bases').locator('dd').allInnerTexts();
   await wide.check();
-  await calculated(page);
-  expect(await card(page, 'Pinned bases').locator('dd').allInnerTexts()).not.toEqual(narrow);
+  await expect.poll(() => card(page, 'Pinned bases').locator('dd').allInnerTexts()).not.toEqual(narrow);
 });
 
 test('points of a line come from a table in a file', async ({ page, app }) => {

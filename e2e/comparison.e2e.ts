@@ -52,7 +52,7 @@ test('another reference turns the differences', async ({ page, app }) => {
 test('figures of the shown load case alone', async ({ page, app }) => {
   await openSlipShed(page, app);
   await openComparison(page);
-  await choose(page, 'Load case or combination', 'G Own weight and roofing');
+  await choose(page, 'What is shown', 'G Own weight and roofing');
   const governing = await row(page, 'Vertical reaction').getByRole('button').first().innerText();
   await page.getByText('G only').click();
   await expect(row(page, 'Vertical reaction').getByRole('button').first()).not.toHaveText(governing);

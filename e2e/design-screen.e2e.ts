@@ -109,7 +109,7 @@ test('the stage shows diagrams with values, reactions, and says which loads', as
   await expect(stage.locator('.label.plum').first()).toContainText('kN·m');
   await expect(stage.locator('.label.moss', { hasText: '133 kN' })).toHaveCount(2);
   await expect(page.locator('.caption')).toContainText('U1 Snow leading');
-  await choose(page, 'Load case or combination', 'W Wind from the left');
+  await choose(page, 'What is shown', 'W Wind from the left');
   await expect(page.locator('.caption')).toContainText('W Wind from the left');
   await expect(stage.locator('.label.moss', { hasText: '133 kN' })).toHaveCount(0);
   await page.getByText('N', { exact: true }).click();
@@ -189,7 +189,7 @@ test('zoom, pan and fit', async ({ page, app }) => {
 test('every number can be traced to its formula', async ({ page, app }) => {
   await openSlipShed(page, app);
   await ledgerValue(page, 'Utilisation').click();
-  const panel = page.locator('.p-drawer');
+  const panel = page.locator('app-trace-panel [role=dialog]');
   await expect(panel).toContainText('EN 1993-1-1 6.2.5(1) eq. 6.12');
   await expect(panel).toContainText('Wpl,y');
   await panel.getByRole('button').first().click();

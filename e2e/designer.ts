@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { calculated, type Application } from './application.js';
+import { calculated, sectionRow, type Application } from './application.js';
 
 /** Fields by their labels, with what is typed or chosen there. */
 export type Entries = Readonly<Record<string, string>>;
@@ -85,7 +85,7 @@ export class Designer {
   async section(name: string): Promise<void> {
     await this.page.locator('app-rules-leaf .fields app-section-picker button').click();
     await this.page.getByRole('searchbox').fill(name);
-    await this.page.getByRole('option', { name, exact: true }).click();
+    await sectionRow(this.page, name).click();
   }
 
   /** Adds a load case. */
@@ -122,6 +122,7 @@ export class Designer {
     const tables = this.page.locator('app-result-tables');
     if ((await tables.count()) === 0) await this.page.getByRole('button', { name: 'tables' }).click();
     await tables.getByRole('tab', { name: title }).click();
+    await expect(tables.locator('[aria-busy]')).toHaveAttribute('aria-busy', 'false');
     await expect(tables.locator('tbody tr').first()).not.toContainText('No numbers');
     return (await tables.locator('tbody tr').allInnerTexts()).map((row) => row.replace(/\s+/g, ' ').trim());
   }

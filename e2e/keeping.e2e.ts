@@ -158,7 +158,7 @@ test('what was changed while the server was away is kept in the browser, and tak
 test('an address opens the same view again', async ({ page, app }) => {
   await openSlipShed(page, app);
   await page.getByRole('radio', { name: 'Three hinges' }).click();
-  await choose(page, 'Load case or combination', 'W Wind from the left');
+  await choose(page, 'What is shown', 'W Wind from the left');
   await page.getByText('N', { exact: true }).click();
   await expect(page).toHaveURL(/alternative=three-hinges/);
   await expect(page).toHaveURL(/diagram=N/);

@@ -25,6 +25,18 @@ test('steps are added, changed by their form, switched off and taken back', asyn
   await calculated(page);
   // Pieces of a member stay one for the checks
   await expect.poll(async () => (await cardNumbers(page)).slice(1, 3)).toEqual(before.slice(1, 3));
+  // What it divides is chosen by a chip, which says the same as the text
+  const step = page.locator('app-recipe-leaf section.step').filter({ hasText: 'in 2 parts' });
+  const members = step.getByLabel('Members', { exact: true });
+  await members.fill('role == "rafter"');
+  await members.press('Enter');
+  await step.getByLabel('Value of role').selectOption('column');
+  await expect(members).toHaveValue('role == "column"');
+  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  for (const value of ['role == "rafter"', '']) {
+    await undo.click();
+    await expect(members).toHaveValue(value);
+  }
   await page.keyboard.press('Control+z');
   await expect(page.locator('app-recipe-leaf')).not.toContainText('in 2 parts');
 });
@@ -64,4 +76,42 @@ test('a solid frame is seen from four sides and sliced', async ({ page, app }) =
   await choose(page, 'Slice of the frame', 'row 3');
   await expect.poll(picture).not.toBe(whole);
   await expect(page).toHaveURL(/slice=row:3/);
+});
+
+test('a step is dragged to another place, and drawing is finished by a typed length', async ({
+  page,
+  app,
+}) => {
+  await openSlipShed(page, app);
+  await page.getByRole('tab', { name: 'Recipe' }).click();
+  const titles = () => page.locator('app-recipe-leaf .step strong').allTextContents();
+  await page.locator('app-recipe-leaf .step').first().getByRole('button').first().click();
+  await page.getByRole('button', { name: 'duplicate' }).click();
+  await page.locator('app-recipe-leaf .step').nth(1).getByRole('button').first().click();
+  const before = await titles();
+  const [first, last] = [page.locator('.grip').first(), page.locator('.grip').last()];
+  const from = (await first.boundingBox())!;
+  const to = (await last.boundingBox())!;
+  await page.mouse.move(from.x + 5, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 5, from.y + 30, { steps: 4 });
+  await page.mouse.move(to.x + 5, to.y + 20, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(titles).toEqual([...before.slice(1), before[0]]);
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: 'draw', exact: true }).click();
+  const stage = page.getByRole('group', { name: 'Fixed bases, stage' });
+  await stage.focus();
+  for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.locator('app-drawing-bar')).toContainText('1/2 of left column');
+  await page.keyboard.press('Enter');
+  const end = page.getByLabel('Length or coordinates of the end');
+  await end.fill('3 kN');
+  await end.press('Enter');
+  await expect(page.locator('app-drawing-bar')).toContainText('needs a value in m');
+  await end.fill('2.5');
+  await end.press('Enter');
+  await page.getByRole('button', { name: 'stop drawing' }).click();
+  await expect.poll(titles).toHaveLength(before.length);
+  await expect(page.locator('app-recipe-leaf')).toContainText('Drawn member');
 });

@@ -13,7 +13,7 @@ test('revisions are listed, named, taken up again and undone', async ({ page, ap
   await page.getByLabel('Name of revision 1').fill('as surveyed');
   await page.getByLabel('Name of revision 1').press('Enter');
   await expect(rows.nth(2)).toContainText('as surveyed');
-  await page.getByRole('button', { name: 'Take up revision 1 again' }).click();
+  await page.getByRole('button', { name: 'Take up again: revision 1' }).click();
   await expect(page.getByTestId('saved')).toHaveText('Saved, revision 3');
   await expect(rows).toHaveCount(4);
   await page.getByRole('link', { name: 'Design', exact: true }).click();

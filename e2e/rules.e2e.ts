@@ -80,6 +80,29 @@ test('a box takes members in, a typed condition selects, and nodes get a load of
   await expect(page.locator('app-loads-leaf .load', { hasText: 'place == "apex"' })).toHaveCount(1);
 });
 
+test('a rule’s condition by chips: narrowed, widened, and the same as the text', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await page.getByRole('tab', { name: 'Rules' }).click();
+  const rule = page.locator('app-rules-leaf .rule', { hasText: 'Purlins hold the rafters' });
+  await rule.locator('.head').click();
+  await expect(rule.locator('.soft').first()).toHaveText('2');
+  await rule.getByLabel('Ask for more').selectOption('side');
+  await expect(rule.getByTitle(/^Condition of/)).toHaveText('role == "rafter" and side == "left"');
+  await expect(rule.locator('.soft').first()).toHaveText('1');
+  await rule.getByLabel('Another value of side').selectOption('right');
+  await expect(rule.getByTitle(/^Condition of/)).toHaveText(
+    'role == "rafter" and (side == "left" or side == "right")',
+  );
+  await expect(rule.locator('.soft').first()).toHaveText('2');
+  // What is typed shows as chips
+  await rule.getByTitle(/^Condition of/).click();
+  await rule.getByRole('textbox', { name: /^Condition of/ }).fill('role == "rafter" and z > eaves + 1 m');
+  await page.keyboard.press('Enter');
+  await expect(rule.getByLabel('Value of z')).toHaveValue('eaves + 1 m');
+  await rule.getByRole('button', { name: 'Leave out z > eaves + 1 m' }).click();
+  await expect(rule.getByTitle(/^Condition of/)).toHaveText('role == "rafter"');
+});
+
 test('a rule that is written wrong says so at the rule, and the last frame stays', async ({ page, app }) => {
   await openSlipShed(page, app);
   await page.getByRole('tab', { name: 'Rules' }).click();

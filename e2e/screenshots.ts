@@ -27,13 +27,14 @@ async function openShed(target: Page): Promise<void> {
 await openShed(page);
 await picture('design');
 
-await page.getByRole('radio', { name: 'Pinned bases' }).click();
-await choose(page, 'Load case or combination', 'C2 Wind in service');
+await page.getByRole('tab', { name: 'Text' }).click();
+await page.locator('.cm-line').first().waitFor();
+await choose(page, 'What is shown', 'C2 Wind in service');
 await page.getByText('bare').click();
 await page.getByLabel('deformed').check();
-await page.getByRole('group', { name: 'Pinned bases, stage' }).focus();
+await page.getByRole('group', { name: 'Fixed bases, stage' }).focus();
 for (let i = 0; i < 7; i++) await page.keyboard.press('ArrowRight');
-await picture('deformed');
+await picture('text');
 
 await openShed(page);
 await page.locator('app-ledger .member').nth(2).click();
@@ -92,8 +93,17 @@ for (const [title, name] of [
   await page.getByRole('link', { name: title, exact: true }).click();
   await page.locator('app-ledger').waitFor();
   await calculated(page, 90_000);
+  if (name === 'winch-bed') {
+    await page.getByText('bare', { exact: true }).click();
+    await page.getByLabel('sections').check();
+    await choose(page, 'How members are told apart', 'by section');
+  }
   await picture(name);
 }
+await page.getByLabel('sections').uncheck();
+await page.getByRole('combobox', { name: 'What is shown' }).click();
+await page.getByRole('option', { name: /^Mode 1/ }).click();
+await picture('mode');
 
 await page.getByRole('link', { name: 'Hashira' }).click();
 await page.getByRole('link', { name: 'New design' }).click();
@@ -111,6 +121,8 @@ await picture('slice');
 
 await page.getByRole('link', { name: 'Hashira' }).click();
 await page.getByRole('button', { name: 'Duplicate' }).first().click();
+// The references of all designs
+await page.waitForTimeout(12_000);
 await picture('designs');
 
 await browser.close();

@@ -6,7 +6,7 @@ test('tables of results follow what is shown, what is selected, and are saved as
   app,
 }) => {
   await openSlipShed(page, app);
-  await choose(page, 'Load case or combination', 'S Snow');
+  await choose(page, 'What is shown', 'S Snow');
   await page.getByRole('button', { name: 'tables' }).click();
   const rows = page.locator('app-result-tables tbody tr');
   await expect(rows).toHaveCount(2);
@@ -15,7 +15,7 @@ test('tables of results follow what is shown, what is selected, and are saved as
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'CSV' }).click();
   const file = await saving;
-  expect(file.suggestedFilename()).toMatch(/^Slip shed, copy( \d+)?, reactions, S\.csv$/);
+  expect(file.suggestedFilename()).toMatch(/^Slip shed, copy( \d+)?, reactions, S Snow\.csv$/);
   const [head, first] = (await readFile(await file.path(), 'utf8')).split('\r\n');
   expect(head).toBe('node,id,at,FX [kN],FZ [kN],MY [kN·m]');
   expect(Number(first!.split(',')[4])).toBeCloseTo(48.4, 6);

@@ -29,6 +29,16 @@ export {
   type Written,
   type WrittenList,
 } from './recipe/expressions/evaluate.js';
+export {
+  completions,
+  valueAsTyped,
+  wordBefore,
+  type Completion,
+  type Expectation,
+} from './recipe/expressions/help.js';
+export { resolveAlternative } from './recipe/resolve.js';
+export { typedEnd, type DrawnFrom } from './recipe/drawn-end.js';
+export type { Names } from './recipe/expressions/compile.js';
 export type { Scope } from './recipe/expressions/types.js';
 export type { Dimension, Geometry, GeometryMember, GeometryNode, Note } from './recipe/geometry/geometry.js';
 export type { NamedPlace } from './recipe/geometry/places.js';
@@ -43,6 +53,18 @@ export {
   type RecordField,
   type RecordForm,
 } from './recipe/forms/record-fields.js';
+export { designSchema } from './recipe/schema.js';
+export { expectedAt, type DocumentPath, type Expected } from './recipe/schema-at.js';
+export {
+  clausesOf,
+  clauseTags,
+  conditionOf,
+  isTagClause,
+  isTextTag,
+  type Clause,
+  type Comparison,
+  type TagClause,
+} from './recipe/rules/clauses.js';
 export { ruleFields } from './recipe/rules/form.js';
 export { initialLoadCase, loadCaseFields, loadCategories } from './recipe/combine/load-case.js';
 export { initialParameter, parameterFields, parameterStarts } from './recipe/parameter-schema.js';
@@ -71,3 +93,4 @@ export type {
 } from './recipe/types.js';
 export * from './units/format.js';
 export { quantities, type QuantityName } from './units/quantities.js';
+export { showUnits, shownUnit, unitSystems, type UnitSystem } from './units/system.js';

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { generator } from '../../core/src/testing/random.js';
-import { Application, runServer } from '../application.js';
+import { Application, runServer, type ServerRun } from '../application.js';
 import { isTrace, short, type Report } from './report.js';
 
 const command = fileURLToPath(new URL('../../cli/bin/hashira.mjs', import.meta.url));
@@ -41,7 +41,7 @@ export async function databases(count: number, seed: number): Promise<Report> {
       const file = join(folder, `${k}.sqlite`);
       const what = damageFile(sound, file, random, k);
       const run = runServer(file, 0);
-      const url = await Promise.race([addressOf(run), run.ended.then(() => undefined)]);
+      const url = await addressOf(run);
       if (url === undefined) {
         refused++;
         if (isTrace(run.output()) || run.output().trim().split('\n').length > 1)
@@ -104,12 +104,15 @@ function damageFile(sound: string, file: string, random: () => number, k: number
   return `${length} bytes changed at ${at}`;
 }
 
-async function addressOf(run: ReturnType<typeof runServer>): Promise<string> {
-  for (;;) {
-    const address = /Hashira is at (\S+)/.exec(run.output())?.[1];
+/** Where the server listens; undefined where it has ended before it did. */
+async function addressOf({ process: server, output, ended }: ServerRun): Promise<string | undefined> {
+  while (server.exitCode === null && server.signalCode === null) {
+    const address = /Hashira is at (\S+)/.exec(output())?.[1];
     if (address) return address;
     await setTimeout(20);
   }
+  await ended;
+  return undefined;
 }
 
 /** Asks for everything that is stored. */

@@ -11,6 +11,8 @@ export interface CaseLoads {
   readonly settled: Float64Array;
   /** By member; undefined where nothing acts on it. */
   readonly fields: readonly (LoadField | undefined)[];
+  /** Of a combination: the cases that it adds up, each with its factor. */
+  readonly sumOf?: { readonly cases: readonly CaseLoads[]; readonly factors: Float64Array };
 }
 
 /** The loads of every load case. */
@@ -65,7 +67,7 @@ export function combineLoads(frame: Frame, cases: readonly CaseLoads[], factors:
       factors,
     ),
   );
-  return { nodal: sum((c) => c.nodal), settled: sum((c) => c.settled), fields };
+  return { nodal: sum((c) => c.nodal), settled: sum((c) => c.settled), fields, sumOf: { cases, factors } };
 }
 
 /** Σ factor · field of one member. */

@@ -5,6 +5,13 @@ import type { LoadField } from './member-loads.js';
 
 const noDisplacement = new Float64Array(6);
 
+/** Loads along a member: ends of the segments in m, coefficients of each force on a segment, and what the loads do (N, N·m, as in `MemberField`). */
+export interface SegmentLoads {
+  readonly breaks: Float64Array;
+  readonly terms: number;
+  readonly field: LoadField;
+}
+
 /**
  * Forces of the nodes on a member whose both ends are clamped, under one case's loads along it, local axes, 12.
  *
@@ -18,14 +25,12 @@ const noDisplacement = new Float64Array(6);
 export function clampedForces(
   frame: Frame,
   member: number,
-  breaks: Float64Array,
-  terms: number,
-  field: LoadField,
+  loads: SegmentLoads,
   K: Float64Array,
 ): Float64Array {
   const L = frame.length[member]!;
   const bar = frame.axialOnly[member] === 1;
-  const { end } = field;
+  const { end } = loads.field;
   if (bar && Math.abs(end[3]!) > 0)
     fail(
       'mechanism',
@@ -41,7 +46,7 @@ export function clampedForces(
   start[3] = -end[3]!;
   start[4] = bar ? 0 : -end[4]! - vz * L;
   start[5] = bar ? 0 : -end[5]! - vy * L;
-  const d = cantileverEnd(frame, member, breaks, terms, field, start, bar);
+  const d = cantileverEnd(frame, member, loads, start);
   const f = new Float64Array(12);
   f[0] = -start[0];
   f[1] = start[1];
@@ -62,80 +67,77 @@ const work = new Float64Array(6);
 const ending = new Float64Array(6);
 
 /** Displacement of the end of the member held at its start, under its loads and forces at its start that balance them. */
-function cantileverEnd(
-  frame: Frame,
-  member: number,
-  breaks: Float64Array,
-  terms: number,
-  field: LoadField,
-  start: Float64Array,
-  bar: boolean,
-): Float64Array {
-  if (
-    breaks.length === 2 &&
-    field.dislocations.length === 0 &&
-    frame.coupling[member] === 0 &&
-    !frame.tapers.has(member)
-  )
-    return uniformEnd(frame, member, breaks[1]!, terms, field, start, bar);
+function cantileverEnd(frame: Frame, member: number, loads: SegmentLoads, start: Float64Array): Float64Array {
+  const { breaks, terms, field } = loads;
+  if (field.dislocations.length === 0 && frame.coupling[member] === 0 && !frame.tapers.has(member))
+    return uniformEnd(frame, member, loads, start);
   const forces = field.forces.slice();
   addStartForces(forces, terms, breaks, start, 0);
   const flexibility = memberFlexibility(frame, member, breaks);
-  return integrate(
-    flexibility,
-    bar,
-    breaks,
-    forces,
-    terms,
-    field.strain,
-    field.dislocations,
-    noDisplacement,
-    0,
-  ).end;
+  const straight = frame.axialOnly[member] === 1;
+  return integrate({ ...field, flexibility, straight, breaks, terms, forces }, noDisplacement, 0).end;
 }
 
-/** The same for a uniform member of one segment: single and double integrals of the forces' polynomials. */
-function uniformEnd(
-  frame: Frame,
-  member: number,
-  L: number,
-  terms: number,
-  { forces, strain }: LoadField,
-  start: Float64Array,
-  bar: boolean,
-): Float64Array {
+/** The same for a uniform member: areas of the forces' polynomials, and their first moments about the end. */
+function uniformEnd(frame: Frame, member: number, loads: SegmentLoads, start: Float64Array): Float64Array {
+  const { strain } = loads.field;
+  const L = frame.length[member]!;
   const r = 6 * member;
   const R = frame.rigidity;
-  const once = (k: number, linear: number): number => {
-    let sum = start[k]! * L + (linear * L * L) / 2;
-    let power = L;
-    for (let j = 0; j < terms; j++) {
-      sum += (forces[terms * k + j]! * power) / (j + 1);
-      power *= L;
-    }
-    return sum;
-  };
-  const twice = (k: number, linear: number): number => {
-    let sum = (start[k]! * L * L) / 2 + (linear * L * L * L) / 6;
-    let power = L * L;
-    for (let j = 0; j < terms; j++) {
-      sum += (forces[terms * k + j]! * power) / ((j + 1) * (j + 2));
-      power *= L;
-    }
-    return sum;
-  };
   const over = (rigidity: number, value: number) => (rigidity > 0 ? value / rigidity : 0);
-  ending[0] = over(R[r]!, once(0, 0)) + strain[0] * L;
-  ending[3] = over(R[r + 3]!, once(3, 0));
-  if (bar) {
+  ending[0] = over(R[r]!, area(loads, 0, start, 0)) + strain[0] * L;
+  ending[3] = over(R[r + 3]!, area(loads, 3, start, 0));
+  if (frame.axialOnly[member]) {
     ending[1] = ending[2] = ending[4] = ending[5] = 0;
     return ending;
   }
   const vz = start[2]!;
   const vy = start[1]!;
-  ending[4] = -(over(R[r + 1]!, once(4, vz)) + strain[1] * L);
-  ending[5] = over(R[r + 2]!, once(5, vy)) + strain[2] * L;
-  ending[2] = over(R[r + 1]!, twice(4, vz)) + (strain[1] * L * L) / 2 - over(R[r + 5]!, once(2, 0));
-  ending[1] = over(R[r + 2]!, twice(5, vy)) + (strain[2] * L * L) / 2 - over(R[r + 4]!, once(1, 0));
+  ending[4] = -(over(R[r + 1]!, area(loads, 4, start, vz)) + strain[1] * L);
+  ending[5] = over(R[r + 2]!, area(loads, 5, start, vy)) + strain[2] * L;
+  const sag = over(R[r + 1]!, momentOfArea(loads, 4, start, vz)) + (strain[1] * L * L) / 2;
+  const sway = over(R[r + 2]!, momentOfArea(loads, 5, start, vy)) + (strain[2] * L * L) / 2;
+  ending[2] = sag - over(R[r + 5]!, area(loads, 2, start, 0));
+  ending[1] = sway - over(R[r + 4]!, area(loads, 1, start, 0));
   return ending;
+}
+
+/** ∫ of force `k` over the member: that of the loads, and what begins at the start and grows by `slope` a metre. */
+function area({ breaks, terms, field }: SegmentLoads, k: number, start: Float64Array, slope: number): number {
+  const count = breaks.length - 1;
+  const L = breaks[count]!;
+  let sum = start[k]! * L + (slope * L * L) / 2;
+  for (let s = 0; s < count; s++) {
+    const h = breaks[s + 1]! - breaks[s]!;
+    let power = h;
+    for (let j = 0; j < terms; j++) {
+      sum += (field.forces[terms * (6 * s + k) + j]! * power) / (j + 1);
+      power *= h;
+    }
+  }
+  return sum;
+}
+
+/** ∫ of force `k` times the distance from the member's end. */
+function momentOfArea(
+  { breaks, terms, field }: SegmentLoads,
+  k: number,
+  start: Float64Array,
+  slope: number,
+): number {
+  const count = breaks.length - 1;
+  const L = breaks[count]!;
+  let sum = (start[k]! * L * L) / 2 + (slope * L * L * L) / 6;
+  for (let s = 0; s < count; s++) {
+    const h = breaks[s + 1]! - breaks[s]!;
+    const beyond = L - breaks[s + 1]!;
+    let power = h;
+    for (let j = 0; j < terms; j++) {
+      const c = field.forces[terms * (6 * s + k) + j]!;
+      // The segment's own moment about its end, and its area times what lies beyond
+      sum += c * power * (h / ((j + 1) * (j + 2)) + beyond / (j + 1));
+      power *= h;
+    }
+  }
+  return sum;
 }

@@ -1,4 +1,5 @@
 import { fail } from '../problem.js';
+import { Blocks } from './blocks.js';
 import type { Frame } from './frame.js';
 
 /** A node's freedom as a combination of unknowns and of given support displacements. */
@@ -52,49 +53,20 @@ const planeFreedoms = [1, 0, 1, 0, 1, 0];
 export function findConstraints(frame: Frame, diagonal: Float64Array, loaded: Uint8Array): Constraints {
   const nodeCount = frame.nodeIds.length;
   const exists = (k: number) => !frame.plane || planeFreedoms[k] === 1;
-  const plain = new Uint8Array(nodeCount).fill(1);
-  const touched = new Uint8Array(nodeCount);
-  for (const n of frame.start) touched[n] = 1;
-  for (const n of frame.end) touched[n] = 1;
-  for (const group of frame.groups) for (const n of group.nodes) plain[n] = 0;
-  for (const group of frame.groups)
-    if (group.kind === 'body' || group.nodes.some((n) => touched[n] === 1))
-      for (const n of group.nodes) touched[n] = 1;
-  for (const n of frame.supportAxes.keys()) plain[n] = 0;
-
+  const { plain, touched } = kindsOfNodes(frame);
   const ties = new Ties(frame);
   if (frame.groups.length > 0 || frame.supportAxes.size > 0) ties.eliminate(plain, exists);
 
   const unknown = new Int32Array(6 * nodeCount).fill(held);
   const dropped: number[] = [];
   const loose: number[] = [];
-  const weights: number[] = [];
-  const blockOf: number[] = [];
-  const slotOf: number[] = [];
-  const positions: number[] = [];
-  let open = false;
-  const numberIn = (block: () => readonly number[]): number => {
-    if (!open) {
-      weights.push(0);
-      positions.push(...block());
-      open = true;
-    }
-    const b = weights.length - 1;
-    blockOf.push(b);
-    slotOf.push(weights[b]!++);
-    return blockOf.length - 1;
-  };
+  const blocks = new Blocks();
   for (let n = 0; n < nodeCount; n++) {
-    open = false;
-    const place = () => [frame.xyz[3 * n]!, frame.xyz[3 * n + 1]!, frame.xyz[3 * n + 2]!];
-    if (!touched[n]) {
-      let acts = false;
-      for (let k = 0; k < 6; k++) acts ||= loaded[6 * n + k] === 1;
-      if (!acts) {
-        loose.push(n);
-        continue;
-      }
+    if (!touched[n] && !loaded.subarray(6 * n, 6 * n + 6).includes(1)) {
+      loose.push(n);
+      continue;
     }
+    blocks.begin(() => [frame.xyz[3 * n]!, frame.xyz[3 * n + 1]!, frame.xyz[3 * n + 2]!]);
     const scale = Math.max(diagonal[6 * n]!, diagonal[6 * n + 1]!, diagonal[6 * n + 2]!);
     for (let k = 0; k < 6; k++) {
       const i = 6 * n + k;
@@ -107,19 +79,15 @@ export function findConstraints(frame: Frame, diagonal: Float64Array, loaded: Ui
       // A rotation's stiffness is compared with that of the node's stiffest translation over a unit length
       const resisted = diagonal[i]! + spring > 1e-12 * scale || ties.uses(i);
       if (k >= 3 && !resisted && !loaded[i]) dropped.push(i);
-      else unknown[i] = numberIn(place);
+      else unknown[i] = blocks.next();
     }
   }
   const ofGroups = new Map<number, number>();
   frame.groups.forEach((_, g) => {
-    open = false;
+    blocks.begin(() => ties.centre(g));
     for (let k = 0; k < 6; k++) {
       const v = ties.groupVariable(g, k);
-      if (ties.uses(v) && !ties.isTied(v))
-        ofGroups.set(
-          v,
-          numberIn(() => ties.centre(g)),
-        );
+      if (ties.uses(v) && !ties.isTied(v)) ofGroups.set(v, blocks.next());
     }
   });
   const numberOf = (v: number) => ofGroups.get(v) ?? unknown[v] ?? held;
@@ -131,14 +99,28 @@ export function findConstraints(frame: Frame, diagonal: Float64Array, loaded: Ui
     dependents,
     given: ties.given,
     conditions: ties.conditions,
-    weights: Int32Array.from(weights),
-    blockOf: Int32Array.from(blockOf),
-    slotOf: Int32Array.from(slotOf),
-    positions: Float64Array.from(positions),
+    weights: Int32Array.from(blocks.weights),
+    blockOf: Int32Array.from(blocks.blockOf),
+    slotOf: Int32Array.from(blocks.slotOf),
+    positions: Float64Array.from(blocks.positions),
     plain,
     dropped,
     loose,
   };
+}
+
+/** Nodes that no group and no support with its own axes ties, and nodes that a member or a held group touches: 1. */
+function kindsOfNodes(frame: Frame): { plain: Uint8Array; touched: Uint8Array } {
+  const plain = new Uint8Array(frame.nodeIds.length).fill(1);
+  const touched = new Uint8Array(frame.nodeIds.length);
+  for (const n of frame.start) touched[n] = 1;
+  for (const n of frame.end) touched[n] = 1;
+  for (const group of frame.groups) for (const n of group.nodes) plain[n] = 0;
+  for (const group of frame.groups)
+    if (group.kind === 'body' || group.nodes.some((n) => touched[n] === 1))
+      for (const n of group.nodes) touched[n] = 1;
+  for (const n of frame.supportAxes.keys()) plain[n] = 0;
+  return { plain, touched };
 }
 
 /** A linear combination: coefficients by variable, and by given support component. */

@@ -34,20 +34,25 @@ function uniformStiffness(rigidity: Float64Array, at: number, L: number, K: Floa
   const torsion = rigidity[at + 3]! / L;
   K[39] = K[117] = torsion;
   K[45] = K[111] = -torsion;
-  bending(K, 1, 5, 1, rigidity[at + 2]!, rigidity[at + 4]!, L);
-  bending(K, 2, 4, -1, rigidity[at + 1]!, rigidity[at + 5]!, L);
+  const [ofV, ofW] = bendingPlanes;
+  bending(K, ofV, rigidity[at + 2]!, rigidity[at + 4]!, L);
+  bending(K, ofW, rigidity[at + 1]!, rigidity[at + 5]!, L);
 }
 
-/** One plane of bending: translation `t`, rotation `r`; `sign` is +1 where the rotation is the slope, −1 where minus it. */
-function bending(
-  K: Float64Array,
-  t: number,
-  r: number,
-  sign: number,
-  EI: number,
-  GAv: number,
-  L: number,
-): void {
+/** A plane of bending by the freedoms of an end: translation `t`, rotation `r`; `sign` is +1 where the rotation is the slope, −1 where minus it. */
+export interface BendingPlane {
+  readonly t: number;
+  readonly r: number;
+  readonly sign: 1 | -1;
+}
+
+/** The planes of v and of w. */
+export const bendingPlanes = [
+  { t: 1, r: 5, sign: 1 },
+  { t: 2, r: 4, sign: -1 },
+] as const satisfies readonly BendingPlane[];
+
+function bending(K: Float64Array, { t, r, sign }: BendingPlane, EI: number, GAv: number, L: number): void {
   const phi = GAv > 0 ? (12 * EI) / (GAv * L * L) : 0;
   const c = EI / (1 + phi);
   const tt = (12 * c) / (L * L * L);
@@ -81,7 +86,16 @@ function byFlexibility(frame: Frame, member: number, K: Float64Array): void {
     const start = Float64Array.of(p[0]!, -p[1]!, -p[2]!, p[3]!, -p[4]! + p[2]! * L, p[5]! + p[1]! * L);
     const forces = new Float64Array(24 * (breaks.length - 1));
     addStartForces(forces, 4, breaks, start, 0);
-    const { end } = integrate(flexibility, false, breaks, forces, 4, noStrain, [], noDisplacement, 0);
+    const along = {
+      flexibility,
+      straight: false,
+      breaks,
+      terms: 4,
+      forces,
+      strain: noStrain,
+      dislocations: [],
+    };
+    const { end } = integrate(along, noDisplacement, 0);
     for (let i = 0; i < 6; i++) F[6 * i + j] = end[i]!;
   }
   const S = invert(F, 6);

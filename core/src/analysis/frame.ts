@@ -4,12 +4,13 @@ import {
   freedoms,
   type FrameModel,
   type LoadCase,
+  type Member,
   type MemberAction,
   type Release,
   type RigidGroup,
   type SectionProperties,
 } from '../model/types.js';
-import { problem, ProblemError } from '../problem.js';
+import { problem, ProblemError, type Problem } from '../problem.js';
 import { taperBreaks, taperFlexibility, type Flexibility } from './taper.js';
 
 /**
@@ -100,6 +101,29 @@ export const releases: readonly Release[] = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'];
  */
 export function prepareFrame(model: FrameModel): Frame {
   const sections = resolveSections(model);
+  const frame = emptyFrame(model, sections);
+  const problems: Problem[] = [];
+  model.members.forEach((member, m) => {
+    placeMember(frame, member, m, problems);
+    stiffen(frame, member, m, sections, problems);
+    hinge(frame, member, m);
+  });
+  if (problems.length > 0) throw new ProblemError(problems);
+  for (const support of model.supports ?? []) {
+    const n = frame.nodeIndex.get(support.node)!;
+    freedoms.forEach((freedom, k) => {
+      const value = support[freedom];
+      if (value !== undefined) frame.restraint[6 * n + k] = value === 'fixed' ? Infinity : value;
+    });
+    if (support.axes) frame.supportAxes.set(n, orthonormal(support.axes.x, support.axes.y));
+  }
+  return frame;
+}
+
+type MadeFrame = ReturnType<typeof emptyFrame>;
+
+/** Nodes, groups and masses, and room for the members. */
+function emptyFrame(model: FrameModel, sections: ReadonlyMap<string, ResolvedSection>) {
   const nodeCount = model.nodes.length;
   const memberCount = model.members.length;
   const nodeIndex = new Map(model.nodes.map((node, i) => [node.id, i]));
@@ -109,10 +133,9 @@ export function prepareFrame(model: FrameModel): Frame {
     xyz[3 * i + 1] = node.y ?? 0;
     xyz[3 * i + 2] = node.z;
   });
-  const tapers = new Map<number, Taper>();
-  const problems: ReturnType<typeof problem>[] = [];
-
-  const frame = {
+  const masses = new Float64Array(nodeCount);
+  for (const mass of model.masses ?? []) masses[nodeIndex.get(mass.node)!]! += mass.m;
+  return {
     plane: model.space === 'plane',
     nodeIds: model.nodes.map((node) => node.id),
     memberIds: model.members.map((member) => member.id),
@@ -133,7 +156,7 @@ export function prepareFrame(model: FrameModel): Frame {
     hinged: new Uint8Array(memberCount),
     arms: new Float64Array(6 * memberCount),
     armed: new Uint8Array(memberCount),
-    tapers,
+    tapers: new Map<number, Taper>(),
     restraint: new Float64Array(6 * nodeCount),
     supportAxes: new Map<number, Float64Array>(),
     groups: (model.rigidGroups ?? []).map((group) => ({
@@ -142,96 +165,93 @@ export function prepareFrame(model: FrameModel): Frame {
       nodes: Int32Array.from(group.nodes, (id) => nodeIndex.get(id)!),
       normal: unit(group.normal ?? [0, 0, 1]),
     })),
-    masses: new Float64Array(nodeCount),
+    masses,
     sections: model.members.map((member) => sections.get(member.section)!),
     loadCases: model.loadCases ?? [],
   };
-  for (const mass of model.masses ?? []) frame.masses[nodeIndex.get(mass.node)!]! += mass.m;
-
-  model.members.forEach((member, m) => {
-    const a = nodeIndex.get(member.start)!;
-    const b = nodeIndex.get(member.end)!;
-    frame.start[m] = a;
-    frame.end[m] = b;
-    if (member.offsets) {
-      if (member.offsets.start) frame.arms.set(member.offsets.start, 6 * m);
-      if (member.offsets.end) frame.arms.set(member.offsets.end, 6 * m + 3);
-      frame.armed[m] = frame.arms.subarray(6 * m, 6 * m + 6).some((x) => x !== 0) ? 1 : 0;
-    }
-    const along = (k: number) =>
-      xyz[3 * b + k]! + frame.arms[6 * m + 3 + k]! - xyz[3 * a + k]! - frame.arms[6 * m + k]!;
-    const L = memberAxes(along(0), along(1), along(2), member.roll ?? 0, frame.axes, 9 * m);
-    frame.length[m] = L;
-    if (!(L > 0 && Number.isFinite(L)))
-      problems.push(
-        problem(
-          'invalid-model',
-          `The length of member "${member.id}" is beyond what numbers hold; check its nodes (/members/${m})`,
-          {
-            path: `/members/${m}`,
-          },
-        ),
-      );
-    frame.action[m] = carries[member.action ?? 'frame'];
-    frame.axialOnly[m] = frame.action[m] === 0 ? 0 : 1;
-    const section = frame.sections[m]!;
-    const { properties: p, material, shearDeformation } = section;
-    setRigidity(frame.rigidity, 6 * m, p, material.E, material.G, shearDeformation);
-    frame.coupling[m] = material.E * (p.Iyz ?? 0);
-    frame.massPerLength[m] = material.density * p.A;
-    frame.expansion[m] = material.expansion;
-    if (member.endSection !== undefined && member.endSection !== member.section) {
-      const end = sections.get(member.endSection)!;
-      if (canTaper(section, end)) {
-        const taper = taperBetween(section, end, L, frame.plane);
-        tapers.set(m, taper);
-        frame.massPerLength[m] =
-          (material.density * (taper.at(0).A + 4 * taper.at(0.5).A + taper.at(1).A)) / 6;
-      } else
-        problems.push(
-          problem(
-            'invalid-model',
-            `Member "${member.id}" tapers between sections of different kinds, "${member.section}" and "${member.endSection}"; use two of one kind (/members/${m}/endSection)`,
-            { path: `/members/${m}/endSection` },
-          ),
-        );
-    }
-    if (member.hinges)
-      releases.forEach((release, k) => {
-        const atStart = member.hinges?.start?.[release];
-        const atEnd = member.hinges?.end?.[release];
-        if (atStart !== undefined) frame.hinges[12 * m + k] = atStart === 'free' ? 0 : atStart;
-        if (atEnd !== undefined) frame.hinges[12 * m + 6 + k] = atEnd === 'free' ? 0 : atEnd;
-        if (atStart !== undefined || atEnd !== undefined) frame.hinged[m] = 1;
-      });
-  });
-  if (problems.length > 0) throw new ProblemError(problems);
-
-  for (const support of model.supports ?? []) {
-    const n = nodeIndex.get(support.node)!;
-    freedoms.forEach((freedom, k) => {
-      const value = support[freedom];
-      if (value !== undefined) frame.restraint[6 * n + k] = value === 'fixed' ? Infinity : value;
-    });
-    if (support.axes) frame.supportAxes.set(n, orthonormal(support.axes.x, support.axes.y));
-  }
-  return frame;
 }
 
-function setRigidity(
-  out: Float64Array,
-  at: number,
-  p: SectionProperties,
-  E: number,
-  G: number,
-  shear: boolean,
+/** A member's ends, arms, axes and length. */
+function placeMember(frame: MadeFrame, member: Member, m: number, problems: Problem[]): void {
+  const { nodeIndex, xyz } = frame;
+  const a = nodeIndex.get(member.start)!;
+  const b = nodeIndex.get(member.end)!;
+  frame.start[m] = a;
+  frame.end[m] = b;
+  if (member.offsets) {
+    if (member.offsets.start) frame.arms.set(member.offsets.start, 6 * m);
+    if (member.offsets.end) frame.arms.set(member.offsets.end, 6 * m + 3);
+    frame.armed[m] = frame.arms.subarray(6 * m, 6 * m + 6).some((x) => x !== 0) ? 1 : 0;
+  }
+  const along = (k: number) =>
+    xyz[3 * b + k]! + frame.arms[6 * m + 3 + k]! - xyz[3 * a + k]! - frame.arms[6 * m + k]!;
+  const L = memberAxes([along(0), along(1), along(2)], member.roll ?? 0, frame.axes, 9 * m);
+  frame.length[m] = L;
+  if (L > 0 && Number.isFinite(L)) return;
+  problems.push(
+    problem(
+      'invalid-model',
+      `The length of member "${member.id}" is beyond what numbers hold; check its nodes (/members/${m})`,
+      { path: `/members/${m}` },
+    ),
+  );
+}
+
+/** What a member carries, its rigidities and its taper. */
+function stiffen(
+  frame: MadeFrame,
+  member: Member,
+  m: number,
+  sections: ReadonlyMap<string, ResolvedSection>,
+  problems: Problem[],
 ): void {
-  out[at] = E * p.A;
-  out[at + 1] = E * (p.Iy ?? 0);
-  out[at + 2] = E * (p.Iz ?? 0);
-  out[at + 3] = G * (p.J ?? 0);
-  out[at + 4] = shear ? G * (p.Avy ?? 0) : 0;
-  out[at + 5] = shear ? G * (p.Avz ?? 0) : 0;
+  frame.action[m] = carries[member.action ?? 'frame'];
+  frame.axialOnly[m] = frame.action[m] === 0 ? 0 : 1;
+  const section = frame.sections[m]!;
+  const { properties: p, material } = section;
+  frame.rigidity.set(rigidities(section), 6 * m);
+  frame.coupling[m] = material.E * (p.Iyz ?? 0);
+  frame.massPerLength[m] = material.density * p.A;
+  frame.expansion[m] = material.expansion;
+  if (member.endSection === undefined || member.endSection === member.section) return;
+  const end = sections.get(member.endSection)!;
+  if (canTaper(section, end)) {
+    const taper = taperBetween(section, end, frame.length[m]!, frame.plane);
+    frame.tapers.set(m, taper);
+    frame.massPerLength[m] = (material.density * (taper.at(0).A + 4 * taper.at(0.5).A + taper.at(1).A)) / 6;
+    return;
+  }
+  problems.push(
+    problem(
+      'invalid-model',
+      `Member "${member.id}" tapers between sections of different kinds, "${member.section}" and "${member.endSection}"; use two of one kind (/members/${m}/endSection)`,
+      { path: `/members/${m}/endSection` },
+    ),
+  );
+}
+
+function hinge(frame: MadeFrame, { hinges }: Member, m: number): void {
+  if (!hinges) return;
+  releases.forEach((release, k) => {
+    const atStart = hinges.start?.[release];
+    const atEnd = hinges.end?.[release];
+    if (atStart !== undefined) frame.hinges[12 * m + k] = atStart === 'free' ? 0 : atStart;
+    if (atEnd !== undefined) frame.hinges[12 * m + 6 + k] = atEnd === 'free' ? 0 : atEnd;
+    if (atStart !== undefined || atEnd !== undefined) frame.hinged[m] = 1;
+  });
+}
+
+/** EA, EIy, EIz, GJ, GAvy, GAvz; the last two 0 where a section does not deform in shear. N, N·m² */
+function rigidities({ properties: p, material: { E, G }, shearDeformation }: ResolvedSection): number[] {
+  const shear = shearDeformation ? G : 0;
+  return [
+    E * p.A,
+    E * (p.Iy ?? 0),
+    E * (p.Iz ?? 0),
+    G * (p.J ?? 0),
+    shear * (p.Avy ?? 0),
+    shear * (p.Avz ?? 0),
+  ];
 }
 
 function taperBetween(a: ResolvedSection, b: ResolvedSection, L: number, plane: boolean): Taper {

@@ -1,4 +1,5 @@
 export { prepareFrame, releases, type Frame } from './frame.js';
+export { memberEndMoves } from './transform.js';
 export {
   addStartForces,
   fieldOf,
@@ -8,7 +9,7 @@ export {
 } from './member-field.js';
 export type { MemberLoadFields } from './member-loads.js';
 export { derivative, evaluate, rootsBetween, shiftOrigin } from './polynomial.js';
-export { analyse, type Analysis, type FrameState, type LoadSelection } from './states.js';
+export { analyse, analyseInParts, type Analysis, type FrameState, type LoadSelection } from './states.js';
 export type { CaseLoads } from './case-loads.js';
 export type { Progress } from './sparse/factor.js';
 export {
@@ -32,12 +33,8 @@ export {
 } from './influence/influence-line.js';
 export { factorFrame } from './static.js';
 export { isUnilateral } from './unilateral.js';
-export {
-  plasticCollapse,
-  type PlasticCollapse,
-  type PlasticEvent,
-  type PlasticOptions,
-} from './plastic/collapse.js';
+export { plasticCollapse } from './plastic/collapse.js';
+export type { PlasticCollapse, PlasticEvent, PlasticOptions } from './plastic/types.js';
 export {
   equivalentForces,
   initialBow,

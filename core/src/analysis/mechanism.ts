@@ -21,6 +21,14 @@ const mechanismEnergy = 1e-17;
 /** Mechanisms that are described; a frame that is loose in more ways says enough by these. */
 const mostDescribed = 12;
 
+/** A frame with what its stiffness was assembled by. */
+export interface SuspectedFrame {
+  readonly frame: Frame;
+  readonly elements: Elements;
+  readonly constraints: Constraints;
+  readonly plan: Plan;
+}
+
 /**
  * Looks at a factorization's suspicious pivots and describes those that are true mechanisms: shapes that the frame can
  * take without resistance. A shape that only turns joints and that no load turns is harmless and becomes a note.
@@ -29,10 +37,7 @@ const mostDescribed = 12;
  *   would stop it) and `where.shape` (node id → [ux, uy, uz, rx, ry, rz], largest translation 1)
  */
 export function findMechanisms(
-  frame: Frame,
-  elements: Elements,
-  constraints: Constraints,
-  plan: Plan,
+  { frame, elements, constraints, plan }: SuspectedFrame,
   factor: Factor,
   cases: readonly CaseLoads[],
   inactive?: Uint8Array,

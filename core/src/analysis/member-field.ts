@@ -32,6 +32,23 @@ export interface Dislocation {
   readonly by: Float64Array;
 }
 
+/** Forces along a member, on segments between breaks and laid out as in `MemberField`, and what strains it without force. */
+export interface StrainedForces {
+  readonly breaks: Float64Array;
+  /** Coefficients a force and segment. */
+  readonly terms: number;
+  readonly forces: Float64Array;
+  readonly strain: InitialStrain;
+  readonly dislocations: readonly Dislocation[];
+}
+
+/** What a member's displacements follow from. */
+export interface Integrand extends StrainedForces {
+  readonly flexibility: Flexibility;
+  /** A bar: it stays straight whatever its loads. */
+  readonly straight: boolean;
+}
+
 /**
  * Adds the part of the forces that the state at the member's start causes: constants, and moments that grow with shear.
  *
@@ -83,21 +100,14 @@ export function memberFlexibility(frame: Frame, member: number, breaks: Float64A
  * φ′ = T/GJ. The slope of w is −θy, that of v is +θz.
  *
  * @param start u, v, w, φ, θy, θz at x = 0 inside the member's hinges, from `at` on
- * @param straight a bar: it stays straight whatever its loads
  * @returns the displacements' coefficients, and the six freedoms at the member's end
  */
 export function integrate(
-  flexibility: Flexibility,
-  straight: boolean,
-  breaks: Float64Array,
-  forces: Float64Array,
-  terms: number,
-  strain: InitialStrain,
-  dislocations: readonly Dislocation[],
+  { flexibility, straight, breaks, terms, forces, strain, dislocations }: Integrand,
   start: Float64Array,
   at: number,
 ): { displacements: Float64Array; displacementTerms: number; end: Float64Array } {
-  const m = flexibility.terms;
+  const { terms: m, coefficients: c } = flexibility;
   const D = terms + m + 1;
   const count = breaks.length - 1;
   const out = new Float64Array(4 * D * count);
@@ -112,33 +122,43 @@ export function integrate(
   const bends = straight ? 0 : 1;
   const rate = new Float64Array(D);
   const other = new Float64Array(D);
+  /** rate += factor · the flexibility that begins at `ic` · the force that begins at `f` */
+  const strainBy = (ic: number, f: number, factor: number): void => {
+    for (let i = 0; i < m; i++) {
+      const x = factor * c[ic + i]!;
+      if (x !== 0) for (let j = 0; j < terms; j++) rate[i + j]! += x * forces[f + j]!;
+    }
+  };
   for (let s = 0; s < count; s++) {
     const f = 6 * terms * s;
     const o = 4 * D * s;
     const t = breaks[s + 1]! - breaks[s]!;
-    const c = flexibility.coefficients;
     const g = flexibility.uniform ? 0 : flexibilityCount * m * s;
     for (const { segment, by } of dislocations) if (segment === s) jump(state, by);
     // Along the axis and about it
-    multiply(c, g, m, forces, f, terms, rate, 1, false);
+    rate.fill(0);
+    strainBy(g, f, 1);
     rate[0]! += strain[0];
-    state[0] = antiderivative(rate, D, state[0]!, out, o, t);
-    multiply(c, g + 4 * m, m, forces, f + 3 * terms, terms, rate, 1, false);
-    state[3] = antiderivative(rate, D, state[3]!, out, o + 3 * D, t);
+    state[0] = antiderivative(rate, state[0]!, out, o, t);
+    rate.fill(0);
+    strainBy(g + 4 * m, f + 3 * terms, 1);
+    state[3] = antiderivative(rate, state[3]!, out, o + 3 * D, t);
     // Bending in the planes of w (My, Vz) and v (Mz, Vy)
     for (let plane = 0; plane < 2; plane++) {
       const own = f + (plane === 0 ? 4 : 5) * terms;
       const cross = f + (plane === 0 ? 5 : 4) * terms;
       const shear = f + (plane === 0 ? 2 : 1) * terms;
-      multiply(c, g + (plane === 0 ? 1 : 3) * m, m, forces, own, terms, rate, bends, false);
-      multiply(c, g + 2 * m, m, forces, cross, terms, rate, bends, true);
+      rate.fill(0);
+      strainBy(g + (plane === 0 ? 1 : 3) * m, own, bends);
+      strainBy(g + 2 * m, cross, bends);
       rate[0]! += bends * strain[1 + plane]!;
       const slope = plane === 0 ? 4 : 5;
-      const endSlope = antiderivative(rate, D, state[slope]!, other, 0, t);
-      multiply(c, g + (plane === 0 ? 6 : 5) * m, m, forces, shear, terms, rate, -bends, false);
+      const endSlope = antiderivative(rate, state[slope]!, other, 0, t);
+      rate.fill(0);
+      strainBy(g + (plane === 0 ? 6 : 5) * m, shear, -bends);
       for (let k = 0; k < D - 1; k++) rate[k]! += other[k]!;
       const deflection = plane === 0 ? 2 : 1;
-      state[deflection] = antiderivative(rate, D, state[deflection]!, out, o + deflection * D, t);
+      state[deflection] = antiderivative(rate, state[deflection]!, out, o + deflection * D, t);
       state[slope] = endSlope;
     }
   }
@@ -158,34 +178,9 @@ function jump(state: Float64Array, by: Float64Array): void {
   state[5]! += by[5]!;
 }
 
-/** rate ← (or +=) factor · a · b for polynomials of `m` and `n` terms. */
-function multiply(
-  a: Float64Array,
-  ia: number,
-  m: number,
-  b: Float64Array,
-  ib: number,
-  n: number,
-  rate: Float64Array,
-  factor: number,
-  add: boolean,
-): void {
-  if (!add) rate.fill(0);
-  for (let i = 0; i < m; i++) {
-    const x = factor * a[ia + i]!;
-    if (x !== 0) for (let j = 0; j < n; j++) rate[i + j]! += x * b[ib + j]!;
-  }
-}
-
 /** Writes first + ∫ rate as coefficients; returns its value at t. */
-function antiderivative(
-  rate: Float64Array,
-  D: number,
-  first: number,
-  out: Float64Array,
-  at: number,
-  t: number,
-): number {
+function antiderivative(rate: Float64Array, first: number, out: Float64Array, at: number, t: number): number {
+  const D = rate.length;
   out[at] = first;
   for (let k = 1; k < D; k++) out[at + k] = rate[k - 1]! / k;
   let value = 0;
@@ -197,14 +192,10 @@ function antiderivative(
 export function fieldOf(
   frame: Frame,
   member: number,
-  breaks: Float64Array,
-  terms: number,
-  forces: Float64Array,
-  strain: InitialStrain,
-  dislocations: readonly Dislocation[],
+  along: StrainedForces,
   start: Float64Array,
 ): MemberField {
-  return new LazyField(frame, member, breaks, terms, forces, strain, dislocations, start);
+  return new LazyField(frame, member, along, start);
 }
 
 class LazyField implements MemberField {
@@ -214,27 +205,16 @@ class LazyField implements MemberField {
   private integrated: { displacements: Float64Array; displacementTerms: number } | undefined;
   private readonly frame: Frame;
   private readonly member: number;
-  private readonly strain: InitialStrain;
-  private readonly dislocations: readonly Dislocation[];
+  private readonly along: StrainedForces;
   private readonly start: Float64Array;
 
-  constructor(
-    frame: Frame,
-    member: number,
-    breaks: Float64Array,
-    terms: number,
-    forces: Float64Array,
-    strain: InitialStrain,
-    dislocations: readonly Dislocation[],
-    start: Float64Array,
-  ) {
-    this.breaks = breaks;
-    this.forceTerms = terms;
-    this.forces = forces;
+  constructor(frame: Frame, member: number, along: StrainedForces, start: Float64Array) {
+    this.breaks = along.breaks;
+    this.forceTerms = along.terms;
+    this.forces = along.forces;
     this.frame = frame;
     this.member = member;
-    this.strain = strain;
-    this.dislocations = dislocations;
+    this.along = along;
     this.start = start;
   }
 
@@ -247,15 +227,13 @@ class LazyField implements MemberField {
   }
 
   private displaced(): { displacements: Float64Array; displacementTerms: number } {
-    const { frame, member, breaks, forces, forceTerms, strain, dislocations, start } = this;
+    const { frame, member, along, start } = this;
     return (this.integrated ??= integrate(
-      memberFlexibility(frame, member, breaks),
-      frame.axialOnly[member] === 1,
-      breaks,
-      forces,
-      forceTerms,
-      strain,
-      dislocations,
+      {
+        ...along,
+        flexibility: memberFlexibility(frame, member, along.breaks),
+        straight: frame.axialOnly[member] === 1,
+      },
       start,
       6,
     ));

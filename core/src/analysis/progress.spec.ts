@@ -27,7 +27,7 @@ describe('long work', () => {
     const outcome = analyse(frame, selections);
     if (!outcome.ok) throw new Error('not analysed');
     const { prepared, states } = outcome.value;
-    expect(() => bucklingModes(prepared, states.get('U')!, 1, stop)).toThrowError(ProblemError);
+    expect(() => bucklingModes(prepared, states.get('U')!, 1, { progress: stop })).toThrowError(ProblemError);
     expect(() => vibrationModes(prepared, 1, stop)).toThrowError(ProblemError);
   });
 });

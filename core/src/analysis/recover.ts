@@ -1,10 +1,11 @@
+import { bendingPlanes, type BendingPlane } from './element.js';
 import type { CaseLoads } from './case-loads.js';
 import { clampedForces } from './clamped-forces.js';
 import type { Constraints } from './constraints.js';
 import { clampedStiffness, type Elements } from './elements.js';
 import type { Frame } from './frame.js';
 import { condenseLoads, displaceInside } from './hinges.js';
-import type { MemberLoadFields } from './member-loads.js';
+import type { LoadField, MemberLoadFields } from './member-loads.js';
 import { addToNodes, toMember } from './transform.js';
 
 /** Forces of a clamped member under its loads, through its hinges, with what stays inside them. */
@@ -13,21 +14,74 @@ export interface ClampedLoad {
   readonly inside: Float64Array;
 }
 
-/** Clamped forces of every loaded member. */
-export function clampedLoads(
-  frame: Frame,
-  elements: Elements,
-  loads: MemberLoadFields,
-  fields: CaseLoads['fields'],
-): (ClampedLoad | undefined)[] {
-  const nothing = new Float64Array(0);
-  return fields.map((field, m) => {
-    if (!field) return undefined;
+/** Clamped forces of every loaded member of a load case, formed once for its loads and the members' stiffness. */
+export class ClampedLoads {
+  private static readonly kept = new WeakMap<CaseLoads, ClampedLoads>();
+  private readonly fields: CaseLoads['fields'];
+  private readonly all: readonly (ClampedLoad | undefined)[];
+
+  private constructor(
+    private readonly frame: Frame,
+    private readonly elements: Elements,
+    private readonly loads: MemberLoadFields,
+    { fields, sumOf }: CaseLoads,
+  ) {
+    this.fields = fields;
+    const cases = sumOf?.cases.map((one, c) =>
+      sumOf.factors[c] === 0 ? [] : ClampedLoads.of(frame, elements, loads, one).all,
+    );
+    this.all = fields.map(
+      (field, m) => field && (cases ? sumOfClamped(cases, sumOf!.factors, m) : this.of(m, field)),
+    );
+  }
+
+  static of(frame: Frame, elements: Elements, loads: MemberLoadFields, one: CaseLoads): ClampedLoads {
+    const known = ClampedLoads.kept.get(one);
+    if (known?.elements === elements) return known;
+    const made = new ClampedLoads(frame, elements, loads, one);
+    ClampedLoads.kept.set(one, made);
+    return made;
+  }
+
+  private of(m: number, field: LoadField): ClampedLoad {
+    const { frame, elements, loads } = this;
     const K = clampedStiffness(elements, m);
-    const f = clampedForces(frame, m, loads.breaks[m]!, loads.terms[m]!, field, K);
+    const f = clampedForces(frame, m, { breaks: loads.breaks[m]!, terms: loads.terms[m]!, field }, K);
     const steps = elements.hinges.get(m);
     return { f, inside: steps ? condenseLoads(steps, f) : nothing };
-  });
+  }
+
+  /** @param inactive 1 for members that are slack: they keep their loads and give up what strains would lock in */
+  acting(inactive?: Uint8Array): readonly (ClampedLoad | undefined)[] {
+    let changed: (ClampedLoad | undefined)[] | undefined;
+    inactive?.forEach((slack, m) => {
+      const field = this.fields[m];
+      if (!slack || !field?.strain.some((value) => value !== 0)) return;
+      changed ??= [...this.all];
+      changed[m] = this.of(m, { ...field, strain: [0, 0, 0] });
+    });
+    return changed ?? this.all;
+  }
+}
+
+const nothing = new Float64Array(0);
+
+/** Σ factor · clamped forces of one member. */
+function sumOfClamped(
+  cases: readonly (readonly (ClampedLoad | undefined)[])[],
+  factors: Float64Array,
+  m: number,
+): ClampedLoad | undefined {
+  let sum: { f: Float64Array; inside: Float64Array } | undefined;
+  for (let c = 0; c < cases.length; c++) {
+    const load = cases[c]![m];
+    const factor = factors[c]!;
+    if (!load || factor === 0) continue;
+    sum ??= { f: new Float64Array(12), inside: new Float64Array(load.inside.length) };
+    for (let i = 0; i < 12; i++) sum.f[i]! += factor * load.f[i]!;
+    for (let i = 0; i < sum.inside.length; i++) sum.inside[i]! += factor * load.inside[i]!;
+  }
+  return sum;
 }
 
 /**
@@ -90,18 +144,15 @@ function timesUncoupled(K: Float64Array, T: number, u: Float64Array, p: Float64A
   p[6] = K[T + 72]! * u[0]! + K[T + 78]! * u[6]!;
   p[3] = K[T + 39]! * u[3]! + K[T + 45]! * u[9]!;
   p[9] = K[T + 111]! * u[3]! + K[T + 117]! * u[9]!;
-  bendingTimes(K, T, u, p, 1, 5);
-  bendingTimes(K, T, u, p, 2, 4);
+  for (const plane of bendingPlanes) bendingTimes(K, T, plane, u, p);
 }
 
-/** One plane of bending: translation t and rotation r. */
 function bendingTimes(
   K: Float64Array,
   T: number,
+  { t, r }: BendingPlane,
   u: Float64Array,
   p: Float64Array,
-  t: number,
-  r: number,
 ): void {
   const a = u[t]!;
   const b = u[r]!;

@@ -1,3 +1,4 @@
+import { inOneGo } from '../parts.js';
 import { attempt, fail, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
 import { combineFields, combineLoads, type CaseLoads } from './case-loads.js';
 import type { Frame } from './frame.js';
@@ -15,7 +16,7 @@ import {
 } from './static.js';
 import type { Factor, Progress } from './sparse/factor.js';
 import { factorStiffness } from './system.js';
-import { correctActing, isUnilateral, solveUnilateral } from './unilateral.js';
+import { correctActing, isUnilateral, SlackFactors, solveUnilateral } from './unilateral.js';
 
 /** A load case or combination to be analysed. */
 export interface LoadSelection {
@@ -54,6 +55,14 @@ export interface Analysis {
   readonly notes: readonly string[];
 }
 
+/** How a frame is analysed. */
+export interface AnalysisSettings {
+  readonly secondOrder?: boolean;
+  readonly progress?: Progress;
+  /** The selection whose state is wanted before all others. */
+  readonly before?: string;
+}
+
 /**
  * Analyses a frame under every selection, in first or second order, with slack members where it has some.
  * A load case that fails while there are combinations is left out with a note; a combination that fails fails the whole.
@@ -61,34 +70,54 @@ export interface Analysis {
 export function analyse(
   frame: Frame,
   selections: readonly LoadSelection[],
-  options: { secondOrder?: boolean; progress?: Progress } = {},
+  settings: AnalysisSettings = {},
 ): Outcome<Analysis> {
-  return attempt(() => {
-    const prepared = prepareEquations(frame);
-    const notes = frameNotes(prepared);
-    const states = new Map<string, FrameState>();
-    const combined = selections.some(({ kind }) => kind === 'combination');
-    const linear = new LinearCases(prepared, notes, options.progress);
-    const problems: Problem[] = [];
-    // Without loads a frame still has to stand
-    if (selections.length === 0 && !isUnilateral(frame)) linear.check();
-    selections.forEach((selection, k) => {
-      options.progress?.step(k / selections.length);
-      const outcome = attempt(() => stateOf(prepared, linear, selection, options));
-      if (outcome.ok) states.set(selection.id, outcome.value);
-      else if (combined && selection.kind === 'case' && !linear.loose)
-        notes.push(`The load case "${selection.id}" is left out: ${outcome.problems[0]!.message}`);
-      else {
-        // What holds for the frame as it stands is said once
-        if (linear.loose && problems.length > 0) return;
-        problems.push(
-          ...outcome.problems.map((p) => problem(p.code, p.message, { ...p.where, result: selection.id })),
-        );
-      }
-    });
-    if (problems.length > 0) throw new ProblemError(problems);
-    return { prepared, states, notes };
+  return attempt(() => inOneGo(analyseInParts(frame, selections, settings)));
+}
+
+/**
+ * The same in parts: where one selection is wanted before the others, what is known when it has its state is told first.
+ *
+ * @throws ProblemError as `analyse` returns it
+ */
+export function* analyseInParts(
+  frame: Frame,
+  selections: readonly LoadSelection[],
+  settings: AnalysisSettings = {},
+): Generator<Analysis, Analysis> {
+  const prepared = prepareEquations(frame);
+  const notes = frameNotes(prepared);
+  const states = new Map<string, FrameState>();
+  const combined = selections.some(({ kind }) => kind === 'combination');
+  const linear = new LinearCases(prepared, notes, settings.progress);
+  const problems: Problem[] = [];
+  // Without loads a frame still has to stand
+  if (selections.length === 0 && !isUnilateral(frame)) linear.check();
+  for (const [k, selection] of wantedFirst(selections, settings.before).entries()) {
+    settings.progress?.step(k / selections.length);
+    const outcome = attempt(() => stateOf(prepared, linear, selection, settings));
+    if (outcome.ok) {
+      states.set(selection.id, outcome.value);
+      if (selection.id === settings.before) yield { prepared, states, notes };
+    } else if (combined && selection.kind === 'case' && !linear.loose)
+      notes.push(`The load case "${selection.id}" is left out: ${outcome.problems[0]!.message}`);
+    // What holds for the frame as it stands is said once
+    else if (!linear.loose || problems.length === 0)
+      problems.push(
+        ...outcome.problems.map((p) => problem(p.code, p.message, { ...p.where, result: selection.id })),
+      );
+  }
+  if (problems.length > 0) throw new ProblemError(problems);
+  const ordered = selections.flatMap(({ id }): [string, FrameState][] => {
+    const state = states.get(id);
+    return state ? [[id, state]] : [];
   });
+  return { prepared, states: new Map(ordered), notes };
+}
+
+function wantedFirst(selections: readonly LoadSelection[], id: string | undefined): readonly LoadSelection[] {
+  const wanted = selections.find((one) => one.id === id);
+  return wanted ? [wanted, ...selections.filter((one) => one !== wanted)] : selections;
 }
 
 /** The frame's factorization with all members acting, and the load cases' solutions; made when first asked for. */
@@ -98,12 +127,15 @@ class LinearCases {
   private factor: Factor | undefined;
   private failure: ProblemError | undefined;
   private cases: Solution[] | undefined;
+  /** Factorizations with members that are slack. */
+  readonly slack: SlackFactors;
   private readonly prepared: Prepared;
   private readonly notes: string[];
   private readonly progress: Progress | undefined;
 
   constructor(prepared: Prepared, notes: string[], progress: Progress | undefined) {
     this.prepared = prepared;
+    this.slack = new SlackFactors(prepared);
     this.notes = notes;
     this.progress = progress;
   }
@@ -185,7 +217,7 @@ function stateOf(
   const where = { result: id };
   if (!options.secondOrder) {
     const solved = isUnilateral(frame)
-      ? solveUnilateral(prepared, combineLoads(frame, prepared.cases, factors), where)
+      ? solveUnilateral(linear.slack, combineLoads(frame, prepared.cases, factors), where)
       : undefined;
     return firstOrderState(
       prepared,
@@ -223,7 +255,7 @@ function startOfSecondOrder(
   const { frame, elements } = prepared;
   const outcome = attempt(() =>
     isUnilateral(frame)
-      ? solveUnilateral(prepared, loads, where)
+      ? solveUnilateral(linear.slack, loads, where)
       : { ...linear.combine(selection.factors), inactive: noneSlack(frame) },
   );
   if (outcome.ok) {
@@ -260,7 +292,7 @@ function secondOrderWithSlack(
   let iterations = 0;
   const seen = new Set<string>();
   for (;;) {
-    const state = solveSecondOrder(prepared, loads, start, inactive, where, progress);
+    const state = solveSecondOrder(prepared, loads, { ...start, inactive }, where, progress);
     iterations += state.iterations;
     if (!isUnilateral(frame)) return { state, slack: inactive, iterations };
     const next = correctActing(prepared, loads, state.displacements, inactive);
@@ -337,7 +369,8 @@ function firstOrderState(
       const forces = given?.forces.slice() ?? new Float64Array(6 * terms * (breaks.length - 1));
       addStartForces(forces, terms, breaks, start, 0);
       const strain = given && !inactive[m] ? given.strain : ([0, 0, 0] as const);
-      return (fields[m] = fieldOf(frame, m, breaks, terms, forces, strain, given?.dislocations ?? [], start));
+      const dislocations = given?.dislocations ?? [];
+      return (fields[m] = fieldOf(frame, m, { breaks, terms, forces, strain, dislocations }, start));
     },
   };
 }

@@ -7,7 +7,7 @@ import type { Frame } from './frame.js';
 import { findMechanisms } from './mechanism.js';
 import { memberLoadFields, type MemberLoadFields } from './member-loads.js';
 import { planFor, type Plan } from './plan.js';
-import { clampedLoads, recoverMembers, springForces, supportReactions, type ClampedLoad } from './recover.js';
+import { ClampedLoads, recoverMembers, springForces, supportReactions, type ClampedLoad } from './recover.js';
 import type { Factor, Progress } from './sparse/factor.js';
 import { expand, factorStiffness, reduce } from './system.js';
 import { addToNodes, toMember } from './transform.js';
@@ -73,13 +73,13 @@ export function localMatrices({ elements }: Prepared, inactive?: Uint8Array) {
  * @throws ProblemError `mechanism` for every way the frame can move
  */
 export function refuseMechanisms(
-  { frame, elements, constraints, plan }: Prepared,
+  prepared: Prepared,
   factor: Factor,
   cases: readonly CaseLoads[],
   inactive?: Uint8Array,
 ): string[] {
   if (factor.suspects.length === 0) return [];
-  const { problems, notes } = findMechanisms(frame, elements, constraints, plan, factor, cases, inactive);
+  const { problems, notes } = findMechanisms(prepared, factor, cases, inactive);
   if (problems.length > 0) throw new ProblemError(problems);
   return notes;
 }
@@ -121,8 +121,7 @@ export function solveLinear(
 ): Solution[] {
   const { frame, elements, constraints, plan, loads } = prepared;
   const parts = cases.map((one) => {
-    const fields = inactive ? one.fields.map((field, m) => slackField(field, inactive[m])) : one.fields;
-    const clamped = clampedLoads(frame, elements, loads, fields);
+    const clamped = ClampedLoads.of(frame, elements, loads, one).acting(inactive);
     const base = givenDisplacements(frame, constraints, one.settled);
     return { one, clamped, base, x: startingForces(prepared, one, clamped, base, inactive) };
   });
@@ -154,14 +153,6 @@ export function solveLinear(
     }
     return best;
   });
-}
-
-/** A slack member keeps its loads and gives up what strains would lock in. */
-function slackField(
-  field: CaseLoads['fields'][number],
-  slack: number | undefined,
-): CaseLoads['fields'][number] {
-  return field && slack ? { ...field, strain: [0, 0, 0] } : field;
 }
 
 /** Right-hand side: loads less the clamped members' forces, less what given displacements cause, plus settling springs. */

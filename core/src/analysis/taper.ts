@@ -73,7 +73,7 @@ function wellFitted(
   elasticity: Elasticity,
 ): boolean {
   const c = new Float64Array(flexibilityCount * taperTerms);
-  interpolate(at, a, b, b - a, elasticity, c, 0);
+  interpolate(at, [a, b], 1, elasticity, c);
   const exact = new Float64Array(flexibilityCount);
   for (const s of [0.03, 0.27, 0.61, 0.94]) {
     sectionFlexibility(at(a + s * (b - a)), elasticity, exact);
@@ -98,12 +98,10 @@ export function taperFlexibility(
   for (let s = 0; s < count; s++)
     interpolate(
       at,
-      breaks[s]! / L,
-      breaks[s + 1]! / L,
-      breaks[s + 1]! - breaks[s]!,
+      [breaks[s]!, breaks[s + 1]!],
+      L,
       elasticity,
-      coefficients,
-      flexibilityCount * taperTerms * s,
+      coefficients.subarray(flexibilityCount * taperTerms * s),
     );
   return { terms: taperTerms, uniform: false, coefficients };
 }
@@ -133,21 +131,20 @@ const cosines = Float64Array.from({ length: taperTerms * taperTerms }, (_, k) =>
   Math.cos((Math.PI * Math.floor(k / taperTerms) * ((k % taperTerms) + 0.5)) / taperTerms),
 );
 
-/** Chebyshev interpolation of the flexibilities between shares a and b as polynomials of the distance 0 … h. */
+/** Chebyshev interpolation of the flexibilities between two places of a member of length L as polynomials of the distance from the first. */
 function interpolate(
   at: (share: number) => SectionProperties,
-  a: number,
-  b: number,
-  h: number,
+  [from, to]: readonly [number, number],
+  L: number,
   elasticity: Elasticity,
   out: Float64Array,
-  offset: number,
 ): void {
+  const h = to - from;
   const n = taperTerms;
   const values = new Float64Array(flexibilityCount * n);
   const own = new Float64Array(flexibilityCount);
   for (let i = 0; i < n; i++) {
-    sectionFlexibility(at(a + (b - a) * nodes[i]!), elasticity, own);
+    sectionFlexibility(at((from + h * nodes[i]!) / L), elasticity, own);
     for (let k = 0; k < flexibilityCount; k++) values[k * n + i] = own[k]!;
   }
   for (let k = 0; k < flexibilityCount; k++)
@@ -155,6 +152,6 @@ function interpolate(
       let c = 0;
       for (let i = 0; i < n; i++) c += values[k * n + i]! * cosines[j * n + i]!;
       c *= (j === 0 ? 1 : 2) / n;
-      shifted[j]!.forEach((power, q) => (out[offset + k * n + q]! += (c * power) / h ** q));
+      shifted[j]!.forEach((power, q) => (out[k * n + q]! += (c * power) / h ** q));
     }
 }

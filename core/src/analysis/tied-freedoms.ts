@@ -14,53 +14,70 @@ export interface TiedFreedoms {
   readonly places: Float64Array;
 }
 
-/** The unknowns that a freedom follows, with factors. */
-function unknownsOf(
-  constraints: Constraints,
-  i: number,
-): { unknowns: readonly number[]; factors: readonly number[] } {
-  const u = constraints.unknown[i]!;
-  if (u >= 0) return { unknowns: [u], factors: [1] };
-  if (u === dependent) return constraints.dependents.get(i)!;
-  return { unknowns: [], factors: [] };
-}
-
 /** @param freedoms 6 × node + freedom */
 export function tiedFreedoms(
   constraints: Constraints,
   plan: Plan,
   freedoms: readonly number[],
 ): TiedFreedoms {
-  const columns = new Map<number, { rows: number[]; factors: number[] }>();
-  freedoms.forEach((i, row) => {
-    const { unknowns, factors } = unknownsOf(constraints, i);
-    unknowns.forEach((u, t) => {
-      if (factors[t] === 0) return;
-      let column = columns.get(u);
-      if (!column) columns.set(u, (column = { rows: [], factors: [] }));
-      column.rows.push(row);
-      column.factors.push(factors[t]!);
-    });
-  });
-  const unknowns = [...columns.keys()];
-  const list = [...columns.values()];
-  const start = new Int32Array(list.length + 1);
-  list.forEach(({ rows }, p) => (start[p + 1] = start[p]! + rows.length));
-  const places: number[] = [];
-  unknowns.forEach((u, p) => {
-    for (const v of unknowns.slice(p)) {
-      // Only the lower half of a block is read
-      const [high, low] = plan.equation[u]! >= plan.equation[v]! ? [u, v] : [v, u];
-      places.push(entryPlace(plan, constraints, high, low));
+  const unknowns: number[] = [];
+  const rows: number[][] = [];
+  const factors: number[][] = [];
+  const follow = (row: number, unknown: number, factor: number): void => {
+    if (factor === 0) return;
+    let p = unknowns.indexOf(unknown);
+    if (p < 0) {
+      p = unknowns.push(unknown) - 1;
+      rows.push([]);
+      factors.push([]);
     }
-  });
+    rows[p]!.push(row);
+    factors[p]!.push(factor);
+  };
+  for (const [row, i] of freedoms.entries()) {
+    const u = constraints.unknown[i]!;
+    if (u >= 0) follow(row, u, 1);
+    else if (u === dependent) {
+      const tie = constraints.dependents.get(i)!;
+      for (let t = 0; t < tie.unknowns.length; t++) follow(row, tie.unknowns[t]!, tie.factors[t]!);
+    }
+  }
   return {
     rowCount: freedoms.length,
-    start,
-    rows: Int32Array.from(list.flatMap(({ rows }) => rows)),
-    factors: Float64Array.from(list.flatMap(({ factors }) => factors)),
-    places: Float64Array.from(places),
+    ...columnsOf(rows, factors),
+    places: placesOf(constraints, plan, unknowns),
   };
+}
+
+function columnsOf(
+  rows: readonly (readonly number[])[],
+  factors: readonly (readonly number[])[],
+): Pick<TiedFreedoms, 'start' | 'rows' | 'factors'> {
+  const start = new Int32Array(rows.length + 1);
+  for (let p = 0; p < rows.length; p++) start[p + 1] = start[p]! + rows[p]!.length;
+  const flat = { start, rows: new Int32Array(start.at(-1)!), factors: new Float64Array(start.at(-1)!) };
+  for (let p = 0; p < rows.length; p++) {
+    flat.rows.set(rows[p]!, start[p]);
+    flat.factors.set(factors[p]!, start[p]);
+  }
+  return flat;
+}
+
+/** Places of the upper triangle's entries of unknowns, row by row. */
+function placesOf(constraints: Constraints, plan: Plan, unknowns: readonly number[]): Float64Array {
+  const count = unknowns.length;
+  const places = new Float64Array((count * (count + 1)) / 2);
+  let k = 0;
+  for (let p = 0; p < count; p++)
+    for (let q = p; q < count; q++) {
+      const [u, v] = [unknowns[p]!, unknowns[q]!];
+      // Only the lower half of a block is read
+      places[k++] =
+        plan.equation[u]! >= plan.equation[v]!
+          ? entryPlace(plan, constraints, u, v)
+          : entryPlace(plan, constraints, v, u);
+    }
+  return places;
 }
 
 /** Adds Bᵀ·K·B of a symmetric matrix over the freedoms (row-major) to the panels. */

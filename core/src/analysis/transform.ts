@@ -30,6 +30,13 @@ export function toMember(frame: Frame, m: number, u: Float64Array, out: Float64A
   }
 }
 
+/** Displacements and rotations of a member's ends (local, 12) that go with those of the nodes (6 a node, global). */
+export function memberEndMoves(frame: Frame, m: number, u: Float64Array): Float64Array {
+  const out = new Float64Array(12);
+  toMember(frame, m, u, out);
+  return out;
+}
+
 /** Adds `factor` × a member's end forces (local, 12) to the nodes' (6 a node, global). */
 export function addToNodes(
   frame: Frame,
@@ -43,17 +50,17 @@ export function addToNodes(
   for (let end = 0; end < 2; end++) {
     const i = 6 * (end === 0 ? frame.start[m]! : frame.end[m]!);
     const o = 6 * end;
-    const turn = (at: number, k: number) =>
-      factor * (R[r + k]! * p[at]! + R[r + 3 + k]! * p[at + 1]! + R[r + 6 + k]! * p[at + 2]!);
-    const x = turn(o, 0);
-    const y = turn(o, 1);
-    const z = turn(o, 2);
+    const [p0, p1, p2] = [factor * p[o]!, factor * p[o + 1]!, factor * p[o + 2]!];
+    const [m0, m1, m2] = [factor * p[o + 3]!, factor * p[o + 4]!, factor * p[o + 5]!];
+    const x = R[r]! * p0 + R[r + 3]! * p1 + R[r + 6]! * p2;
+    const y = R[r + 1]! * p0 + R[r + 4]! * p1 + R[r + 7]! * p2;
+    const z = R[r + 2]! * p0 + R[r + 5]! * p1 + R[r + 8]! * p2;
     out[i]! += x;
     out[i + 1]! += y;
     out[i + 2]! += z;
-    out[i + 3]! += turn(o + 3, 0);
-    out[i + 4]! += turn(o + 3, 1);
-    out[i + 5]! += turn(o + 3, 2);
+    out[i + 3]! += R[r]! * m0 + R[r + 3]! * m1 + R[r + 6]! * m2;
+    out[i + 4]! += R[r + 1]! * m0 + R[r + 4]! * m1 + R[r + 7]! * m2;
+    out[i + 5]! += R[r + 2]! * m0 + R[r + 5]! * m1 + R[r + 8]! * m2;
     if (frame.armed[m]) {
       const a = 6 * m + 3 * end;
       const ax = frame.arms[a]!;

@@ -1,7 +1,8 @@
 import type { FrameModel } from '../model/types.js';
 import { resultSelections } from '../results/index.js';
-import { modelOf } from '../testing/models.js';
-import { analyse, prepareFrame } from './index.js';
+import { clamp, modelOf } from '../testing/models.js';
+import { analyse, prepareEquations, prepareFrame } from './index.js';
+import { SlackFactors } from './unilateral.js';
 
 /** A braced bay of 4 × 3 m, bars all round, two ties crossing, under a force H at its head and V on both columns. */
 function bay(H: number, V: number): FrameModel {
@@ -58,6 +59,37 @@ describe('members of one sign', () => {
     expect(stateOf(model).slack).toEqual([]);
   });
 
+  it('are not asked for what a load case does that the combination leaves out', () => {
+    const model = modelOf(
+      'solid',
+      { foot: [0, 0, 0], head: [0, 0, 3], ground: [4, 0, 0] },
+      [
+        { id: 'mast', start: 'foot', end: 'head' },
+        { id: 'tie', start: 'ground', end: 'head', action: 'tension-only' },
+      ],
+      [clamp('foot'), clamp('ground')],
+      [{ kind: 'node', node: 'head', F: [-1e3, 0, 0] }],
+    );
+    // A moment about the tie's own axis, which nothing holds
+    model.loadCases!.push({
+      id: 'T',
+      loads: [{ kind: 'point', member: 'tie', at: 0.5, axes: 'local', M: [10, 0, 0] }],
+    });
+    model.combinations = [
+      { id: 'without', state: 'strength', factors: { L: 1 } },
+      { id: 'with', state: 'strength', factors: { L: 1, T: 1 } },
+    ];
+    const under = (id: string) =>
+      analyse(
+        prepareFrame(model),
+        resultSelections(model).filter((one) => one.id === id),
+        {},
+      );
+    expect(under('without').ok).toBeTrue();
+    const twisted = under('with');
+    expect(twisted.ok ? '' : twisted.problems[0]!.message).toContain('about its own axis');
+  });
+
   it('act in second order too', () => {
     const { slack, state } = stateOf(bay(1e4, 1e5), true);
     expect(slack).toEqual(['down']);
@@ -79,5 +111,31 @@ describe('members of one sign', () => {
       [{ kind: 'node', node: 'c', F: [0, 0, 1e3] }],
     );
     expect(stateOf(model).problems?.[0]?.code).toBe('mechanism');
+  });
+});
+
+describe('factorizations by which members are slack', () => {
+  const prepared = prepareEquations(prepareFrame(bay(10e3, 50e3)));
+  const slack = (...members: number[]) =>
+    Uint8Array.from([0, 1, 2, 3, 4], (m) => (members.includes(m) ? 1 : 0));
+
+  it('are made once for each set', () => {
+    const factors = new SlackFactors(prepared);
+    const none = factors.without(slack());
+    expect(factors.without(slack(3))).not.toBe(none);
+    expect(factors.without(slack())).toBe(none);
+    expect(factors.without(slack(3))).toBe(factors.without(slack(3)));
+  });
+
+  it('are kept for the sets that were asked for last', () => {
+    const factors = new SlackFactors(prepared);
+    const none = factors.without(slack());
+    const up = factors.without(slack(3));
+    const sets = [[4], [3, 4], [0], [1], [2], [0, 3]];
+    for (const set of sets) factors.without(slack(...set));
+    expect(factors.without(slack())).toBe(none);
+    factors.without(slack(1, 3));
+    expect(factors.without(slack())).toBe(none);
+    expect(factors.without(slack(3))).not.toBe(up);
   });
 });

@@ -1,6 +1,7 @@
 import { attempt, fail } from '../problem.js';
 import type { CaseLoads } from './case-loads.js';
 import { carries, type Frame } from './frame.js';
+import type { Factor } from './sparse/factor.js';
 import { localMatrices, refuseMechanisms, solveLinear, type Prepared, type Solution } from './static.js';
 import { factorStiffness } from './system.js';
 import { toMember } from './transform.js';
@@ -19,6 +20,32 @@ export function isUnilateral(frame: Frame): boolean {
   return frame.action.some((action) => action >= carries['tension-only']);
 }
 
+/** Sets of slack members whose factorizations are kept at a time. */
+const mostKept = 8;
+/** Numbers that they hold together at the most, beside the one that is used: 160 MB. */
+const mostNumbers = 2e7;
+
+/** A frame's factorizations by which members are slack: all selections begin with none, and many end with the same. */
+export class SlackFactors {
+  private readonly kept = new Map<string, Factor>();
+
+  constructor(readonly prepared: Prepared) {}
+
+  /** The factorization with the given members out of action (1 a slack member). */
+  without(inactive: Uint8Array): Factor {
+    const key = inactive.join('');
+    const { frame, constraints, plan } = this.prepared;
+    const factor =
+      this.kept.get(key) ?? factorStiffness(frame, constraints, plan, localMatrices(this.prepared, inactive));
+    // The one that was used last goes last
+    this.kept.delete(key);
+    this.kept.set(key, factor);
+    const most = Math.max(1, Math.min(mostKept, Math.floor(mostNumbers / factor.values.length)));
+    while (this.kept.size > most) this.kept.delete(this.kept.keys().next().value!);
+    return factor;
+  }
+}
+
 /**
  * First-order state of one set of loads in which tension-only and compression-only members act only while their force has
  * their sign. The set of acting members is corrected until it repeats itself; if it cycles, one member a step is changed,
@@ -27,19 +54,19 @@ export function isUnilateral(frame: Frame): boolean {
  * @throws ProblemError `mechanism` where the slack state holds nothing, `not-converged` where no state is consistent
  */
 export function solveUnilateral(
-  prepared: Prepared,
+  factors: SlackFactors,
   loads: CaseLoads,
   where: Record<string, unknown>,
-  begin?: Uint8Array,
 ): UnilateralState {
+  const { prepared } = factors;
   const { frame } = prepared;
   const limited = frame.memberIds.map((_, m) => m).filter((m) => frame.action[m]! >= carries['tension-only']);
-  let inactive = begin?.slice() ?? new Uint8Array(frame.memberIds.length);
+  let inactive = new Uint8Array(frame.memberIds.length);
   const seen = new Set<string>();
   let single = false;
   const most = 30 + 4 * limited.length;
   for (let iteration = 1; iteration <= most; iteration++) {
-    const { solution, loose } = solveState(prepared, loads, inactive);
+    const { solution, loose } = solveState(factors, loads, inactive);
     const wrong = limited
       .map((m) => ({ m, off: wrongSign(prepared, loads, solution.displacements, m, inactive[m] === 1) }))
       .filter(({ off }) => off > 0);
@@ -68,12 +95,13 @@ export function solveUnilateral(
 
 /** Solves with the given members out of action; where that leaves the frame loose they keep a little stiffness. */
 function solveState(
-  prepared: Prepared,
+  factors: SlackFactors,
   loads: CaseLoads,
   inactive: Uint8Array,
-): { solution: Solution; loose?: ReturnType<typeof factorStiffness> } {
+): { solution: Solution; loose?: Factor } {
+  const { prepared } = factors;
   const { constraints, plan, frame, elements } = prepared;
-  const factor = factorStiffness(frame, constraints, plan, localMatrices(prepared, inactive));
+  const factor = factors.without(inactive);
   const isLoose =
     factor.suspects.length > 0 && !attempt(() => refuseMechanisms(prepared, factor, [loads], inactive)).ok;
   if (!isLoose) return { solution: solveLinear(prepared, factor, [loads], inactive)[0]! };

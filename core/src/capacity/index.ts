@@ -5,3 +5,4 @@ export { combinationStability, type Stability } from './stability.js';
 export { joinedFieldOf } from './physical-member.js';
 export { largestDeflection } from './serviceability/deflection.js';
 export { checkedSteps } from './member-steps.js';
+export { yieldStrengthOf } from './section.js';

@@ -83,10 +83,8 @@ export function physicalMembers(model: FrameModel, frame: Frame): PhysicalMember
     }
   });
   const problems: Problem[] = [];
-  const members = order.map((numbers) => {
-    const inLine = chain(model, frame, numbers, problems);
-    return physicalMember(model, frame, sections, code, inLine, problems);
-  });
+  const within = { model, frame, sections, code, problems };
+  const members = order.map((numbers) => physicalMember(within, chain(model, frame, numbers, problems)));
   return { members, problems };
 }
 
@@ -135,14 +133,17 @@ function chain(model: FrameModel, frame: Frame, numbers: number[], problems: Pro
 /** Stretches between lateral restraints that a member may have. */
 const mostStretches = 1000;
 
-function physicalMember(
-  model: FrameModel,
-  frame: Frame,
-  sections: ReadonlyMap<string, ResolvedSection>,
-  code: CodeSettings,
-  line: readonly number[],
-  problems: Problem[],
-): PhysicalMember | UncoveredMember {
+/** What physical members are found in; problems are added to. */
+interface Within {
+  readonly model: FrameModel;
+  readonly frame: Frame;
+  readonly sections: ReadonlyMap<string, ResolvedSection>;
+  readonly code: CodeSettings;
+  readonly problems: Problem[];
+}
+
+function physicalMember(within: Within, line: readonly number[]): PhysicalMember | UncoveredMember {
+  const { model, frame, sections, code, problems } = within;
   const first = model.members[line[0]!]!;
   const of = line.map((m) => model.members[m]!.id);
   const design = Object.assign({}, ...line.map((m) => model.members[m]!.design ?? {})) as MemberDesign;
@@ -165,7 +166,7 @@ function physicalMember(
         { path: `/members/${line[0]!}/design/LLT`, member: first.id },
       ),
     );
-  const restraints = restraintPlaces(model, frame, line, pieces, length, design, problems);
+  const restraints = restraintPlaces(within, pieces, length, design);
   const common = {
     id,
     of,
@@ -235,25 +236,24 @@ function taperedSections(
 }
 
 function restraintPlaces(
-  model: FrameModel,
-  frame: Frame,
-  line: readonly number[],
-  pieces: readonly { member: number; from: number }[],
+  { model, frame, problems }: Within,
+  pieces: PhysicalMember['pieces'],
   length: number,
   design: MemberDesign,
-  problems: Problem[],
 ): number[] {
+  const first = pieces[0]!.member;
+  const last = pieces[pieces.length - 1]!.member;
   const places = new Set([0, length]);
   for (const node of design.restraints ?? []) {
     const number = frame.nodeIndex.get(node);
     const piece = pieces.find(({ member }) => frame.start[member] === number);
     if (piece) places.add(piece.from);
-    else if (number === undefined || frame.end[line[line.length - 1]!] !== number) {
-      const path = `/members/${line[0]!}/design/restraints`;
+    else if (number === undefined || frame.end[last] !== number) {
+      const path = `/members/${first}/design/restraints`;
       problems.push(
         problem(
           'invalid-model',
-          `The restraint "${node}" is no node of member "${design.group ?? model.members[line[0]!]!.id}" (${path})`,
+          `The restraint "${node}" is no node of member "${design.group ?? model.members[first]!.id}" (${path})`,
           { path },
         ),
       );

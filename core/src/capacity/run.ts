@@ -67,6 +67,13 @@ export function runChecks(
   return summary(code, member, items, states);
 }
 
+/** The worst of the places that are looked at first, by its number among them. */
+interface Coarse {
+  readonly index: number;
+  readonly verdict: NonNullable<Verdict>;
+  readonly utilisation: number;
+}
+
 /** One physical member under its combinations while the checks go over it. */
 class MemberRun {
   private readonly reach: Reach;
@@ -123,7 +130,7 @@ class MemberRun {
     }
     const bounded = !all && !member.tapered && check.atMost !== undefined;
     this.bound(bounded ? (state) => check.atMost!(member, state) : undefined);
-    const coarse: { order: number; index: number; verdict: NonNullable<Verdict>; utilisation: number }[] = [];
+    const coarse: (Coarse & { order: number })[] = [];
     let top = 0;
     for (let order = this.next(0); order >= 0; order = this.next(all ? 0 : top)) {
       const list = this.places(order);
@@ -144,13 +151,14 @@ class MemberRun {
     const found: Found[] = [];
     let best = -1;
     if (!all) coarse.sort((a, b) => b.utilisation - a.utilisation || a.order - b.order);
-    for (const { order, index, verdict, utilisation } of coarse) {
+    for (const one of coarse) {
+      const { order } = one;
       // A combination's bound holds for every place along the member, those between the places looked at too
       if (!all && this.limits[order]! < (found[0]?.utilisation ?? 0) * (1 - alike)) continue;
-      const one = this.refined(check, states[order]!, this.places(order), index, verdict, utilisation);
-      if (all) found.push(one);
-      else if (isWorse(one.utilisation, order, found[0]?.utilisation, best)) {
-        found[0] = one;
+      const fine = this.refined(check, states[order]!, this.places(order), one);
+      if (all) found.push(fine);
+      else if (isWorse(fine.utilisation, order, found[0]?.utilisation, best)) {
+        found[0] = fine;
         best = order;
       }
     }
@@ -200,9 +208,7 @@ class MemberRun {
     check: SectionCheck,
     state: MemberState,
     list: readonly Place[],
-    index: number,
-    verdict: NonNullable<Verdict>,
-    utilisation: number,
+    { index, verdict, utilisation }: Coarse,
   ): Found {
     const { member } = this;
     const { field } = state;

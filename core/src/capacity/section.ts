@@ -44,6 +44,12 @@ export function sectionWithShape(section: ResolvedSection, shape: Shape): CheckS
   return prepare(section, shape);
 }
 
+/** Yield strength of a section at the thickness of its thickest part, Pa; undefined where its material gives none. */
+export function yieldStrengthOf({ material, shape }: ResolvedSection): number | undefined {
+  const { tw, tf } = shape ? dimensionsOf(shape) : { tw: 0, tf: 0 };
+  return strengthAt(material, Math.max(tw, tf), shape !== undefined && kindOf(shape) === 'tube')?.fy;
+}
+
 function prepare(section: ResolvedSection, shape: Shape | undefined): CheckSection | string {
   const { material, fabrication } = section;
   if (material.kind !== 'steel')

@@ -1,22 +1,25 @@
+/** Critical forces that would hold if bending and torsion did not couple, N. */
+export interface UncoupledForces {
+  /** Euler force for bending about u; it displaces along v and so couples with a shear centre off along u. */
+  readonly Nu: number;
+  /** About v. */
+  readonly Nv: number;
+  /** For torsion alone. */
+  readonly NT: number;
+}
+
+/** Where a section's shear centre lies from its centroid along u and v, and its polar radius of gyration about it, m. */
+export interface ShearCentre {
+  readonly us: number;
+  readonly vs: number;
+  readonly i0: number;
+}
+
 /**
  * Critical force for torsional or torsional-flexural buckling: the lowest root of
  * i0²·(N − Nu)(N − Nv)(N − NT) − N²·us²·(N − Nv) − N²·vs²·(N − Nu) = 0 (Timoshenko and Gere, Theory of Elastic Stability, art. 5.6).
- *
- * @param Nu Euler force for bending about u, N; it displaces along v and so couples with a shear centre off along u
- * @param Nv about v
- * @param NT for torsion alone
- * @param us shear centre from the centroid along u, m
- * @param vs along v
- * @param i0 polar radius of gyration about the shear centre, m
  */
-export function torsionalCriticalForce(
-  Nu: number,
-  Nv: number,
-  NT: number,
-  us: number,
-  vs: number,
-  i0: number,
-): number {
+export function torsionalCriticalForce({ Nu, Nv, NT }: UncoupledForces, { us, vs, i0 }: ShearCentre): number {
   if (us === 0 && vs === 0) return NT;
   // On an axis of symmetry only bending square to it couples with torsion
   if (us === 0) return coupled(Nv, NT, vs / i0);

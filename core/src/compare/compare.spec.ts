@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { designOf, slipShed, slipShedWith } from '../testing/designs.js';
 import type { Design } from '../recipe/types.js';
 import { AlternativeRun, difference, type FigureSummary } from './index.js';
@@ -220,5 +221,41 @@ describe('differences', () => {
   it('compare magnitudes', () => {
     expect(difference(-110, 100)).toEqual(jasmine.objectContaining({ absolute: 10, relative: 0.1 }));
     expect(difference(5, 0)).toEqual(jasmine.objectContaining({ absolute: 5, relative: undefined }));
+  });
+});
+
+describe('an alternative that is worked out in parts', () => {
+  const design = designOf(
+    JSON.parse(readFileSync(new URL('../../demo/lookout-tower.json', import.meta.url), 'utf8')) as object,
+  );
+  const alternative = design.alternatives[1]!;
+
+  it('draws what is shown before the forces of the other combinations are known, and the same as then', () => {
+    const run = new AlternativeRun(design, alternative);
+    const parts = run.towards('forces', undefined, 'U3');
+    parts.next();
+    expect(run.isShownFirst).toBeFalse();
+    parts.next();
+    expect(run.isShownFirst).toBeTrue();
+    expect(run.summary('U3').stage).toBe('frame');
+    const { balance } = run.summary('U3');
+    const first = run.draw({ result: 'U3', diagram: 'N' })!;
+    expect(parts.next().done).toBeTrue();
+    expect(run.isShownFirst).toBeFalse();
+    const whole = new AlternativeRun(design, alternative);
+    whole.advance('forces');
+    const drawn = whole.draw({ result: 'U3', diagram: 'N' })!;
+    expect(first.legend).toEqual(drawn.legend);
+    expect(first.drawing.strokes).toEqual(drawn.drawing.strokes);
+    // In whatever order they were solved, they are listed in that of the design
+    expect(run.summary('U3')).toEqual(whole.summary('U3'));
+    expect(balance).toEqual(whole.summary('U3').balance);
+  });
+
+  it('has nothing to show first where what is shown is no combination', () => {
+    const run = new AlternativeRun(design, alternative);
+    const parts = run.towards('forces', undefined, 'mode.1');
+    parts.next();
+    expect(parts.next().done).toBeTrue();
   });
 });

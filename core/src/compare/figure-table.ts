@@ -3,7 +3,8 @@ import { attempt } from '../problem.js';
 import type { Namer } from '../recipe/geometry/names.js';
 import type { FigureSpec } from '../recipe/types.js';
 import type { ResultSelection } from '../results/index.js';
-import { significant } from '../units/format.js';
+import { inSentence } from '../units/format.js';
+import { shownSystem } from '../units/system.js';
 import {
   figureKindOf,
   judging,
@@ -63,12 +64,14 @@ export class FigureTable {
   }
 
   private one(spec: FigureSpec, source: FigureSource, namer: Namer): FigureSummary {
-    const known = this.known.get(spec.id);
+    // Its place is told in the reader's units
+    const key = `${shownSystem()} ${spec.id}`;
+    const known = this.known.get(key);
     if (known) return known;
     if (!reaches(source, figureKindOf(spec).needs)) return pending(spec);
     const outcome = attempt(() => summarised(spec, source, namer));
     const found = outcome.ok ? outcome.value : wrong(spec, outcome.problems[0]!.message);
-    this.known.set(spec.id, found);
+    this.known.set(key, found);
     return found;
   }
 }
@@ -113,6 +116,6 @@ function summarised(spec: FigureSpec, source: FigureSource, namer: Namer): Figur
 /** Where a value was found, in words: "left column, x = 6.40 m, U1". */
 function placeOf({ member, node, x, result }: FigureResult, namer: Namer): string {
   const part = member !== undefined ? namer.member(member) : node !== undefined ? namer.node(node) : '';
-  const at = member !== undefined && x !== undefined ? `x = ${significant(x)} m` : '';
+  const at = member !== undefined && x !== undefined ? `x = ${inSentence(x, 'length')}` : '';
   return [part, at, result].filter((word) => word !== undefined && word !== '').join(', ');
 }

@@ -20,7 +20,6 @@ export type {
   FigureSummary,
   MemberSummary,
   ParameterSummary,
-  ResultSummary,
   SummaryStatus,
 } from './summary.js';
 export type { Proposal, Selected } from './selecting.js';

@@ -5,11 +5,10 @@ import {
   type MemberCheck,
   type MemberChecker,
 } from '../capacity/index.js';
-import { drawAlternative, type DrawingOptions, type DrawnScene } from '../drawing/index.js';
+import { drawAlternative, shownResults, type DrawingOptions, type DrawnScene } from '../drawing/index.js';
 import {
-  analysed,
+  analysedInParts,
   checkerOf,
-  inOneGo,
   stabilityInParts,
   verdictOf,
   wantsLengths,
@@ -17,12 +16,12 @@ import {
   type StabilityOfAll,
   type VerdictStatus,
 } from '../pipeline/index.js';
+import { inOneGo } from '../parts.js';
 import { attempt, ProblemError, unwrapped, type Problem } from '../problem.js';
-import { applyAlternative } from '../recipe/alternatives.js';
 import { buildFrame, type BuiltFrame } from '../recipe/build.js';
 import { Namer } from '../recipe/geometry/names.js';
 import { placeOn, type NamedPlace } from '../recipe/geometry/places.js';
-import { evaluateParameters, type ParameterValues } from '../recipe/parameters.js';
+import type { ParameterValues } from '../recipe/parameters.js';
 import { remarksOf, type Remark } from '../recipe/remarks/index.js';
 import type { Alternative, Design } from '../recipe/types.js';
 import { stateEquilibrium } from '../results/index.js';
@@ -31,16 +30,25 @@ import { memberSummaries } from './member-summaries.js';
 import { mechanismRemarks } from './mechanisms.js';
 import { inWords } from './problem-words.js';
 import { readingAt, type Reading } from './reading.js';
-import { proposalFor, selectedBy, type Proposal, type Selected } from './selecting.js';
+import { parameterSummaries, parametersOf } from './parameter-summaries.js';
+import { proposalFor, selectedBy, tagValues, type Proposal, type Selected } from './selecting.js';
 import { figureKindOf, type FigureSource } from './figures/index.js';
 import { fillTable, tableKinds, type ResultTable, type TableQuestion } from './tables/index.js';
 import { stepMiniatures, type StepMiniature } from './step-previews.js';
+import { ShapesOnDemand } from './shapes.js';
+import { slicesOf } from './slices.js';
 import { caseSums, type CaseSum } from './sums.js';
-import type { AlternativeSummary, FigureSummary, ParameterSummary, SummaryStatus } from './summary.js';
+import type { AlternativeSummary, FigureSummary, SummaryStatus } from './summary.js';
 
 export type StageName = 'forces' | 'checks' | 'complete';
 
 const order = ['nothing', 'forces', 'checks', 'complete'] as const;
+
+/** Members up to which shapes are worked out as soon as there are forces. */
+const quickShapes = 120;
+
+/** Members times combinations whose forces of second order are all there almost as soon as one's. */
+const soonDone = 500;
 
 /**
  * One alternative while it is worked out, stage by stage: forces first, then checks, then nearness to instability and modes. It keeps
@@ -52,10 +60,13 @@ export class AlternativeRun {
   private namer: Namer | undefined;
   private parameters: ParameterValues | undefined;
   private forces: Analysed | undefined;
+  /** The forces of the shown load case or combination, where those of the others take longer. */
+  private shownForces: Analysed | undefined;
   private checker: MemberChecker | undefined;
   private checks: MemberCheck[] | undefined;
   private stability: StabilityOfAll | undefined;
   private modes: VibrationMode[] | undefined;
+  private shapes: ShapesOnDemand | undefined;
   private remarks: readonly Remark[] | undefined;
   private reached: (typeof order)[number] = 'nothing';
   private overrides: AlternativeSummary['overrides'] = {};
@@ -81,12 +92,13 @@ export class AlternativeRun {
    * The same in parts, between which others may be heard; the first ends when the frame is built and can be drawn.
    *
    * @param progress its `step` throws to stop a part; the run is of no use after that
+   * @param shown load case or combination whose forces can be drawn before those of the others are known
    */
-  *towards(stage: StageName, progress?: Progress): Generator<undefined, boolean> {
+  *towards(stage: StageName, progress?: Progress, shown?: string): Generator<undefined, boolean> {
     while (this.problems.length === 0 && order.indexOf(this.reached) < order.indexOf(stage)) {
       const next = order[order.indexOf(this.reached) + 1] as StageName;
       try {
-        yield* this.work(next, progress);
+        yield* this.work(next, progress, shown);
         this.reached = next;
       } catch (error) {
         if (!(error instanceof ProblemError)) throw error;
@@ -106,9 +118,20 @@ export class AlternativeRun {
     return this.problems.length > 0 && order.indexOf(this.reached) + 1 < order.indexOf(stage);
   }
 
-  private *work(stage: StageName, progress: Progress | undefined): Generator<undefined> {
+  /** Whether the forces of what is shown are there, and those of the others so far away that it is worth drawing them. */
+  get isShownFirst(): boolean {
+    const { built, shownForces } = this;
+    if (!built || !shownForces) return false;
+    return shownForces.model.members.length * built.combinations.length > soonDone;
+  }
+
+  private *work(
+    stage: StageName,
+    progress: Progress | undefined,
+    shown: string | undefined,
+  ): Generator<undefined> {
     if (stage === 'forces') {
-      yield* this.workForces(progress);
+      yield* this.workForces(progress, shown);
       return;
     }
     const forces = this.forces!;
@@ -129,7 +152,7 @@ export class AlternativeRun {
     if (wanted > 0) this.modes = vibrationModes(prepareEquations(forces.frame), wanted + 6, progress);
   }
 
-  private *workForces(progress: Progress | undefined): Generator<undefined> {
+  private *workForces(progress: Progress | undefined, shown: string | undefined): Generator<undefined> {
     const outcome = buildFrame(this.design, this.alternative);
     // Parameters are shown although the frame cannot be built
     if (!outcome.ok) this.parameters = parametersOf(this.design, this.alternative);
@@ -138,11 +161,22 @@ export class AlternativeRun {
     this.parameters = this.built.parameters;
     this.overrides = overridesOf(this.built);
     yield;
-    this.forces = analysed(this.built.model, {
+    const parts = analysedInParts(this.built.model, {
       secondOrder: this.design.analysis.order === 2,
       cases: true,
       ...(progress ? { progress } : {}),
+      ...(shown === undefined ? {} : { before: shown }),
     });
+    for (;;) {
+      const { done, value } = parts.next();
+      if (done) {
+        this.forces = value;
+        this.shownForces = undefined;
+        return;
+      }
+      this.shownForces = value;
+      yield;
+    }
   }
 
   private get source(): FigureSource | undefined {
@@ -184,12 +218,16 @@ export class AlternativeRun {
       code: this.design.code.name ?? 'EN1993',
       notes: [
         ...(built?.notes ?? []),
-        ...(forces?.notes ?? []).map((message) => ({ code: 'analysis', message, where: {} })),
+        ...((forces ?? this.shownForces)?.notes ?? []).map((message) => ({
+          code: 'analysis',
+          message,
+          where: {},
+        })),
       ],
       ...this.remarked(),
-      parameters: this.parameterValues(),
+      parameters: parameterSummaries(this.parameters),
       ...this.balance(shown),
-      slices: this.slices(),
+      slices: built && this.design.space === 'solid' ? slicesOf(built.geometry) : [],
       governing: this.governing(figures),
       overrides: this.overrides,
       matches: Object.fromEntries([...(built?.matches ?? [])].map(([id, parts]) => [id, parts.length])),
@@ -218,56 +256,25 @@ export class AlternativeRun {
   }
 
   private results(): AlternativeSummary['results'] {
-    if (!this.built) return [];
-    const cases = this.built.design.loadCases.map(({ id, title }) => ({ id, title, kind: 'case' as const }));
-    const combinations = this.built.combinations.map(({ id, title, state }) => ({
-      id,
-      title: title ?? state,
-      kind: 'combination' as const,
-      state,
-    }));
-    return [...cases, ...combinations];
-  }
-
-  private parameterValues(): Record<string, ParameterSummary> {
-    const { scope, ranges } = this.parameters ?? {};
-    const names = new Set([...(scope?.keys() ?? []), ...(ranges?.keys() ?? [])]);
-    return Object.fromEntries(
-      [...names].map((name) => {
-        const value = scope?.get(name)?.value;
-        return [name, { ...(typeof value === 'number' ? { value } : {}), ...ranges?.get(name) }];
-      }),
-    );
+    const { built, stability, modes } = this;
+    if (!built) return [];
+    const known = stability?.stability;
+    const nearest = known && leastCritical(known);
+    return shownResults({
+      built,
+      ...(known ? { stability: known } : {}),
+      ...(nearest === undefined ? {} : { nearest }),
+      ...(modes ? { modes } : {}),
+    });
   }
 
   private balance(shown: string): Pick<AlternativeSummary, 'balance'> {
-    const selection = this.forces?.selections.find(({ id }) => id === shown);
-    const state = this.forces?.states.get(shown);
-    if (!this.forces || !selection || !state) return {};
-    const { applied, reactions, residual } = stateEquilibrium(this.forces.frame, state, selection.factors);
+    const forces = this.forces ?? this.shownForces;
+    const selection = forces?.selections.find(({ id }) => id === shown);
+    const state = forces?.states.get(shown);
+    if (!forces || !selection || !state) return {};
+    const { applied, reactions, residual } = stateEquilibrium(forces.frame, state, selection.factors);
     return { balance: { result: shown, applied: [...applied], reactions: [...reactions], residual } };
-  }
-
-  private slices(): AlternativeSummary['slices'] {
-    if (!this.built || this.design.space === 'plane') return [];
-    const values = new Map<string, Set<string | number>>();
-    for (const { tags } of this.built.geometry.members.values())
-      for (const tag of ['row', 'bay', 'storey', 'side']) {
-        const value = tags[tag];
-        if (value !== undefined) values.set(tag, (values.get(tag) ?? new Set()).add(value));
-      }
-    return [...values].flatMap(([tag, set]) =>
-      set.size > 1
-        ? [
-            {
-              tag,
-              values: [...set].sort((a, b) =>
-                typeof a === 'number' && typeof b === 'number' ? a - b : String(a) < String(b) ? -1 : 1,
-              ),
-            },
-          ]
-        : [],
-    );
   }
 
   /** The shortest condition that selects just these members or nodes, and what they are in words. */
@@ -293,18 +300,33 @@ export class AlternativeRun {
     return this.built ? selectedBy(this.built, of, condition) : { ids: [] };
   }
 
+  /** What its members or nodes have in each tag that conditions can ask for. */
+  tagValues(of: 'members' | 'nodes'): Readonly<Record<string, readonly (string | number)[]>> {
+    return this.built ? tagValues(this.built, of) : {};
+  }
+
   /** The drawing of what is known; undefined where not even the frame could be built. */
   draw(options: DrawingOptions): DrawnScene | undefined {
     const { built, forces, checks } = this;
     if (!built) return undefined;
+    // Numbers go before shapes that take long: those of large frames wait until all is known
+    const shapes =
+      forces &&
+      (forces.frame.memberIds.length <= quickShapes || this.reached === 'complete') &&
+      (this.shapes ??= new ShapesOnDemand(forces, () => ({
+        buckling: this.stability?.modes,
+        modes: this.modes,
+      })));
     const shape = this.problems.find(({ code }) => code === 'mechanism')?.where['shape'] as
       Record<string, number[]> | undefined;
+    const drawn = forces ?? this.shownForces;
     const outcome = attempt(() =>
       drawAlternative(
         {
           built,
-          ...(forces ? { forces } : {}),
+          ...(drawn ? { forces: drawn } : {}),
           ...(checks ? { checks } : {}),
+          ...(shapes ? { shapes } : {}),
           ...(shape ? { mechanism: shape } : {}),
         },
         options,
@@ -356,12 +378,6 @@ export class AlternativeRun {
   }
 }
 
-/** The parameters of an alternative as far as they can be evaluated; undefined where the alternative names what is not there. */
-function parametersOf(design: Design, alternative: Alternative): ParameterValues | undefined {
-  const outcome = attempt(() => evaluateParameters(applyAlternative(design, alternative)));
-  return outcome.ok ? outcome.value : undefined;
-}
-
 function overridesOf({ assignment }: BuiltFrame): AlternativeSummary['overrides'] {
   return Object.fromEntries(
     [...assignment.overrides()].map(([rule, by]) => [
@@ -369,4 +385,12 @@ function overridesOf({ assignment }: BuiltFrame): AlternativeSummary['overrides'
       [...by].map(([id, parts]) => ({ by: id, parts })),
     ]),
   );
+}
+
+/** The combination that is nearest to instability. */
+function leastCritical(stability: StabilityOfAll['stability']): string | undefined {
+  let least: { id: string; alphaCr: number } | undefined;
+  for (const [id, { alphaCr }] of stability)
+    if (alphaCr !== null && (!least || alphaCr < least.alphaCr)) least = { id, alphaCr };
+  return least?.id;
 }

@@ -1,9 +1,12 @@
 import { attempt } from '../problem.js';
 import type { BuiltFrame } from '../recipe/build.js';
 import { conditionProgram } from '../recipe/expressions/evaluate.js';
+import { isPure } from '../recipe/expressions/dimension.js';
+import { tagTypes, type ValueType } from '../recipe/expressions/types.js';
 import type { Namer } from '../recipe/geometry/names.js';
 import { Tagged } from '../recipe/geometry/select.js';
 import { proposeCondition } from '../recipe/rules/propose.js';
+import { inOrder } from './slices.js';
 
 /** A condition for a selection, and what is selected in words: a name, or how many. */
 export interface Proposal {
@@ -42,4 +45,25 @@ export function selectedBy(
   });
   if (!outcome.ok) return { ids: [], problem: outcome.problems[0]!.message };
   return { ids: outcome.value.map(({ id }) => id) };
+}
+
+/** What the members or nodes of a frame have in each tag that holds text or a count, in order; lengths and angles are left out. */
+export function tagValues(
+  { geometry }: BuiltFrame,
+  of: 'members' | 'nodes',
+): Readonly<Record<string, readonly (string | number)[]>> {
+  const values = new Map<string, Set<string | number>>();
+  for (const { tags } of Tagged.of(geometry)[of])
+    for (const [tag, value] of Object.entries(tags)) {
+      if (value === undefined || !listed.has(tag)) continue;
+      values.set(tag, (values.get(tag) ?? new Set()).add(value));
+    }
+  return Object.fromEntries([...values].map(([tag, set]) => [tag, [...set].sort(inOrder)]));
+}
+
+/** Tags whose values are few. */
+const listed = new Set([...tagTypes].flatMap(([tag, type]) => (isListed(type) ? [tag] : [])));
+
+function isListed(type: ValueType): boolean {
+  return type.kind === 'text' || (type.kind === 'number' && isPure(type.dimension));
 }

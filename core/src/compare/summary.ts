@@ -1,6 +1,7 @@
 import type { Problem } from '../problem.js';
 import type { Note } from '../recipe/geometry/geometry.js';
 import type { Remark } from '../recipe/remarks/index.js';
+import type { ShownResult } from '../drawing/index.js';
 import type { QuantityName } from '../units/quantities.js';
 import type { VerdictStatus } from '../pipeline/index.js';
 
@@ -45,14 +46,6 @@ export interface ParameterSummary {
   readonly step?: number;
 }
 
-/** A load case or combination that can be shown. */
-export interface ResultSummary {
-  readonly id: string;
-  readonly title: string;
-  readonly kind: 'case' | 'combination';
-  readonly state?: 'strength' | 'service';
-}
-
 /** What the checks come to; where they pass, whether a figure is beyond its limit; `pending` until that is known. */
 export type SummaryStatus = VerdictStatus | 'beyond limits' | 'pending';
 
@@ -64,7 +57,8 @@ export interface AlternativeSummary {
   readonly problems: readonly Problem[];
   /** The frame could be built: there is something to draw. */
   readonly built: boolean;
-  readonly results: readonly ResultSummary[];
+  /** What can be shown on the stage. */
+  readonly results: readonly ShownResult[];
   readonly figures: readonly FigureSummary[];
   readonly status: SummaryStatus;
   readonly over: number;

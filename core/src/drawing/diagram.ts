@@ -1,10 +1,11 @@
-import type { Frame, FrameState, MemberField } from '../analysis/index.js';
-import { forceAt, forceCandidates, forceExtremesInto, type ForceName, pointOn } from '../results/index.js';
+import type { MemberField } from '../analysis/index.js';
+import { forceAt, forceCandidates, pointOn, type ForceName, type NamedField } from '../results/index.js';
 import { between, times, type Point } from '../recipe/geometry/vector.js';
-import { formatExact, formatWithUnit } from '../units/format.js';
+import { formatExact, formatWithUnit, inSentence } from '../units/format.js';
 import type { QuantityName } from '../units/quantities.js';
-import type { Colour, Draughtsman } from './drawing.js';
+import type { Colour, LayerPen } from './drawing.js';
 import { axisOf, stationsAlong } from './places.js';
+import type { ShownContext } from './shown/shown.js';
 
 interface Style {
   /** Local axis along which ordinates stand, and their sign. */
@@ -25,28 +26,23 @@ const styles: Readonly<Record<ForceName, Style>> = {
   Mz: { axis: 1, sign: -1, positive: 'plum', negative: 'plum', quantity: 'moment' },
 };
 
-/** Greatest magnitude of a force over all members, for the common scale. */
-export function greatestForce(frame: Frame, state: FrameState, name: ForceName): number {
-  let most = 0;
-  const extremes = new Float64Array(4);
-  for (let m = 0; m < frame.memberIds.length; m++) {
-    forceExtremesInto(state.field(m), name, extremes);
-    most = Math.max(most, Math.abs(extremes[1]!), Math.abs(extremes[3]!));
-  }
-  return most;
-}
+/** Kind of quantity of an internal force. */
+export const forceQuantity = (name: ForceName): QuantityName => styles[name].quantity;
 
 /** Texts of a diagram: how many of the greatest values are told, at the most. */
 const mostTexts = 60;
 
-/** How far a drawn curve may leave the exact one, as a share of the greatest ordinate. */
-const trueTo = 0.008;
+/** How far a drawn curve may leave the exact one, as a share of the greatest ordinate: about a px, of many small curves a little more. */
+const trueTo = (members: number) => (members > 400 ? 0.016 : 0.008);
 
 /** Parts into which a curve is divided at the least and at the most, so that it stays true: N's hatch needs its ordinates. */
 const fewest: Readonly<Record<ForceName, number>> = { N: 8, Vy: 1, Vz: 1, T: 1, My: 1, Mz: 1 };
 const finest = 24;
+/** Parts of an envelope's curves. */
+const envelopeParts = 16;
 
-function partsOf(field: MemberField, name: ForceName, most: number): number {
+/** @param away how far the curve may leave the exact one, N or N·m */
+function partsOf(field: MemberField, name: ForceName, away: number): number {
   const least = fewest[name];
   const L = field.breaks.at(-1)!;
   const at = (share: number) => forceAt(field, name, share * L);
@@ -54,55 +50,64 @@ function partsOf(field: MemberField, name: ForceName, most: number): number {
   const sagitta = Math.max(
     ...[0.25, 0.5, 0.75].map((share) => Math.abs(at(share) - first - share * (last - first))),
   );
-  return Math.max(least, Math.min(finest, Math.ceil(Math.sqrt(sagitta / (trueTo * most)))));
+  return Math.max(least, Math.min(finest, Math.ceil(Math.sqrt(sagitta / away))));
+}
+
+/** A value at a place of a member, and the load case or combination it belongs to. */
+interface ToldValue {
+  readonly m: number;
+  readonly x: number;
+  readonly value: number;
+  readonly id: string;
 }
 
 /**
- * Draws an internal force along the members: exact functions, ordinates square to the member, values where they are extreme.
+ * Draws an internal force along the members: exact functions, ordinates square to the member, values where they are extreme. Of several
+ * fields two curves are drawn, of the greatest and of the least value at every place.
  *
  * @param most the greatest magnitude in the frame
  */
 export function drawDiagram(
-  pen: Draughtsman,
-  frame: Frame,
-  state: FrameState,
+  { pen, frame, namer, shown }: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown'>,
+  fieldsOf: (member: number) => readonly NamedField[],
   name: ForceName,
   most: number,
-  shown: (member: number) => boolean,
-  nameOf: (member: number) => string,
 ): void {
   const style = styles[name];
-  const texts: { m: number; x: number; value: number }[] = [];
+  const texts: ToldValue[] = [];
   if (most === 0) return;
-  frame.memberIds.forEach((_, m) => {
-    if (!shown(m)) return;
-    const field = state.field(m);
+  const away = trueTo(frame.memberIds.length) * most;
+  for (let m = 0; m < frame.memberIds.length; m++) {
+    if (!shown(m)) continue;
+    const fields = fieldsOf(m);
+    const told = fields.map(({ id, field }) => ({ id, candidates: forceCandidates(field, name) }));
+    const greatest = told.reduce(
+      (a, { candidates }) => candidates.reduce((b, { value }) => Math.max(b, Math.abs(value)), a),
+      0,
+    );
+    if (greatest < 1e-6 * most) continue;
     const up = times(axisOf(frame, m, style.axis), style.sign);
-    const candidates = forceCandidates(field, name);
-    const greatest = candidates.reduce((a, c) => Math.max(a, Math.abs(c.value)), 0);
-    if (greatest < 1e-6 * most) return;
-    const points: Ordinate[] = [];
-    const add = (x: number, before: boolean) => {
-      const value = forceAt(field, name, x, before);
-      points.push({ at: pointOn(frame, m, x), shift: times(up, value), value });
-    };
-    for (const x of stationsAlong(field, partsOf(field, name, most))) {
-      const inside = field.breaks.indexOf(x);
-      if (inside > 0 && inside < field.breaks.length - 1) add(x, true);
-      add(x, inside === field.breaks.length - 1);
-    }
-    ordinates(pen, points, style);
-    for (const c of extremesOf(candidates)) texts.push({ m, ...c });
-  });
+    const curves =
+      fields.length === 1 ? [curveOf(fields[0]!.field, name, away)] : envelopeCurves(fields, name);
+    for (const curve of curves)
+      ordinates(
+        pen.on('diagram'),
+        curve.map(({ x, value }) => ({ at: pointOn(frame, m, x), shift: times(up, value), value })),
+        style,
+      );
+    if (fields.length === 1)
+      for (const c of extremesOf(told[0]!.candidates)) texts.push({ m, ...c, id: told[0]!.id });
+    else texts.push(...envelopeExtremes(m, told));
+  }
   texts
     .sort((a, b) => Math.abs(b.value) - Math.abs(a.value))
     .slice(0, mostTexts)
-    .forEach(({ m, x, value }, rank) => {
+    .forEach(({ m, x, value, id }, rank) => {
       const up = times(axisOf(frame, m, style.axis), style.sign * value);
       const at = pointOn(frame, m, x);
       if (Math.abs(value) < 0.02 * most) return;
       pen.text({
-        key: `${name} ${frame.memberIds[m]!} ${x.toFixed(3)}`,
+        key: `${name} ${frame.memberIds[m]!} ${x.toFixed(3)} ${value < 0 ? '-' : '+'}`,
         // Moments are drawn on the tension side, which says more than a sign that turns with the member's direction
         text: formatWithUnit(name === 'My' || name === 'Mz' ? Math.abs(value) : value, style.quantity),
         at,
@@ -112,9 +117,59 @@ export function drawDiagram(
         tone: value >= 0 ? style.positive : style.negative,
         layer: 'diagram',
         priority: 9 - rank / mostTexts,
-        title: `${name} = ${formatExact(value, style.quantity)} at x = ${x.toFixed(3)} m of ${frame.length[m]!.toFixed(3)} m, ${nameOf(m)}`,
+        title: `${name} = ${formatExact(value, style.quantity)} at x = ${inSentence(x, 'length', 4)} of ${inSentence(frame.length[m]!, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}`,
       });
     });
+}
+
+interface CurvePoint {
+  readonly x: number;
+  readonly value: number;
+}
+
+/** A field's curve; where it jumps both values. */
+function curveOf(field: MemberField, name: ForceName, away: number): CurvePoint[] {
+  const points: CurvePoint[] = [];
+  for (const x of stationsAlong(field, partsOf(field, name, away))) {
+    const inside = field.breaks.indexOf(x);
+    if (inside > 0 && inside < field.breaks.length - 1)
+      points.push({ x, value: forceAt(field, name, x, true) });
+    points.push({ x, value: forceAt(field, name, x, inside === field.breaks.length - 1) });
+  }
+  return points;
+}
+
+/** The greatest and the least of several fields at every station; where they jump on either side. */
+function envelopeCurves(fields: readonly NamedField[], name: ForceName): CurvePoint[][] {
+  const breaks = new Set(fields.flatMap(({ field }) => [...field.breaks]));
+  const all = new Set(fields.flatMap(({ field }) => stationsAlong(field, envelopeParts)));
+  const stations = [...all].sort((a, b) => a - b);
+  const last = stations.at(-1)!;
+  const curve = (better: (a: number, b: number) => number): CurvePoint[] =>
+    stations.flatMap((x) => {
+      const value = (before: boolean) =>
+        fields.map(({ field }) => forceAt(field, name, x, before)).reduce((a, b) => better(a, b));
+      if (x === last) return [{ x, value: value(true) }];
+      return breaks.has(x) && x > 0
+        ? [
+            { x, value: value(true) },
+            { x, value: value(false) },
+          ]
+        : [{ x, value: value(false) }];
+    });
+  return [curve(Math.max), curve(Math.min)];
+}
+
+/** A member's greatest and least value of all combinations, where they are not much smaller than the other. */
+function envelopeExtremes(
+  m: number,
+  told: readonly { id: string; candidates: readonly CurvePoint[] }[],
+): ToldValue[] {
+  const all = told.flatMap(({ id, candidates }) => candidates.map(({ x, value }) => ({ m, x, value, id })));
+  const most = all.reduce((a, b) => (b.value > a.value ? b : a));
+  const least = all.reduce((a, b) => (b.value < a.value ? b : a));
+  const greater = Math.max(Math.abs(most.value), Math.abs(least.value));
+  return [...(most.value > 0.15 * greater ? [most] : []), ...(least.value < -0.15 * greater ? [least] : [])];
 }
 
 interface Ordinate {
@@ -126,7 +181,7 @@ interface Ordinate {
 const none: Point = [0, 0, 0];
 
 /** Fill between axis and curve, thin ordinates, and the curve itself. */
-function ordinates(pen: Draughtsman, points: readonly Ordinate[], style: Style): void {
+function ordinates(pen: LayerPen, points: readonly Ordinate[], style: Style): void {
   const strokes = (colour: Colour) => ({
     fill: { colour, scale: 'diagram', alpha: 0.13 } as const,
     curve: { colour, scale: 'diagram', width: 1.5 } as const,
@@ -141,19 +196,19 @@ function ordinates(pen: Draughtsman, points: readonly Ordinate[], style: Style):
     const q = points[i + 1]!;
     const { fill, curve, hatch } =
       (Math.abs(p.value) > Math.abs(q.value) ? p.value : q.value) >= 0 ? positive : negative;
-    if (p.value * q.value >= 0) pen.band('diagram', p.at, q.at, fill, p.shift, q.shift);
+    if (p.value * q.value >= 0) pen.band(p.at, q.at, fill, p.shift, q.shift);
     else {
       // On both sides of the place where the ordinate changes its sign
       const zero = between(p.at, q.at, p.value / (p.value - q.value));
-      pen.band('diagram', p.at, zero, (p.value > 0 ? positive : negative).fill, p.shift, none);
-      pen.band('diagram', zero, q.at, (q.value > 0 ? positive : negative).fill, none, q.shift);
+      pen.band(p.at, zero, (p.value > 0 ? positive : negative).fill, p.shift, none);
+      pen.band(zero, q.at, (q.value > 0 ? positive : negative).fill, none, q.shift);
     }
-    pen.line('diagram', p.at, q.at, curve, p.shift, q.shift);
+    pen.line(p.at, q.at, curve, p.shift, q.shift);
     // Compression is hatched, so that the sign is not told by colour alone
-    if (signed && p.value < 0) pen.line('diagram', p.at, p.at, hatch, none, p.shift);
+    if (signed && p.value < 0) pen.line(p.at, p.at, hatch, none, p.shift);
   }
   for (const { at, shift, value } of [points[0]!, points.at(-1)!])
-    pen.line('diagram', at, at, (value >= 0 ? positive : negative).end, none, shift);
+    pen.line(at, at, (value >= 0 ? positive : negative).end, none, shift);
 }
 
 /** The greatest magnitude of a member, and its ends where they are not much smaller. */

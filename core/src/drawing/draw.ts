@@ -1,26 +1,25 @@
 import { pointOn } from '../results/index.js';
-import type { Analysed } from '../pipeline/index.js';
-import type { MemberCheck } from '../capacity/index.js';
 import type { BuiltFrame } from '../recipe/build.js';
 import type { Dimension } from '../recipe/geometry/geometry.js';
 import { Namer } from '../recipe/geometry/names.js';
-import { add, type Point } from '../recipe/geometry/vector.js';
-import { significant } from '../units/format.js';
+import type { Point } from '../recipe/geometry/vector.js';
 import { prepareFrame, type Frame } from '../analysis/index.js';
-import { drawDeformed, drawShape, greatestMove } from './deformed.js';
-import { drawDiagram, greatestForce } from './diagram.js';
 import { Draughtsman, type Drawing } from './drawing.js';
 import { drawHinges, drawMembers, drawSupports, drawTapers } from './frame.js';
-import { drawLoads, greatestLoad } from './loads.js';
 import { inSlice, type DrawingOptions } from './options.js';
 import { nodeAt } from './places.js';
-import { drawReactions } from './reactions.js';
+import { drawSections } from './sections.js';
+import { drawMotion } from './shape.js';
+import { drawShown, isShape, type DrawnSource, type Greatest, type LegendLine } from './shown/index.js';
+import { drawApart } from './telling-apart.js';
 
 /** A drawing with what common scales are chosen by. */
 export interface DrawnScene {
   readonly drawing: Drawing;
-  /** Greatest magnitudes of what is drawn: N or N·m, m, N/m. */
-  readonly most: { readonly diagram: number; readonly deformation: number; readonly load: number };
+  /** Greatest magnitudes of what is drawn. */
+  readonly most: Greatest;
+  /** What is drawn, in words. */
+  readonly legend: readonly LegendLine[];
   /** Node coordinates, to fit the view by and for picking, m; and the nodes' ids. */
   readonly points: Float32Array;
   readonly nodes: readonly string[];
@@ -31,86 +30,71 @@ export interface DrawnScene {
   readonly members: { readonly ids: readonly string[]; readonly ends: Float32Array };
 }
 
-/** What is known of an alternative when it is drawn. */
-export interface DrawnSource {
-  readonly built: BuiltFrame;
-  readonly forces?: Analysed;
-  readonly checks?: readonly MemberCheck[];
-  /** Displacements of nodes that a mechanism allows, 6 a node by id. */
-  readonly mechanism?: Readonly<Record<string, readonly number[]>>;
-}
-
-/** Draws an alternative: its frame always, forces and reactions as far as they are known. */
+/** Draws an alternative: its frame always, the result that is asked for as far as it is known. */
 export function drawAlternative(source: DrawnSource, options: DrawingOptions): DrawnScene {
   const { built, forces } = source;
   const { model, geometry } = built;
   const frame = forces?.frame ?? prepareFrame(model);
   const pen = new Draughtsman();
-  const namer = new Namer(geometry);
-  const { slice, step, lit = [] } = options;
-  const litSet = new Set(lit);
+  const { slice } = options;
   const tagsOf = (m: number) => geometry.members.get(frame.memberIds[m]!)?.tags ?? {};
   const shown = (m: number) => !slice || inSlice(tagsOf(m), slice);
   const isFaint = (m: number) =>
-    !shown(m) || (step !== undefined && tagsOf(m)['step'] !== step) || source.mechanism !== undefined;
+    !shown(m) ||
+    (options.step !== undefined && tagsOf(m)['step'] !== options.step) ||
+    source.mechanism !== undefined ||
+    options.apart !== undefined ||
+    isShape(options.result);
   drawAxes(pen, built, frame);
-  drawMembers(
-    pen,
-    frame,
-    isFaint,
-    (m) =>
-      litSet.has(frame.memberIds[m]!) || litSet.has(geometry.members.get(frame.memberIds[m]!)?.line ?? ''),
-  );
-  for (const id of lit) {
-    const n = frame.nodeIndex.get(id);
-    if (n !== undefined) pen.disc('hinges', nodeAt(frame, n), 5, { colour: 'indigo' });
+  drawParts(pen, frame, source, options, isFaint);
+  const legend: LegendLine[] = [];
+  if (options.apart) legend.push(...drawApart(pen, frame, built, options.apart, shown));
+  if (options.sections) {
+    const flushOf = (id: string) => geometry.members.get(id)?.taper?.flush;
+    drawSections(pen, frame, model, flushOf, (m) => !shown(m));
   }
-  drawTapers(pen, frame);
-  drawHinges(pen, frame, model);
-  drawSupports(pen, frame, model);
-  let most = { diagram: 0, deformation: 0, load: 0 };
-  const selection = forces?.selections.find(({ id }) => id === options.result);
-  const state = forces?.states.get(options.result);
-  if (forces && selection && state) {
-    const nodes =
-      slice && new Set(frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])));
-    drawLoads(pen, frame, selection.factors, shown);
-    drawDeformed(pen, frame, state);
-    drawReactions(
-      pen,
-      frame,
-      forces.model,
-      state,
-      (node) => namer.node(node),
-      (node) => !nodes || nodes.has(frame.nodeIndex.get(node)!),
-    );
-    const { diagram } = options;
-    if (diagram === 'utilisation')
-      drawUtilisation(pen, frame, source.checks ?? [], shown, (m) => namer.member(frame.memberIds[m]!));
-    const isForce = diagram !== 'none' && diagram !== 'utilisation';
-    const greatest = isForce ? greatestForce(frame, state, diagram) : 0;
-    if (isForce)
-      drawDiagram(pen, frame, state, diagram, greatest, shown, (m) => namer.member(frame.memberIds[m]!));
-    most = {
-      diagram: greatest,
-      deformation: greatestMove(state),
-      load: greatestLoad(frame.loadCases, selection.factors),
-    };
+  let most: Greatest = { diagram: 0, deformation: 0, load: 0 };
+  if (forces) {
+    const context = { pen, source, forces, frame, options, namer: new Namer(geometry), shown };
+    const drawn = drawShown(context);
+    most = { ...most, ...drawn?.greatest };
+    legend.push(...(drawn?.legend ?? []));
   }
   if (source.mechanism) {
     const { mechanism } = source;
-    drawShape(pen, frame, (n) => movedBy(mechanism[frame.nodeIds[n]!]), 'vermilion');
+    drawMotion(pen, frame, (n) => movedBy(mechanism[frame.nodeIds[n]!]));
     most = { ...most, deformation: 1 };
   }
   return {
     drawing: pen.finish(),
     most,
+    legend,
     points: Float32Array.from(frame.xyz),
     nodes: frame.nodeIds,
     dimensions: dimensionsOf(built),
     space: built.design.space,
     members: pickable(frame),
   };
+}
+
+/** Members, hinges and supports; what is lit stands out. */
+function drawParts(
+  pen: Draughtsman,
+  frame: Frame,
+  { built: { model, geometry } }: DrawnSource,
+  { lit = [], sections = false, diagram }: DrawingOptions,
+  isFaint: (m: number) => boolean,
+): void {
+  const litSet = new Set(lit);
+  const isLit = (id: string) => litSet.has(id) || litSet.has(geometry.members.get(id)?.line ?? '');
+  drawMembers(pen, frame, isFaint, (m) => isLit(frame.memberIds[m]!), sections || diagram === 'stress');
+  for (const id of lit) {
+    const n = frame.nodeIndex.get(id);
+    if (n !== undefined) pen.on('hinges').disc(nodeAt(frame, n), 5, { colour: 'indigo' });
+  }
+  drawTapers(pen, frame);
+  drawHinges(pen, frame, model);
+  drawSupports(pen, frame, model);
 }
 
 /** The dimensions of the steps with what stands in their fields, which a screen can change. */
@@ -155,7 +139,7 @@ function drawAxes(pen: Draughtsman, { axes }: BuiltFrame, frame: Frame): void {
     from[k] = to[k] = at;
     from[across] = low[across]! - over;
     to[across] = high[across]! + over;
-    pen.line('axes', from as unknown as Point, to as unknown as Point, { colour: 'inkFaint', width: 1 });
+    pen.on('axes').line(from as unknown as Point, to as unknown as Point, { colour: 'inkFaint', width: 1 });
     pen.text({
       key: `axis ${along} ${name}`,
       text: name,
@@ -169,49 +153,3 @@ function drawAxes(pen: Draughtsman, { axes }: BuiltFrame, frame: Frame): void {
     });
   }
 }
-
-/** Utilisation as a band along members: one hue that deepens up to the limit, above it vermilion and a hatch. */
-function drawUtilisation(
-  pen: Draughtsman,
-  frame: Frame,
-  checks: readonly MemberCheck[],
-  shown: (m: number) => boolean,
-  nameOf: (m: number) => string,
-): void {
-  for (const { of, utilisation, status, member } of checks)
-    of.forEach((id, k) => {
-      const m = frame.memberIndex.get(id)!;
-      if (!shown(m)) return;
-      const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
-      const over = status === 'fail';
-      const covered = status !== 'not covered';
-      const colour = over || !covered ? 'vermilion' : 'indigo';
-      pen.line('diagram', a, b, {
-        colour,
-        width: 11,
-        alpha: over ? 0.75 : covered ? 0.12 + 0.6 * Math.min(1, utilisation ?? 0) : 0.25,
-      });
-      if (over || !covered)
-        for (let i = 1; i < 8; i++)
-          pen.aligned('hinges', along(a, b, i / 8), b, [-3, -7], [3, 7], { colour: 'sheet', width: 1.4 });
-      if (k === Math.floor(of.length / 2))
-        pen.text({
-          key: `utilisation ${member}`,
-          text:
-            utilisation === undefined ? 'not covered' : `${significant(utilisation)}${over ? ' over' : ''}`,
-          at: along(a, b, 0.5),
-          from: add(along(a, b, 0.5), [0, 0, -1]),
-          beyond: 14,
-          tone: over || !covered ? 'vermilion' : 'ink',
-          layer: 'diagram',
-          priority: over || !covered ? 20 : 5 + (utilisation ?? 0),
-          title: `${nameOf(m)}: ${utilisation === undefined ? 'not covered' : significant(utilisation, 4)}`,
-        });
-    });
-}
-
-const along = (a: Point, b: Point, s: number): Point => [
-  a[0] + s * (b[0] - a[0]),
-  a[1] + s * (b[1] - a[1]),
-  a[2] + s * (b[2] - a[2]),
-];

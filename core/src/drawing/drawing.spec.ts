@@ -20,9 +20,9 @@ function drawn(diagram: 'My' | 'N' | 'none' | 'utilisation', id = 'fixed') {
 describe('a drawing', () => {
   it('is numbers, layer by layer', () => {
     const pen = new Draughtsman();
-    pen.line('members', [0, 0, 0], [1, 0, 0], { colour: 'ink' });
-    pen.line('axes', [0, 0, 0], [0, 0, 1], { colour: 'inkFaint' });
-    pen.disc('hinges', [0, 0, 0], 3, { colour: 'ink' });
+    pen.on('members').line([0, 0, 0], [1, 0, 0], { colour: 'ink' });
+    pen.on('axes').line([0, 0, 0], [0, 0, 1], { colour: 'inkFaint' });
+    pen.on('hinges').disc([0, 0, 0], 3, { colour: 'ink' });
     const { strokes, corners, strokeRanges, cornerRanges } = pen.finish();
     expect(strokes.length).toBe(2 * strokeSize);
     const range = (name: (typeof layerNames)[number]) => strokeRanges[layerNames.indexOf(name)];

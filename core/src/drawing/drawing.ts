@@ -21,6 +21,7 @@ export const layerNames = [
   'axes',
   'loads',
   'diagram',
+  'sections',
   'members',
   'deformed',
   'supports',
@@ -83,24 +84,32 @@ interface StrokeStyle {
 }
 
 const zero: Point = [0, 0, 0];
-const noOffset = [0, 0] as const;
-const noOffsets = [0, 0, 0, 0] as const;
+const middle = [0, 0] as const;
 
-/** Numbers that grow in place. */
-class Floats {
-  private values = new Float32Array(256);
+/** px, right and down on the sheet, or along and across a direction. */
+type Offset = readonly [number, number];
+
+/** Records of some numbers each that grow in place. */
+class Records {
+  values = new Float32Array(256);
   length = 0;
 
-  /** Room for more numbers: where to write, and from which index. */
-  room(count: number): { values: Float32Array; from: number } {
+  constructor(private readonly size: number) {}
+
+  /** Makes room for one more. @returns from which index on its numbers are to be written; they are 0 */
+  room(): number {
     const from = this.length;
-    this.length += count;
+    this.length += this.size;
     if (this.length > this.values.length) {
-      const wider = new Float32Array(Math.max(2 * this.values.length, this.length));
+      const wider = new Float32Array(2 * this.values.length);
       wider.set(this.values);
       this.values = wider;
     }
-    return { values: this.values, from };
+    return from;
+  }
+
+  get count(): number {
+    return this.length / this.size;
   }
 
   get filled(): Float32Array {
@@ -108,220 +117,204 @@ class Floats {
   }
 }
 
-const layerIndex = new Map(layerNames.map((name, i) => [name, i]));
 const colourIndex = new Map(colourNames.map((name, i) => [name, i]));
 const scaleIndex = new Map(scaleNames.map((name, i) => [name, i]));
 
-/** Collects strokes, areas and texts of a drawing, each on a layer. */
-export class Draughtsman {
-  private readonly strokes = layerNames.map(() => new Floats());
-  private readonly corners = layerNames.map(() => new Floats());
-  private readonly texts: DrawingText[] = [];
+/** Collects strokes and areas of one layer of a drawing. */
+export class LayerPen {
+  readonly strokes = new Records(strokeSize);
+  readonly corners = new Records(cornerSize);
 
   /** A line between two places, whose displacements `da` and `db` a scale multiplies. */
-  line(layer: Layer, a: Point, b: Point, style: StrokeStyle, da: Point = zero, db: Point = zero): void {
-    this.stroke(layer, a, da, b, db, noOffsets, style, 0);
-  }
-
-  /** A polyline. */
-  path(layer: Layer, points: readonly Point[], style: StrokeStyle, shifts?: readonly Point[]): void {
-    for (let i = 0; i + 1 < points.length; i++)
-      this.line(layer, points[i]!, points[i + 1]!, style, shifts?.[i], shifts?.[i + 1]);
-  }
-
-  /** A line of px about a place: from and to are right and down on the sheet. */
-  mark(
-    layer: Layer,
-    at: Point,
-    from: readonly [number, number],
-    to: readonly [number, number],
-    style: StrokeStyle,
-  ): void {
-    this.stroke(layer, at, zero, at, zero, [...from, ...to], style, 0);
-  }
-
-  /** A line of px along and across the direction from `at` to `towards`, as it is seen. */
-  aligned(
-    layer: Layer,
-    at: Point,
-    towards: Point,
-    from: readonly [number, number],
-    to: readonly [number, number],
-    style: StrokeStyle,
-  ): void {
-    this.stroke(layer, at, zero, towards, zero, [...from, ...to], style, 1);
-  }
-
-  /** An arrow of px with its tip `gap` before `at`, pointing along the direction from `at` to `towards`. */
-  arrow(
-    layer: Layer,
-    at: Point,
-    towards: Point,
-    gap: number,
-    length: number,
-    style: StrokeStyle,
-    head = 9,
-  ): void {
-    this.aligned(layer, at, towards, [-gap - length, 0], [-gap - head, 0], style);
-    this.corner3(
-      layer,
-      at,
-      towards,
-      [
-        [-gap, 0],
-        [-gap - head, 0.36 * head],
-        [-gap - head, -0.36 * head],
-      ],
-      style,
-    );
-  }
-
-  /** A filled head at `tip`, pointing from `from` to it. */
-  head(layer: Layer, tip: Point, from: Point, style: StrokeStyle, size = 6, dTip: Point = zero): void {
-    // Along the direction from the tip back to its foot
-    this.corner3(
-      layer,
-      tip,
-      from,
-      [
-        [0, 0],
-        [size, 0.36 * size],
-        [size, -0.36 * size],
-      ],
-      style,
-      dTip,
-    );
-  }
-
-  /** A convex area. */
-  area(layer: Layer, points: readonly Point[], style: StrokeStyle, shifts?: readonly Point[]): void {
-    for (let i = 1; i + 1 < points.length; i++)
-      for (const k of [0, i, i + 1])
-        this.corner(layer, points[k]!, shifts?.[k] ?? zero, points[k]!, noOffset, style, 0);
-  }
-
-  /** The area between two places and where `da` and `db` take them. */
-  band(layer: Layer, a: Point, b: Point, style: StrokeStyle, da: Point, db: Point): void {
-    this.corner(layer, a, zero, a, noOffset, style, 0);
-    this.corner(layer, b, zero, b, noOffset, style, 0);
-    this.corner(layer, b, db, b, noOffset, style, 0);
-    this.corner(layer, a, zero, a, noOffset, style, 0);
-    this.corner(layer, b, db, b, noOffset, style, 0);
-    this.corner(layer, a, da, a, noOffset, style, 0);
-  }
-
-  /** A disc of px about a place. */
-  disc(layer: Layer, at: Point, radius: number, style: StrokeStyle): void {
-    const n = 16;
-    const rim = (i: number): readonly [number, number] => [
-      radius * Math.cos((2 * Math.PI * i) / n),
-      radius * Math.sin((2 * Math.PI * i) / n),
-    ];
-    for (let i = 0; i < n; i++)
-      for (const off of [[0, 0] as const, rim(i), rim(i + 1)])
-        this.corner(layer, at, zero, at, off, style, 0);
-  }
-
-  /** A ring of px at an offset along the direction from `at` to `towards`, filled. */
-  ring(
-    layer: Layer,
-    at: Point,
-    towards: Point,
-    along: number,
-    radius: number,
-    fill: Colour,
-    style: StrokeStyle,
-  ): void {
-    const n = 14;
-    const rim = (i: number): readonly [number, number] => [
-      along + radius * Math.cos((2 * Math.PI * i) / n),
-      radius * Math.sin((2 * Math.PI * i) / n),
-    ];
-    for (let i = 0; i < n; i++)
-      for (const off of [[along, 0] as const, rim(i), rim(i + 1)])
-        this.corner(layer, at, zero, towards, off, { colour: fill }, 1);
-    for (let i = 0; i < n; i++) this.aligned(layer, at, towards, rim(i), rim(i + 1), style);
-  }
-
-  text(text: Omit<DrawingText, 'shift' | 'scale' | 'from' | 'beyond'> & Partial<DrawingText>): void {
-    this.texts.push({ shift: zero, scale: 'none', from: text.at, beyond: 10, ...text });
-  }
-
-  private corner3(
-    layer: Layer,
-    at: Point,
-    towards: Point,
-    offsets: readonly (readonly [number, number])[],
-    style: StrokeStyle,
-    shift: Point = zero,
-  ): void {
-    for (const off of offsets) this.corner(layer, at, shift, towards, off, style, 1);
-  }
-
-  private stroke(
-    layer: Layer,
-    a: Point,
-    da: Point,
-    b: Point,
-    db: Point,
-    offsets: readonly number[],
-    style: StrokeStyle,
-    mode: 0 | 1,
-  ): void {
-    const { colour, width = 1, alpha = 1, scale = 'none' } = style;
-    const { values, from } = this.strokes[layerIndex.get(layer)!]!.room(strokeSize);
+  line(a: Point, b: Point, style: StrokeStyle, da: Point = zero, db: Point = zero): void {
+    const from = this.stroke(style, 0);
+    const { values } = this.strokes;
     put(values, from, a);
     put(values, from + 3, da);
     put(values, from + 6, b);
     put(values, from + 9, db);
-    for (let k = 0; k < 4; k++) values[from + 12 + k] = offsets[k]!;
+  }
+
+  /** A polyline. */
+  path(points: readonly Point[], style: StrokeStyle, shifts?: readonly Point[]): void {
+    for (let i = 0; i + 1 < points.length; i++)
+      this.line(points[i]!, points[i + 1]!, style, shifts?.[i], shifts?.[i + 1]);
+  }
+
+  /** A line of px about a place: from and to are right and down on the sheet. */
+  mark(at: Point, from: Offset, to: Offset, style: StrokeStyle): void {
+    this.offsets(this.stroke(style, 0), at, at, from, to);
+  }
+
+  /** A line of px along and across the direction from `at` to `towards`, as it is seen. */
+  aligned(at: Point, towards: Point, from: Offset, to: Offset, style: StrokeStyle): void {
+    this.offsets(this.stroke(style, 1), at, towards, from, to);
+  }
+
+  /** An arrow of px with its tip `gap` before `at`, pointing along the direction from `at` to `towards`. */
+  arrow(
+    at: Point,
+    towards: Point,
+    { gap, length }: { readonly gap: number; readonly length: number },
+    style: StrokeStyle,
+  ): void {
+    const foot = -gap - arrowHead;
+    this.aligned(at, towards, [-gap - length, 0], [foot, 0], style);
+    this.alignedCorner(at, towards, [-gap, 0], style);
+    this.alignedCorner(at, towards, [foot, 0.36 * arrowHead], style);
+    this.alignedCorner(at, towards, [foot, -0.36 * arrowHead], style);
+  }
+
+  /** A filled head at `tip`, pointing from `from` to it, of some px. */
+  head(
+    tip: Point,
+    from: Point,
+    style: StrokeStyle,
+    { size = 6, shift = zero }: { readonly size?: number; readonly shift?: Point } = {},
+  ): void {
+    // Along the direction from the tip back to its foot
+    this.alignedCorner(tip, from, middle, style, shift);
+    this.alignedCorner(tip, from, [size, 0.36 * size], style, shift);
+    this.alignedCorner(tip, from, [size, -0.36 * size], style, shift);
+  }
+
+  /** A convex area. */
+  area(points: readonly Point[], style: StrokeStyle, shifts?: readonly Point[]): void {
+    for (let i = 1; i + 1 < points.length; i++)
+      for (const k of [0, i, i + 1]) this.corner(points[k]!, style, shifts?.[k] ?? zero);
+  }
+
+  /** The area between two places and where `da` and `db` take them. */
+  band(a: Point, b: Point, style: StrokeStyle, da: Point, db: Point): void {
+    this.corner(a, style, zero);
+    this.corner(b, style, zero);
+    this.corner(b, style, db);
+    this.corner(a, style, zero);
+    this.corner(b, style, db);
+    this.corner(a, style, da);
+  }
+
+  /** A disc of px about a place. */
+  disc(at: Point, radius: number, style: StrokeStyle): void {
+    for (const offset of fan(0, radius, 16)) this.corner(at, style, zero, offset);
+  }
+
+  /** A filled ring of px at an offset along the direction from `at` to `towards`. */
+  ring(
+    at: Point,
+    towards: Point,
+    { along, radius, fill }: { readonly along: number; readonly radius: number; readonly fill: Colour },
+    style: StrokeStyle,
+  ): void {
+    const offsets = fan(along, radius, 14);
+    for (const offset of offsets) this.alignedCorner(at, towards, offset, { colour: fill });
+    for (let i = 0; i < offsets.length; i += 3)
+      this.aligned(at, towards, offsets[i + 1]!, offsets[i + 2]!, style);
+  }
+
+  /** Begins a stroke. @returns where its numbers begin */
+  private stroke({ colour, width = 1, alpha = 1, scale = 'none' }: StrokeStyle, mode: 0 | 1): number {
+    const from = this.strokes.room();
+    const { values } = this.strokes;
     values[from + 16] = width;
     values[from + 17] = colourIndex.get(colour)!;
     values[from + 18] = alpha;
     values[from + 19] = mode;
     values[from + 20] = scaleIndex.get(scale)!;
+    return from;
   }
 
-  private corner(
-    layer: Layer,
-    p: Point,
-    dp: Point,
-    q: Point,
-    offset: readonly [number, number],
-    style: StrokeStyle,
-    mode: 0 | 1,
-  ): void {
-    const { colour, alpha = 1, scale = 'none' } = style;
-    const { values, from } = this.corners[layerIndex.get(layer)!]!.room(cornerSize);
+  private offsets(stroke: number, a: Point, b: Point, from: Offset, to: Offset): void {
+    const { values } = this.strokes;
+    put(values, stroke, a);
+    put(values, stroke + 6, b);
+    values[stroke + 12] = from[0];
+    values[stroke + 13] = from[1];
+    values[stroke + 14] = to[0];
+    values[stroke + 15] = to[1];
+  }
+
+  /** A corner at a place and its displacement, `offset` px right and down from there. */
+  private corner(p: Point, style: StrokeStyle, shift: Point, offset: Offset = middle): void {
+    const from = this.beginCorner(style, 0, offset);
+    const { values } = this.corners;
     put(values, from, p);
-    put(values, from + 3, dp);
+    put(values, from + 3, shift);
+    put(values, from + 6, p);
+  }
+
+  /** A corner `offset` px along and across the direction from a place towards another. */
+  private alignedCorner(p: Point, q: Point, offset: Offset, style: StrokeStyle, shift: Point = zero): void {
+    const from = this.beginCorner(style, 1, offset);
+    const { values } = this.corners;
+    put(values, from, p);
+    put(values, from + 3, shift);
     put(values, from + 6, q);
+  }
+
+  private beginCorner(
+    { colour, alpha = 1, scale = 'none' }: StrokeStyle,
+    mode: 0 | 1,
+    offset: Offset,
+  ): number {
+    const from = this.corners.room();
+    const { values } = this.corners;
     values[from + 9] = offset[0];
     values[from + 10] = offset[1];
     values[from + 11] = colourIndex.get(colour)!;
     values[from + 12] = alpha;
     values[from + 13] = mode;
     values[from + 14] = scaleIndex.get(scale)!;
+    return from;
+  }
+}
+
+/** Length of an arrow's head, px. */
+const arrowHead = 9;
+
+/** A disc about a point of the first axis as triangles: of each the middle and two places of the rim. */
+function fan(along: number, radius: number, count: number): Offset[] {
+  const rim = (i: number): Offset => [
+    along + radius * Math.cos((2 * Math.PI * i) / count),
+    radius * Math.sin((2 * Math.PI * i) / count),
+  ];
+  return Array.from({ length: count }, (_, i): Offset[] => [[along, 0], rim(i), rim(i + 1)]).flat();
+}
+
+/** Collects strokes, areas and texts of a drawing, each on a layer. */
+export class Draughtsman {
+  private readonly layers = new Map(layerNames.map((name) => [name, new LayerPen()]));
+  private readonly texts: DrawingText[] = [];
+
+  /** The pen of a layer. */
+  on(layer: Layer): LayerPen {
+    return this.layers.get(layer)!;
+  }
+
+  text(text: Omit<DrawingText, 'shift' | 'scale' | 'from' | 'beyond'> & Partial<DrawingText>): void {
+    this.texts.push({ shift: zero, scale: 'none', from: text.at, beyond: 10, ...text });
   }
 
   finish(): Drawing {
+    const strokes = layerNames.map((name) => this.on(name).strokes);
+    const corners = layerNames.map((name) => this.on(name).corners);
     return {
-      strokes: joined(this.strokes),
-      corners: joined(this.corners),
-      strokeRanges: rangesOf(this.strokes, strokeSize),
-      cornerRanges: rangesOf(this.corners, cornerSize),
+      strokes: joined(strokes),
+      corners: joined(corners),
+      strokeRanges: rangesOf(strokes),
+      cornerRanges: rangesOf(corners),
       texts: this.texts,
     };
   }
 }
 
-function put(values: Float32Array, at: number, [x, y, z]: Point): void {
-  values[at] = x;
-  values[at + 1] = y;
-  values[at + 2] = z;
+function put(values: Float32Array, at: number, p: Point): void {
+  values[at] = p[0];
+  values[at + 1] = p[1];
+  values[at + 2] = p[2];
 }
 
-function joined(layers: readonly Floats[]): Float32Array {
+function joined(layers: readonly Records[]): Float32Array {
   const all = new Float32Array(layers.reduce((sum, { length }) => sum + length, 0));
   let at = 0;
   for (const { filled } of layers) {
@@ -331,11 +324,11 @@ function joined(layers: readonly Floats[]): Float32Array {
   return all;
 }
 
-function rangesOf(layers: readonly Floats[], size: number): [number, number][] {
+function rangesOf(layers: readonly Records[]): [number, number][] {
   let at = 0;
-  return layers.map((list) => {
+  return layers.map(({ count }) => {
     const from = at;
-    at += list.length / size;
+    at += count;
     return [from, at];
   });
 }

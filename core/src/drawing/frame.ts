@@ -5,21 +5,23 @@ import type { Point } from '../recipe/geometry/vector.js';
 import type { Draughtsman } from './drawing.js';
 import { nodeAt } from './places.js';
 
-/** Members as lines along their axes, thin where something else stands in the foreground; arms to their nodes. */
+/** Members as lines along their axes, thin where something else stands in the foreground or their outlines are drawn; arms to their nodes. */
 export function drawMembers(
   pen: Draughtsman,
   frame: Frame,
   isFaint: (member: number) => boolean,
   lit: (member: number) => boolean,
+  axesOnly = false,
 ): void {
+  const width = (m: number) => (axesOnly ? 1 : frame.axialOnly[m] ? 1.8 : 2.8);
   frame.memberIds.forEach((_, m) => {
     const faint = isFaint(m);
     const colour = lit(m) ? 'indigo' : faint ? 'inkFaint' : 'ink';
     const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
-    pen.line('members', a, b, { colour, width: lit(m) ? 4.5 : faint ? 1.2 : frame.axialOnly[m] ? 1.8 : 2.8 });
+    pen.on('members').line(a, b, { colour, width: lit(m) ? 4.5 : faint ? 1.2 : width(m) });
     if (frame.armed[m]) {
-      pen.line('members', nodeAt(frame, frame.start[m]!), a, { colour: 'inkSoft', width: 1 });
-      pen.line('members', b, nodeAt(frame, frame.end[m]!), { colour: 'inkSoft', width: 1 });
+      pen.on('members').line(nodeAt(frame, frame.start[m]!), a, { colour: 'inkSoft', width: 1 });
+      pen.on('members').line(b, nodeAt(frame, frame.end[m]!), { colour: 'inkSoft', width: 1 });
     }
   });
 }
@@ -37,19 +39,20 @@ export function drawTapers(pen: Draughtsman, frame: Frame): void {
       const d = h - least;
       return [p[0] - frame.axes[a]! * d, p[1] - frame.axes[a + 1]! * d, p[2] - frame.axes[a + 2]! * d];
     };
-    pen.area('members', [pointOn(frame, m, 0), pointOn(frame, m, L), down(1, h1), down(0, h0)], {
+    pen.on('members').area([pointOn(frame, m, 0), pointOn(frame, m, L), down(1, h1), down(0, h0)], {
       colour: 'ink',
       alpha: 0.16,
     });
-    pen.path(
-      'members',
-      [
-        pointOn(frame, m, h0 > h1 ? 0 : L),
-        h0 > h1 ? down(0, h0) : down(1, h1),
-        h0 > h1 ? down(1, h1) : down(0, h0),
-      ],
-      { colour: 'ink', width: 1.4 },
-    );
+    pen
+      .on('members')
+      .path(
+        [
+          pointOn(frame, m, h0 > h1 ? 0 : L),
+          h0 > h1 ? down(0, h0) : down(1, h1),
+          h0 > h1 ? down(1, h1) : down(0, h0),
+        ],
+        { colour: 'ink', width: 1.4 },
+      );
   }
 }
 
@@ -62,8 +65,10 @@ export function drawHinges(pen: Draughtsman, frame: Frame, model: FrameModel): v
     const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
     const turns = (end: NonNullable<typeof hinges>['start']) =>
       end?.My !== undefined || end?.Mz !== undefined;
-    if (turns(hinges.start)) pen.ring('hinges', a, b, along, radius, 'sheet', { colour: 'ink', width });
-    if (turns(hinges.end)) pen.ring('hinges', b, a, along, radius, 'sheet', { colour: 'ink', width });
+    if (turns(hinges.start))
+      pen.on('hinges').ring(a, b, { along, radius, fill: 'sheet' }, { colour: 'ink', width });
+    if (turns(hinges.end))
+      pen.on('hinges').ring(b, a, { along, radius, fill: 'sheet' }, { colour: 'ink', width });
   });
 }
 
@@ -80,14 +85,14 @@ function drawSupport(pen: Draughtsman, support: Support, at: Point, plane: boole
   const turning = plane ? support.ry : (support.ry ?? support.rx);
   const sliding = support.ux === undefined || (!plane && support.uy === undefined);
   const ground = (y: number) => {
-    pen.mark('supports', at, [-size, y], [size, y], { colour: 'moss', width: 1.6 });
+    pen.on('supports').mark(at, [-size, y], [size, y], { colour: 'moss', width: 1.6 });
     for (let k = -2; k <= 2; k++) {
       const from = (k * size) / 2;
-      pen.mark('supports', at, [from, y], [from - 4, y + 5], { colour: 'moss' });
+      pen.on('supports').mark(at, [from, y], [from - 4, y + 5], { colour: 'moss' });
     }
   };
   if (turning === 'fixed') {
-    pen.mark('supports', at, [-size, 0], [size, 0], { colour: 'moss', width: 3 });
+    pen.on('supports').mark(at, [-size, 0], [size, 0], { colour: 'moss', width: 3 });
     ground(1);
     return;
   }
@@ -106,8 +111,9 @@ function drawSupport(pen: Draughtsman, support: Support, at: Point, plane: boole
       [0, 0],
     ],
   ] as const)
-    pen.mark('supports', at, from, to, { colour: 'moss', width: 1.6 });
-  if (sliding) pen.mark('supports', at, [-size, foot + 4], [size, foot + 4], { colour: 'moss', width: 1.4 });
+    pen.on('supports').mark(at, from, to, { colour: 'moss', width: 1.6 });
+  if (sliding)
+    pen.on('supports').mark(at, [-size, foot + 4], [size, foot + 4], { colour: 'moss', width: 1.4 });
   else ground(foot);
   if (typeof turning === 'number') coil(pen, at, size);
 }
@@ -120,5 +126,5 @@ function coil(pen: Draughtsman, at: Point, size: number): void {
     return [radius * Math.cos(angle), radius * Math.sin(angle)];
   };
   for (let i = 0; i < 24; i++)
-    pen.mark('supports', at, point(i), point(i + 1), { colour: 'moss', width: 1.2 });
+    pen.on('supports').mark(at, point(i), point(i + 1), { colour: 'moss', width: 1.2 });
 }

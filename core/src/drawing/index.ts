@@ -11,10 +11,24 @@ export {
   type Layer,
   type Scale,
 } from './drawing.js';
+export { forceQuantity } from './diagram.js';
 export { drawAlternative, type DrawnScene } from './draw.js';
+export { tellingNames, type Telling } from './telling-apart.js';
+export {
+  envelopeStates,
+  isShape,
+  shownKinds,
+  shownResults,
+  type DrawnSource,
+  type KnownResults,
+  type LegendLine,
+  type Shapes,
+  type ShownResult,
+} from './shown/index.js';
 export type { DiagramKind, DrawingOptions, Slice } from './options.js';
 export { drawPreview, geometryPicture, kindPicture, stepPicture, type PictureSize } from './steps.js';
 export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
+export { toFilm } from './view/film.js';
 export { colourValues, toSvg } from './view/svg.js';
 export {
   fitView,

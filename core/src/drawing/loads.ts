@@ -81,19 +81,14 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: Load, factor: number, dr
               times(axisOf(frame, m, 2), v[2]!),
             )
           : [v[0]!, v[1]!, v[2]!];
-      drawForces(
-        pen,
-        pointOn(frame, m, load.at * frame.length[m]!),
-        turn(load.F ?? [0, 0, 0]),
-        turn(load.M ?? [0, 0, 0]),
-        factor,
-        `${load.member} ${load.at}`,
-      );
+      const at = pointOn(frame, m, load.at * frame.length[m]!);
+      const forces = { F: turn(load.F ?? [0, 0, 0]), M: turn(load.M ?? [0, 0, 0]) };
+      drawForces(pen, at, forces, factor, `${load.member} ${load.at}`);
       return;
     }
     case 'node': {
       const at = nodeAt(frame, frame.nodeIndex.get(load.node)!);
-      drawForces(pen, at, load.F ?? [0, 0, 0], load.M ?? [0, 0, 0], factor, load.node);
+      drawForces(pen, at, { F: load.F ?? [0, 0, 0], M: load.M ?? [0, 0, 0] }, factor, load.node);
       return;
     }
     case 'temperature': {
@@ -138,15 +133,14 @@ function tell(pen: Draughtsman, at: Point, text: string, key: string): void {
 function drawForces(
   pen: Draughtsman,
   at: Point,
-  F: readonly number[],
-  M: readonly number[],
+  { F, M }: { readonly F: readonly number[]; readonly M: readonly number[] },
   factor: number,
   key: string,
 ): void {
   const force = Math.hypot(...F) * Math.abs(factor);
   if (force > 1e-9) {
     const d = times([F[0]!, F[1]!, F[2]!], factor / force);
-    pen.arrow('loads', at, add(at, d), 5, 34, { ...ochre, width: 2 });
+    pen.on('loads').arrow(at, add(at, d), { gap: 5, length: 34 }, { ...ochre, width: 2 });
     pen.text({
       key: `force ${key}`,
       text: formatWithUnit(force, 'force'),
@@ -165,7 +159,7 @@ function drawForces(
       const angle = -0.4 - (i / 12) * 2.4;
       return [15 * Math.cos(angle), 15 * Math.sin(angle)];
     };
-    for (let i = 0; i < 12; i++) pen.mark('loads', at, point(i), point(i + 1), { ...ochre, width: 1.6 });
+    for (let i = 0; i < 12; i++) pen.on('loads').mark(at, point(i), point(i + 1), { ...ochre, width: 1.6 });
     tell(pen, at, `M ${formatWithUnit(moment, 'moment')}`, `moment ${key}`);
   }
 }
@@ -185,23 +179,23 @@ function drawBlock(
   const along = load.axes === 'local' ? axisOf(frame, m, axis) : global;
   const [q0, q1] = [factor * load.q[0], factor * load.q[1]];
   const sign = q0 + q1 < 0 ? -1 : 1;
-  const key = `${load.member} ${along.map((v) => (v * sign).toFixed(3)).join()}`;
+  const key = `${load.member} ${along.map((v) => Math.round(1000 * v * sign)).join()}`;
   const under = stacked.get(key) ?? [0, 0, 0];
   stacked.set(key, [under[0] + Math.max(Math.abs(q0), Math.abs(q1)), 0, 0]);
   const [from, to] = [pointOn(frame, m, (load.from ?? 0) * L), pointOn(frame, m, (load.to ?? 1) * L)];
   const foot = times(along, -sign * under[0]);
   const shift = (q: number): Point => add(foot, times(along, -q));
   const style = { ...ochre, scale: 'load' } as const;
-  pen.area('loads', [from, to, to, from], { ...style, alpha: 0.1 }, [foot, foot, shift(q1), shift(q0)]);
-  pen.line('loads', from, to, style, shift(q0), shift(q1));
+  pen.on('loads').area([from, to, to, from], { ...style, alpha: 0.1 }, [foot, foot, shift(q1), shift(q0)]);
+  pen.on('loads').line(from, to, style, shift(q0), shift(q1));
   const length = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]);
   const arrows = many ? 2 : Math.min(24, Math.max(2, Math.round(length / 0.9)));
   for (let i = 0; i <= arrows; i++) {
     const s = i / arrows;
     const at = between(from, to, s);
     const top = shift(q0 + (q1 - q0) * s);
-    pen.line('loads', at, at, { ...style, width: 0.9 }, top, foot);
-    if (!many) pen.head('loads', at, add(at, times(along, -sign)), { ...style }, 5, foot);
+    pen.on('loads').line(at, at, { ...style, width: 0.9 }, top, foot);
+    if (!many) pen.on('loads').head(at, add(at, times(along, -sign)), style, { size: 5, shift: foot });
   }
   const q = Math.abs(q0) >= Math.abs(q1) ? q0 : q1;
   const text = formatWithUnit(Math.abs(q), 'lineLoad') + (load.per === 'projected' ? ' on plan' : '');

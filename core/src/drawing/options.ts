@@ -1,7 +1,9 @@
 import type { Tags } from '../recipe/expressions/types.js';
+import type { Layer } from './drawing.js';
+import type { Telling } from './telling-apart.js';
 
-/** Internal force whose diagram is drawn. */
-export type DiagramKind = 'none' | 'N' | 'Vz' | 'My' | 'Vy' | 'Mz' | 'T' | 'utilisation';
+/** What is drawn along members: an internal force, stress, or utilisation. */
+export type DiagramKind = 'none' | 'N' | 'Vz' | 'My' | 'Vy' | 'Mz' | 'T' | 'stress' | 'utilisation';
 
 /** One grid line, storey or face of a solid frame; the rest is faint. */
 export interface Slice {
@@ -11,7 +13,7 @@ export interface Slice {
 
 /** What of an alternative is drawn. */
 export interface DrawingOptions {
-  /** Load case or combination, or `shape:` and the number of a buckling shape or mode. */
+  /** Id of a shown result: a load case, a combination, an envelope, a buckling shape, a mode. */
   readonly result: string;
   readonly diagram: DiagramKind;
   readonly slice?: Slice;
@@ -19,6 +21,12 @@ export interface DrawingOptions {
   readonly step?: string;
   /** Parts that are lit up. */
   readonly lit?: readonly string[];
+  /** Outlines of the sections are drawn true to scale. */
+  readonly sections?: boolean;
+  /** Members are told apart by this. */
+  readonly apart?: Telling;
+  /** Layers that are not looked at: their parts are left out. */
+  readonly without?: readonly Layer[];
 }
 
 /** Whether a part belongs to a slice. */

@@ -1,22 +1,22 @@
-import type { Frame, FrameState } from '../analysis/index.js';
-import type { FrameModel } from '../model/types.js';
+import type { FrameState } from '../analysis/index.js';
 import { add, type Point } from '../recipe/geometry/vector.js';
 import { formatExact, formatWithUnit } from '../units/format.js';
 import type { Draughtsman } from './drawing.js';
 import { nodeAt } from './places.js';
+import type { ShownContext } from './shown/shown.js';
 
 /** A moment reaction below this share of the largest force times 1 m is rounding. */
 const turnless = 1e-5;
+/** Values of moments below this share of the greatest are not told: their arrows are. */
+const told = 0.01;
 
 /** Reactions as the arrows that the ground pushes with; their values are magnitudes, the arrow is the sign. */
 export function drawReactions(
-  pen: Draughtsman,
-  frame: Frame,
-  model: FrameModel,
+  { pen, frame, forces: { model }, namer }: Pick<ShownContext, 'pen' | 'frame' | 'forces' | 'namer'>,
   state: FrameState,
-  nameOf: (node: string) => string,
   shown: (node: string) => boolean,
 ): void {
+  const nameOf = (node: string) => namer.node(node);
   const supports = (model.supports ?? []).filter(({ node }) => shown(node));
   const value = (node: string, k: number) => state.reactions[6 * frame.nodeIndex.get(node)! + k]!;
   let largest = 0;
@@ -40,8 +40,8 @@ export function drawReactions(
       // An arrow that pushes up ends under the support; one that pulls down begins there
       if (k === 2 && sign < 0) {
         const down = add(at, [0, 0, -1]);
-        pen.arrow('reactions', at, down, -gap - length, length, { colour: 'moss', width: 2 });
-      } else pen.arrow('reactions', at, towards, gap, length, { colour: 'moss', width: 2 });
+        pen.on('reactions').arrow(at, down, { gap: -gap - length, length }, { colour: 'moss', width: 2 });
+      } else pen.on('reactions').arrow(at, towards, { gap, length }, { colour: 'moss', width: 2 });
       pen.text({
         key: `R${k} ${node}`,
         text: formatWithUnit(Math.abs(force), 'force'),
@@ -56,22 +56,18 @@ export function drawReactions(
     }
     drawMoments(
       pen,
-      at,
+      { id: node, name: nameOf(node), at },
       [3, 4, 5].map((k) => value(node, k)),
-      Math.max(1e-3 * moments, turnless * largest),
-      node,
-      nameOf,
+      { least: Math.max(1e-3 * moments, turnless * largest), greatest: moments },
     );
   }
 }
 
 function drawMoments(
   pen: Draughtsman,
-  at: Point,
+  { id, name, at }: { readonly id: string; readonly name: string; readonly at: Point },
   M: readonly number[],
-  least: number,
-  node: string,
-  nameOf: (node: string) => string,
+  { least, greatest }: { least: number; greatest: number },
 ): void {
   M.forEach((moment, k) => {
     if (Math.abs(moment) <= least) return;
@@ -83,21 +79,23 @@ function drawMoments(
     };
     if (k === 1) {
       for (let i = 0; i < 10; i++)
-        pen.mark('reactions', at, point(i), point(i + 1), { colour: 'moss', width: 1.6 });
+        pen.on('reactions').mark(at, point(i), point(i + 1), { colour: 'moss', width: 1.6 });
       const [x, y] = point(10);
-      pen.mark('reactions', at, [x, y], [x - 5 * sense, y - 5], { colour: 'moss', width: 1.6 });
-      pen.mark('reactions', at, [x, y], [x - 5 * sense, y + 4], { colour: 'moss', width: 1.6 });
+      pen.on('reactions').mark(at, [x, y], [x - 5 * sense, y - 5], { colour: 'moss', width: 1.6 });
+      pen.on('reactions').mark(at, [x, y], [x - 5 * sense, y + 4], { colour: 'moss', width: 1.6 });
     }
+    const rank = Math.abs(moment) / greatest;
+    if (rank < told) return;
     pen.text({
-      key: `M${k} ${node}`,
+      key: `M${k} ${id}`,
       text: `${k === 1 ? '' : `M${'XYZ'[k]!} `}${formatWithUnit(Math.abs(moment), 'moment')}`,
       at,
       from: add(at, [0, 0, -1]),
       beyond: 30 + 14 * (k === 1 ? 0 : k + 1),
       tone: 'moss',
       layer: 'reactions',
-      priority: 6,
-      title: `moment reaction about ${'XYZ'[k]!} at ${nameOf(node)} = ${formatExact(moment, 'moment')}`,
+      priority: 6 - 3 * (1 - rank),
+      title: `moment reaction about ${'XYZ'[k]!} at ${name} = ${formatExact(moment, 'moment')}`,
     });
   });
 }

@@ -32,7 +32,7 @@ function drawGeometry(
 ): Bare {
   const pen = new Draughtsman();
   for (const { start, end } of under?.members.values() ?? [])
-    pen.line('members', under!.nodes.get(start)!.at, under!.nodes.get(end)!.at, {
+    pen.on('members').line(under!.nodes.get(start)!.at, under!.nodes.get(end)!.at, {
       colour: 'inkFaint',
       width: 1,
     });
@@ -44,7 +44,8 @@ function drawGeometry(
       );
   for (const member of geometry.members.values())
     drawMember(pen, geometry, member, isFaint(member.id), weight);
-  for (const id of marked) pen.disc('hinges', geometry.nodes.get(id)!.at, 2.6 * weight, { colour: 'indigo' });
+  for (const id of marked)
+    pen.on('hinges').disc(geometry.nodes.get(id)!.at, 2.6 * weight, { colour: 'indigo' });
   return {
     drawing: pen.finish(),
     points: Float32Array.from([...geometry.nodes.values()].flatMap(({ at }) => [...at])),
@@ -59,25 +60,22 @@ function drawMember(
   weight: number,
 ): void {
   const [a, b] = [geometry.nodes.get(member.start)!.at, geometry.nodes.get(member.end)!.at];
-  pen.line(
-    'members',
-    a,
-    b,
-    faint ? { colour: 'inkFaint', width: weight } : { colour: 'ink', width: 1.6 * weight },
-  );
+  pen
+    .on('members')
+    .line(a, b, faint ? { colour: 'inkFaint', width: weight } : { colour: 'ink', width: 1.6 * weight });
   const below = downOf(a, b);
   if (member.taper) drawTaper(pen, a, b, member.taper, below);
   if (member.setOut) {
     // The section stands off the line, on the other side of the point that lies on it
     const off = times(below, 0.06 * Math.hypot(...minus(b, a)) * (member.setOut.up === -1 ? -1 : 1));
-    pen.line('members', add(a, off), add(b, off), { colour: 'indigo', width: 1.2 });
+    pen.on('members').line(add(a, off), add(b, off), { colour: 'indigo', width: 1.2 });
   }
   for (const [end, other, cut] of [
     [a, b, member.cuts?.start],
     [b, a, member.cuts?.end],
   ] as const)
     if (cut)
-      pen.aligned('members', end, other, [2, -5], cut.corner === 'mitre' ? [10, 5] : [2, 5], {
+      pen.on('members').aligned(end, other, [2, -5], cut.corner === 'mitre' ? [10, 5] : [2, 5], {
         colour: 'indigo',
         width: 1.4,
       });
@@ -96,24 +94,24 @@ function drawTaper(
     const part = flush === 'centre' ? depth / 2 : (flush === 'top') === up ? 0 : depth;
     return times(below, up ? -part : part);
   };
-  pen.area(
-    'members',
-    [
-      add(a, side(shares[0], true)),
-      add(b, side(shares[1], true)),
-      add(b, side(shares[1], false)),
-      add(a, side(shares[0], false)),
-    ],
-    { colour: 'indigo', alpha: 0.35 },
-  );
+  pen
+    .on('members')
+    .area(
+      [
+        add(a, side(shares[0], true)),
+        add(b, side(shares[1], true)),
+        add(b, side(shares[1], false)),
+        add(a, side(shares[0], false)),
+      ],
+      { colour: 'indigo', alpha: 0.35 },
+    );
 }
 
 /** A floor as the polygon of its nodes in the order of their angle about the middle, in plan. */
 function drawFloor(pen: Draughtsman, points: readonly Point[]): void {
   const middle = times(points.reduce(add), 1 / points.length);
   const angle = (p: Point) => Math.atan2(p[1] - middle[1], p[0] - middle[0]);
-  pen.area(
-    'diagram',
+  pen.on('diagram').area(
     [...points].sort((p, q) => angle(p) - angle(q)),
     { colour: 'indigo', alpha: 0.16 },
   );
@@ -160,6 +158,7 @@ export function drawPreview(
     points,
     space,
     most: { diagram: 0, deformation: 0, load: 0 },
+    legend: [],
     nodes: [],
     dimensions: [],
     members: { ids: [], ends: new Float32Array() },

@@ -130,7 +130,7 @@ function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: 
     const state = first.value.states.get(id);
     if (!state) continue;
     options.progress?.stage?.(`Buckling of ${id}`);
-    file.buckling[id] = bucklingModes(prepared, state, options.buckling, options.progress).map(
+    file.buckling[id] = bucklingModes(prepared, state, options.buckling, { progress: options.progress }).map(
       ({ factor, shape }) => ({ factor, shape: shapeOf(frame, shape) }),
     );
   }

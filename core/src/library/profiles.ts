@@ -1,12 +1,16 @@
+import { lazily } from '../lazily.js';
 import { fail } from '../problem.js';
 import { catalogue, type CatalogueEntry } from './catalogue/index.js';
 import { profileKey } from './names.js';
 
-const byKey = new Map(catalogue.map((entry) => [profileKey(entry.name), entry]));
+/** Every profile with the key of its name; the library has thousands. */
+export const keyedProfiles = lazily(() => catalogue.map((entry) => ({ entry, key: profileKey(entry.name) })));
+const byKey = lazily(() => new Map(keyedProfiles().map(({ entry, key }) => [key, entry])));
+const byName = lazily(() => new Map(catalogue.map((entry) => [entry.name, entry])));
 
 /** The profile with this name in any usual spelling, or undefined. */
 export function lookUpProfile(name: string): CatalogueEntry | undefined {
-  return byKey.get(profileKey(name));
+  return byName().get(name) ?? byKey().get(profileKey(name));
 }
 
 /**
@@ -33,7 +37,7 @@ export function findProfile(
 export function nearestProfiles(name: string, count = 3): string[] {
   const wanted = profileKey(name.slice(0, 40));
   const best: { name: string; distance: number }[] = [];
-  for (const [key, entry] of byKey) {
+  for (const [key, entry] of byKey()) {
     // Lengths that differ bound the distance from below
     const worst = best.length < count ? Infinity : best[count - 1]!.distance;
     if (Math.abs(key.length - wanted.length) >= worst) continue;

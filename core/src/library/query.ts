@@ -1,3 +1,4 @@
+import { lazily } from '../lazily.js';
 import { fail } from '../problem.js';
 import { catalogue, type CatalogueEntry } from './catalogue/index.js';
 import { sectionDetails, type SectionDetails } from './details.js';
@@ -116,14 +117,16 @@ export function parseQuery(text: string): ProfileQuery {
   for (const word of joinPrefixes(headWords)) {
     const best = superlatives[word.toLowerCase()];
     if (best) [by, descending] = best;
-    else if (knownSeries.has(seriesOf(word.replace(/,$/, '')))) series.push(word.replace(/,$/, ''));
+    else if (knownSeries().has(seriesOf(word.replace(/,$/, '')))) series.push(word.replace(/,$/, ''));
     else notUnderstood(word, `a series is one of ${[...new Set(catalogue.map((e) => e.series))].join(', ')}`);
   }
   const conditions = splitConditions(rest.join(' and ')).map(condition);
   return { ...(series.length > 0 ? { series } : {}), conditions, by, descending };
 }
 
-const knownSeries = new Set(catalogue.map((entry) => seriesOf(entry.series)));
+const knownSeries = lazily(
+  () => new Set([...new Set(catalogue.map(({ series }) => series))].map((series) => seriesOf(series))),
+);
 
 /** "CF SHS" and "ALU L" are one series, as is "HSS round". */
 function joinPrefixes(parts: readonly string[]): string[] {

@@ -1,6 +1,7 @@
 import { attempt } from '../problem.js';
 import { catalogue, type CatalogueEntry } from './catalogue/index.js';
 import { profileKey, seriesOf } from './names.js';
+import { keyedProfiles } from './profiles.js';
 import { parseQuery, queryProfiles } from './query.js';
 
 /** Profiles found by what was typed; `problem` where it was a question that is not understood. */
@@ -8,8 +9,6 @@ export interface FoundProfiles {
   readonly profiles: readonly CatalogueEntry[];
   readonly problem?: string;
 }
-
-const keys = catalogue.map((entry) => ({ entry, key: profileKey(entry.name) }));
 
 /** Series of the library, in its order, each once. */
 export const seriesNames: readonly string[] = [...new Set(catalogue.map(({ series }) => series))];
@@ -25,9 +24,14 @@ export function searchProfiles(text: string, series?: string): FoundProfiles {
   const within = ({ entry }: { entry: CatalogueEntry }) =>
     wanted === undefined ? (entry.material ?? 'steel') === 'steel' : seriesOf(entry.series) === wanted;
   const plain = text.trim();
-  if (plain === '') return { profiles: keys.filter(within).map(({ entry }) => entry) };
+  if (plain === '')
+    return {
+      profiles: keyedProfiles()
+        .filter(within)
+        .map(({ entry }) => entry),
+    };
   const key = profileKey(plain);
-  const named = keys.filter((one) => within(one) && one.key.includes(key));
+  const named = keyedProfiles().filter((one) => within(one) && one.key.includes(key));
   if (named.length > 0) {
     const first = named.filter(({ key: own }) => own.startsWith(key));
     const others = named.filter(({ key: own }) => !own.startsWith(key));

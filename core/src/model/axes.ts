@@ -7,13 +7,11 @@ const verticalTolerance = 1e-6;
  * Not vertical: z lies in the vertical plane through the member and points up, y = z × x.
  * Vertical: y = +Y, z = x × y. `roll` (rad) then turns y and z about +x, right-handed.
  *
- * @param dx,dy,dz vector from start to end, m, not of zero length
+ * @param d vector from start to end, m, not of zero length
  * @returns the member's length, m
  */
 export function memberAxes(
-  dx: number,
-  dy: number,
-  dz: number,
+  [dx, dy, dz]: readonly [number, number, number],
   roll: number,
   out: Float64Array,
   at: number,

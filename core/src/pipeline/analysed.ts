@@ -1,5 +1,6 @@
 import {
   analyse,
+  analyseInParts,
   bucklingModes,
   effectiveLengths,
   prepareFrame,
@@ -18,7 +19,7 @@ import {
 } from '../capacity/index.js';
 import type { FrameModel } from '../model/types.js';
 import { fail, ProblemError, unwrapped } from '../problem.js';
-import { inOneGo } from './parts.js';
+import { inOneGo } from '../parts.js';
 import { appliedResultants, resultSelections, type ResultSelection } from '../results/index.js';
 
 export interface AnalysisOptions {
@@ -26,6 +27,8 @@ export interface AnalysisOptions {
   readonly progress?: Progress;
   /** Load cases by themselves too, for looking at; they are of first order. */
   readonly cases?: boolean;
+  /** The load case or combination whose forces are wanted before those of the others. */
+  readonly before?: string;
 }
 
 /** A model with its forces: under every combination, and under every load case where that was asked for. */
@@ -50,7 +53,15 @@ export interface Analysed {
  * @throws ProblemError `mechanism`, `diverged`, `not-converged` and what preparing the frame throws
  */
 export function analysed(given: FrameModel, options: AnalysisOptions = {}): Analysed {
-  const { secondOrder = false, progress, cases = false } = options;
+  return inOneGo(analysedInParts(given, options));
+}
+
+/** The same in parts: in second order the forces that are wanted before the others are told by themselves. */
+export function* analysedInParts(
+  given: FrameModel,
+  options: AnalysisOptions = {},
+): Generator<Analysed, Analysed> {
+  const { secondOrder = false, progress, cases = false, before } = options;
   const { model, notes } = given.code?.imperfections
     ? withImperfections(given, progress)
     : { model: given, notes: [] };
@@ -59,22 +70,31 @@ export function analysed(given: FrameModel, options: AnalysisOptions = {}): Anal
   const combinations = all.filter(({ kind }) => kind === 'combination');
   const single = cases || combinations.length === 0 ? all.filter(({ kind }) => kind === 'case') : [];
   const tell = progress ? { progress } : {};
-  // Load cases are looked at in first order, where they add up
-  const together = secondOrder ? combinations : [...single, ...combinations];
-  const main = unwrapped(analyse(frame, together, { secondOrder, ...tell }));
-  const apart = secondOrder && single.length > 0 ? unwrapped(analyse(frame, single, tell)) : undefined;
-  const states = new Map([...(apart?.states ?? []), ...main.states]);
-  let first: Analysis | undefined = secondOrder ? undefined : main;
-  return {
-    model,
-    frame,
-    order: secondOrder ? 2 : 1,
-    selections: [...single, ...combinations].filter(({ id }) => states.has(id)),
-    states,
-    resultants: appliedResultants(frame),
-    notes: [...new Set([...notes, ...main.notes, ...(apart?.notes ?? [])])],
-    first: () => (first ??= unwrapped(analyse(frame, combinations, tell))),
+  const resultants = appliedResultants(frame);
+  const of = (main: Analysis, apart?: Analysis): Analysed => {
+    const states = new Map([...(apart?.states ?? []), ...main.states]);
+    let first: Analysis | undefined = secondOrder ? undefined : main;
+    return {
+      model,
+      frame,
+      order: secondOrder ? 2 : 1,
+      selections: [...single, ...combinations].filter(({ id }) => states.has(id)),
+      states,
+      resultants,
+      notes: [...new Set([...notes, ...main.notes, ...(apart?.notes ?? [])])],
+      first: () => (first ??= unwrapped(analyse(frame, combinations, tell))),
+    };
   };
+  // Of first order all are there almost as soon as one
+  if (!secondOrder) return of(unwrapped(analyse(frame, [...single, ...combinations], tell)));
+  const wanted = before === undefined ? {} : { before };
+  const parts = analyseInParts(frame, combinations, { secondOrder, ...tell, ...wanted });
+  for (;;) {
+    const { done, value } = parts.next();
+    // Load cases are looked at in first order, where they add up
+    if (done) return of(value, single.length > 0 ? unwrapped(analyse(frame, single, tell)) : undefined);
+    yield of(value);
+  }
 }
 
 /** The model with the equivalent forces of its imperfections, which go by first-order forces. */
@@ -118,11 +138,13 @@ export function* stabilityInParts(
   const stability = new Map<string, Stability>();
   const lengths = new Map<string, readonly (EffectiveLength | undefined)[]>();
   const modes = new Map<string, readonly BucklingMode[]>();
+  let knownMode: BucklingMode | undefined;
   for (const { id, state } of stage.selections) {
     const linear = first.states.get(id);
     if (state !== 'strength' || !linear) continue;
     progress?.stage?.(`Buckling of ${id}`);
-    const found = bucklingModes(first.prepared, linear, wanted ? 6 : 1, progress);
+    const found = bucklingModes(first.prepared, linear, wanted ? 6 : 1, { progress, knownMode });
+    knownMode = found[0] ?? knownMode;
     modes.set(id, found);
     stability.set(id, combinationStability(stage.model.code?.name ?? 'EN1993', found[0]?.factor));
     if (wanted) lengths.set(id, effectiveLengths(first.prepared, linear, found));

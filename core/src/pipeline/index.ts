@@ -1,5 +1,6 @@
 export {
   analysed,
+  analysedInParts,
   checkerOf,
   stabilityInParts,
   stabilityOf,
@@ -16,4 +17,3 @@ export {
   type Verdict,
   type VerdictStatus,
 } from './assess.js';
-export { inOneGo } from './parts.js';

@@ -185,36 +185,30 @@ function modelMember(
     taper ? table.tapered(name, material, taper, share, id) : table.plain(name, material);
   const section = at(taper?.shares[0] ?? 0);
   const endSection = taper ? at(taper.shares[1]) : section;
-  const action = assignment.action.get(id);
-  const hinges = assignment.hinges.get(id);
-  const design = designOf(member, geometry, assignment);
+  const made: { -readonly [K in keyof Member]: Member[K] } = { id, start, end, section };
+  if (endSection !== section) made.endSection = endSection;
   const { roll, offsets } = setting(member, geometry, assignment.roll.get(id) ?? 0, name, table);
-  return {
-    id,
-    start,
-    end,
-    section,
-    ...(endSection === section ? {} : { endSection }),
-    ...(roll === 0 ? {} : { roll }),
-    ...(action && action !== 'frame' ? { action } : {}),
-    ...(hinges ? { hinges } : {}),
-    ...(offsets ? { offsets } : {}),
-    ...(Object.keys(design).length > 0 ? { design } : {}),
-  };
+  if (roll !== 0) made.roll = roll;
+  const action = assignment.action.get(id);
+  if (action && action !== 'frame') made.action = action;
+  const hinges = assignment.hinges.get(id);
+  if (hinges) made.hinges = hinges;
+  if (offsets) made.offsets = offsets;
+  const design = designOf(member, geometry, assignment);
+  if (design) made.design = design;
+  return made;
 }
 
 /** What the checks take for a member: what rules say, its physical member, the nodes that hold it. */
-function designOf(
-  member: GeometryMember,
-  geometry: Geometry,
-  assignment: Assignment,
-): NonNullable<Member['design']> {
+function designOf(member: GeometryMember, geometry: Geometry, assignment: Assignment): Member['design'] {
   const line = geometry.lines.get(member.line)!;
   const group = assignment.groups.get(line.id) ?? (line.members.length > 1 ? line.id : undefined);
+  const given = assignment.design.get(member.id);
   const holding = assignment.restraints.get(member.id);
   const restraints = holding ? restraintsOf(line.members, geometry, holding) : [];
+  if (!given && group === undefined && restraints.length === 0) return undefined;
   return {
-    ...assignment.design.get(member.id),
+    ...given,
     ...(group === undefined ? {} : { group }),
     ...(restraints.length > 0 ? { restraints } : {}),
   };
@@ -249,7 +243,7 @@ function setting(
   const roll = rolled + setOut.turn;
   const [d0, d1, d2] = minus(geometry.nodes.get(end)!.at, geometry.nodes.get(start)!.at);
   const axes = new Float64Array(9);
-  memberAxes(d0, d1, d2, roll, axes, 0);
+  memberAxes([d0, d1, d2], roll, axes, 0);
   const [right, left] = setOut.mirrored ? [-box.left, -box.right] : [box.right, box.left];
   const y = setOut.across === 1 ? right : setOut.across === -1 ? left : (right + left) / 2;
   const z = setOut.up === 1 ? box.top : setOut.up === -1 ? box.bottom : (box.top + box.bottom) / 2;

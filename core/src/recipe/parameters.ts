@@ -1,6 +1,6 @@
 import { attempt, fail, problem, type Problem } from '../problem.js';
 import { significant } from '../units/format.js';
-import { quantities } from '../units/quantities.js';
+import { shownUnit } from '../units/system.js';
 import { isReservedWord, namesIn, quantityOf, readTree } from './expressions/evaluate.js';
 import { functions } from './expressions/functions.js';
 import type { Place } from './expressions/tree.js';
@@ -108,7 +108,7 @@ function evaluateInRange(
   });
   const slack = 1e-9 * Math.max(Math.abs(min ?? 0), Math.abs(max ?? 0));
   if ((min !== undefined && value < min - slack) || (max !== undefined && value > max + slack)) {
-    const { factor, unit } = quantities[quantity];
+    const { factor, unit } = shownUnit(quantity);
     const show = (x: number) => `${significant(x * factor, 3)}${unit === '' ? '' : ` ${unit}`}`;
     const allowed =
       min === undefined

@@ -16,3 +16,4 @@ export {
 export { resultSelections, type ResultSelection } from './selection.js';
 export { memberStations, type Station } from './stations.js';
 export { envelope, envelopeAt, type EnvelopePiece, type NamedField } from './envelope.js';
+export { elasticStress } from './stress.js';

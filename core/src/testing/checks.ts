@@ -123,8 +123,7 @@ export function profileBar(
   grade: string,
   L: number,
   loads: readonly Load[],
-  more: Partial<CheckedBar> = {},
-  options?: CheckOptions,
+  { options, ...more }: Partial<CheckedBar> & { readonly options?: CheckOptions } = {},
 ): Checked {
   return checkBar({ section: { profile }, material: { id: grade }, L, loads, ...more }, options);
 }

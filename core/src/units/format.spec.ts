@@ -5,7 +5,26 @@ import {
   formatWithUnit,
   significant,
   toExpression,
+  withShownUnit,
 } from './format.js';
+
+describe('a typed number', () => {
+  it('gets the unit that is shown where it is bare, and stays as it is where it is not', () => {
+    expect(['24', ' 6,4 ', '-.5'].map((text) => withShownUnit(text, 'length'))).toEqual([
+      '24 m',
+      '6.4 m',
+      '-.5 m',
+    ]);
+    expect(withShownUnit('9', 'angle')).toBe('9 deg');
+    expect(withShownUnit('3', 'number')).toBe('3');
+    expect(['24 ft', 'span', '2 * 3', ''].map((text) => withShownUnit(text, 'length'))).toEqual([
+      '24 ft',
+      'span',
+      '2 * 3',
+      '',
+    ]);
+  });
+});
 
 describe('numbers for reading', () => {
   it('has three significant digits, whole numbers whole, a true minus', () => {
@@ -17,6 +36,12 @@ describe('numbers for reading', () => {
   });
 
   it('shows rounding noise as zero and what is not finite as a dash', () => {
+    // As many digits where rounding leads into the next power
+    expect([significant(0.9999), significant(99.96), significant(-0.99996, 4)]).toEqual([
+      '1.00',
+      '100',
+      '−1.000',
+    ]);
     expect(significant(1e-12)).toBe('0');
     expect(significant(-0)).toBe('0');
     expect(significant(NaN)).toBe('–');

@@ -157,6 +157,21 @@ describe('the designs’ REST interface', () => {
     expect(((await wrong.json()) as { detail: string }).detail).toContain('/figures');
     const broken = await send('POST', '', `${' '.repeat(60_000)}{"half`);
     expect(broken.status).toBe(400);
+    // Threads that read TypeScript as it stands start slowly on a busy machine
+  }, 60_000);
+
+  it('reads a document without keeping it, and says where it is wrong', async () => {
+    const { combinations: _, ...short } = slipShed();
+    const read = await send('POST', '/read', short);
+    expect(read.status).toBe(200);
+    const { document } = (await read.json()) as { document: { title: string; combinations: unknown } };
+    expect([document.title, document.combinations]).toEqual([short.title, []]);
+    const wrong = await send('POST', '/read', { ...slipShed(), reference: 'nobody' });
+    expect(wrong.status).toBe(422);
+    const { problems } = (await wrong.json()) as { problems: { where: { path: string } }[] };
+    expect(problems.map(({ where }) => where.path)).toEqual(['/reference']);
+    expect((await send('GET', '/read')).status).toBe(405);
+    expect(await (await send('GET', '')).json()).toEqual([]);
   });
 
   it('answers others while it reads a body of two megabytes', async () => {
@@ -164,7 +179,7 @@ describe('the designs’ REST interface', () => {
     const health = base.replace('/api/designs', '/api/health');
     expect((await fetch(health)).status).toBe(200);
     expect((await reading).status).toBe(422);
-  });
+  }, 60_000);
 
   it('sets headers that keep strangers out', async () => {
     const { headers } = await send('GET', '');

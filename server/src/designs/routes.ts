@@ -27,6 +27,12 @@ export function designRoutes(store: DesignStore): Router {
     sendRecord(response.status(201), await store.create(await designOf(request)));
   });
 
+  // Reads a document without keeping it: what is typed as text is told at once what is wrong with it
+  router.post('/read', ...body, async (request, response) => {
+    response.json({ document: await designOf(request) });
+  });
+  router.all('/read', only('POST'));
+
   router.get('/deleted', async (_request, response) => {
     response.json({ keptDays: keepDeletedDays, designs: await store.listDeleted() });
   });
@@ -36,30 +42,7 @@ export function designRoutes(store: DesignStore): Router {
     streamSaves(store, idOf(request), request, response);
   });
 
-  router.get('/:id/revisions', async (request, response) => {
-    await existing(store, request);
-    response.json(await store.revisions(idOf(request)));
-  });
-
-  router.get('/:id/revisions/:revision', async (request, response) => {
-    await existing(store, request);
-    const { revision, savedAt, name, document } = await existingRevision(store, request);
-    response.json({ id: idOf(request), revision, savedAt, name, document: currentDocument(document) });
-  });
-
-  router.put('/:id/revisions/:revision', requireJson, json({ limit: '10kb' }), async (request, response) => {
-    await existing(store, request);
-    const { revision } = await existingRevision(store, request);
-    await store.nameRevision(idOf(request), revision, nameOf(request));
-    response.json({ revision, name: nameOf(request) });
-  });
-
-  router.post('/:id/revisions/:revision/restore', async (request, response) => {
-    const { document } = await existingRevision(store, request);
-    const outcome = await store.save(idOf(request), basedOn(request), currentDocument(document));
-    done(outcome);
-    sendRecord(response, await existing(store, request));
-  });
+  revisionRoutes(router, store);
 
   router.get('/:id', async (request, response) => {
     const record = await existing(store, request);
@@ -96,6 +79,34 @@ export function designRoutes(store: DesignStore): Router {
 
   for (const [path, methods] of Object.entries(allowed)) router.all(path, only(methods));
   return router;
+}
+
+/** What was saved of a design before: listed, read, named, restored. */
+function revisionRoutes(router: Router, store: DesignStore): void {
+  router.get('/:id/revisions', async (request, response) => {
+    await existing(store, request);
+    response.json(await store.revisions(idOf(request)));
+  });
+
+  router.get('/:id/revisions/:revision', async (request, response) => {
+    await existing(store, request);
+    const { revision, savedAt, name, document } = await existingRevision(store, request);
+    response.json({ id: idOf(request), revision, savedAt, name, document: currentDocument(document) });
+  });
+
+  router.put('/:id/revisions/:revision', requireJson, json({ limit: '10kb' }), async (request, response) => {
+    await existing(store, request);
+    const { revision } = await existingRevision(store, request);
+    await store.nameRevision(idOf(request), revision, nameOf(request));
+    response.json({ revision, name: nameOf(request) });
+  });
+
+  router.post('/:id/revisions/:revision/restore', async (request, response) => {
+    const { document } = await existingRevision(store, request);
+    const outcome = await store.save(idOf(request), basedOn(request), currentDocument(document));
+    done(outcome);
+    sendRecord(response, await existing(store, request));
+  });
 }
 
 /** Methods of each address, for those that ask with another. */

@@ -11,7 +11,11 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(),
     provideRouter(routes, withComponentInputBinding()),
-    providePrimeNG({ theme: { preset: sheetPreset, options: { darkModeSelector: false } } }),
+    providePrimeNG({
+      theme: { preset: sheetPreset, options: { darkModeSelector: false } },
+      // A list that scrolls can be scrolled by the keyboard
+      pt: { select: { listContainer: { tabindex: '0' } } },
+    }),
     MessageService,
   ],
 };

@@ -40,6 +40,25 @@ describe('bucklingModes', () => {
     expect(lowest!).toBeGreaterThan(exact * (1 - 1e-9));
   });
 
+  it('goes by a mode under other loads without depending on it, be it like its own or not', () => {
+    const model = modelOf(
+      'solid',
+      { a: [0, 0, 0], b: [0, 0, L] },
+      [{ id: 'c', start: 'a', end: 'b' }],
+      [clamp('a')],
+      [{ kind: 'node', node: 'b', F: [0, 0, -P] }],
+    );
+    const { frame, state } = solved(model);
+    const prepared = prepareEquations(frame);
+    const modes = bucklingModes(prepared, state, 2);
+    // The second leans about the other axis: its own factor lies above the lowest
+    const local = { ...modes[0]!, shape: new Float64Array(modes[0]!.shape.length) };
+    for (const knownMode of [...modes, local]) {
+      const [lowest] = bucklingModes(prepared, state, 1, { knownMode });
+      expectClose(lowest!.factor, euler(EIz, 2 * L), 1e-6);
+    }
+  });
+
   it('of a rod in tension there are none', () => {
     expect(factors([clamp('a')], 3, P)).toEqual([]);
   });

@@ -3,9 +3,9 @@ import type { FrameState } from '../states.js';
 import { linkageMatrices } from '../second-order/linkage.js';
 import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
-import { largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
+import { dot, largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
 import { cachedShapes, fieldCount, rich, usual, type Richness, type ShapeCache } from './member-shapes.js';
-import { Pencil, type MemberPencil, type ShiftedPencil } from './pencil.js';
+import { fewMembers, Pencil, type MemberPencil, type ShiftedPencil } from './pencil.js';
 
 /** A way the frame buckles. */
 export interface BucklingMode {
@@ -17,22 +17,30 @@ export interface BucklingMode {
   readonly shares: Float64Array;
 }
 
+/** What a search for buckling factors may go by. */
+export interface BucklingHelp {
+  readonly progress?: Progress | undefined;
+  /** A mode under other loads: where this frame buckles in a like way it is found sooner. The factors do not depend on it. */
+  readonly knownMode?: BucklingMode | undefined;
+}
+
 /**
  * Linear buckling on a first-order state: the lowest positive factors by which its axial forces bring the frame to
  * buckle. Members bend inside by polynomials, so that one element a member is enough; slack members are left out.
  * The count of factors below the highest is verified by inertia (Sylvester).
  *
  * @param wanted how many factors; fewer come back where fewer exist
+ * @throws ProblemError `not-finite` for forces beyond reason, `not-converged` where factors were missed
  */
 export function bucklingModes(
   prepared: Prepared,
   state: FrameState,
   wanted: number,
-  progress?: Progress,
+  help: BucklingHelp = {},
 ): BucklingMode[] {
-  const modes = modesWith(prepared, state, wanted, usual, progress);
+  const modes = modesWith(prepared, state, wanted, usual, help);
   return modes.some((mode) => wavesInside(prepared, state, mode))
-    ? modesWith(prepared, state, wanted, rich, progress)
+    ? modesWith(prepared, state, wanted, rich, help)
     : modes;
 }
 
@@ -55,8 +63,31 @@ function modesWith(
   state: FrameState,
   wanted: number,
   richness: Richness,
-  progress: Progress | undefined,
+  { progress, knownMode }: BucklingHelp,
 ): BucklingMode[] {
+  let done = 0;
+  const step = (by: number) => progress?.step(1 - 1 / (1 + 0.1 * (done += by)));
+  const members = pencilsOf(prepared, state, richness, () => step(0));
+  if (wanted === 0 || !members) return [];
+  const linkages = linkageMatrices(prepared, state.loads, state.memberForces, state.reactions).map(
+    ({ freedoms, K }) => ({
+      freedoms,
+      K: K.map((value) => -value),
+    }),
+  );
+  const pencil = new Pencil(prepared, members, linkages, () => step(0));
+  return factorsOf(pencil, wanted, knownMode, () => step(1)).map(({ lambda, vector }) =>
+    describe(pencil, members, lambda, vector),
+  );
+}
+
+/** What the members bring to stiffness and to its change by their axial forces; undefined where none is compressed. */
+function pencilsOf(
+  prepared: Prepared,
+  state: FrameState,
+  richness: Richness,
+  pause: () => void,
+): MemberPencil[] | undefined {
   const { frame, elements, loads } = prepared;
   let largest = 0;
   for (const N of state.axial)
@@ -71,6 +102,7 @@ function modesWith(
   const cache: ShapeCache = new Map();
   const compressed = new Uint8Array(frame.memberIds.length);
   const members = frame.memberIds.map((_, m): MemberPencil => {
+    if (m % fewMembers === 0) pause();
     const slack = state.slack[m] === 1;
     const K = slack ? slackZero : elements.local.subarray(144 * m, 144 * m + 144);
     const N = state.axial[m]!;
@@ -79,7 +111,7 @@ function modesWith(
     if (slack || !forces.some((value) => Math.abs(value) > 1e-9 * largest))
       return { inner: 0, K, Kinner: new Float64Array(0), B: undefined };
     if (forces.some((value) => value < -1e-9 * largest)) compressed[m] = 1;
-    const shapes = cachedShapes(cache, frame, elements, m, breaks, false, richness);
+    const shapes = cachedShapes(cache, prepared, m, breaks, { forModes: false, richness });
     const total = 12 + shapes.inner;
     const B = new Float64Array(total * total);
     for (let p = 0; p < shapes.x.length; p++) {
@@ -88,16 +120,16 @@ function modesWith(
     }
     return { inner: shapes.inner, K, Kinner: shapes.Kinner, B };
   });
-  if (wanted === 0 || !compressed.includes(1)) return [];
-  const linkages = linkageMatrices(prepared, state.loads, state.memberForces, state.reactions).map(
-    ({ freedoms, K }) => ({
-      freedoms,
-      K: K.map((value) => -value),
-    }),
-  );
-  const pencil = new Pencil(prepared, members, linkages);
-  let done = 0;
-  const step = () => progress?.step(1 - 1 / (1 + 0.1 * done++));
+  return compressed.includes(1) ? members : undefined;
+}
+
+/** The lowest positive factors with their vectors, all of them up to the last. */
+function factorsOf(
+  pencil: Pencil,
+  wanted: number,
+  knownMode: BucklingMode | undefined,
+  step: () => void,
+): { lambda: number; vector: Float64Array }[] {
   const search = (factored: ShiftedPencil, count: number, options: LanczosOptions) =>
     largestPairs(
       {
@@ -108,17 +140,17 @@ function modesWith(
       count,
       { ...options, step },
     );
-  // A rough first factor, then a shift just below it: the others then stand apart
-  const rough = search(pencil.shifted(0), 1, { tolerance: 1e-2 });
-  if (rough.length === 0) return [];
-  let shift = 0.97 / rough[0]!.theta;
+  // A shift just below the lowest: the others then stand apart
+  const guess = (knownMode && guessBy(pencil, knownMode)) ?? roughly(pencil, search);
+  if (!guess) return [];
+  let shift = 0.97 * guess.lambda;
   let factored = pencil.shifted(shift);
   while (factored.negatives > 0) {
     shift *= 0.8;
     factored = pencil.shifted(shift);
   }
   const lambdaOf = ({ theta }: EigenPair) => shift + 1 / theta;
-  let pairs = search(factored, wanted, { begin: [rough[0]!.vector] });
+  let pairs = search(factored, wanted, { begin: [guess.vector] });
   for (let round = 0; round < 4 && pairs.length > 0; round++) {
     // All factors up to a little over the highest must have been found
     const upTo = lambdaOf(pairs[pairs.length - 1]!) * (1 - 1e-5);
@@ -135,7 +167,29 @@ function modesWith(
     const more = search(factored, expected - below + 1, { known: pairs });
     pairs = [...pairs, ...more].sort((x, y) => y.theta - x.theta).slice(0, wanted);
   }
-  return pairs.map(({ theta, vector }) => describe(pencil, members, shift + 1 / theta, vector));
+  return pairs.map((pair) => ({ lambda: lambdaOf(pair), vector: pair.vector }));
+}
+
+/** About the lowest factor, and about its vector. */
+interface Guess {
+  readonly lambda: number;
+  readonly vector: Float64Array;
+}
+
+function roughly(
+  pencil: Pencil,
+  search: (factored: ShiftedPencil, count: number, options: LanczosOptions) => EigenPair[],
+): Guess | undefined {
+  const [pair] = search(pencil.shifted(0), 1, { tolerance: 1e-2 });
+  return pair && { lambda: 1 / pair.theta, vector: pair.vector };
+}
+
+/** By Rayleigh's quotient of a known shape, which lies above the lowest factor; undefined where these loads do not drive that shape. */
+function guessBy(pencil: Pencil, { shape }: BucklingMode): Guess | undefined {
+  const vector = pencil.vectorOf(shape);
+  const driven = dot(vector, pencil.timesB(vector));
+  const resisted = dot(vector, pencil.timesK(vector));
+  return driven > 1e-12 * resisted ? { lambda: resisted / driven, vector } : undefined;
 }
 
 function describe(

@@ -68,10 +68,19 @@ export function largestPairs(
     const positive = pairs.filter(({ theta }) => theta > 1e-12 * scale).slice(0, wanted);
     if (
       finished ||
-      (positive.length === wanted && settled(operator, positive, before, fresh, H, V, next, tolerance))
+      (positive.length === wanted &&
+        settled(operator, positive, { V, H, before, images: next.slice(0, fresh) }, tolerance))
     )
       return positive.map(({ theta, coefficients }) => ({ theta, vector: combine(V, coefficients, size) }));
   }
+}
+
+/** The space that is spanned: its basis, the projected operator by columns, and the images of the vectors from `before` on. */
+interface Krylov {
+  readonly V: readonly Float64Array[];
+  readonly H: readonly number[][];
+  readonly before: number;
+  readonly images: readonly Float64Array[];
 }
 
 interface RitzPair {
@@ -112,14 +121,10 @@ function ritz(V: readonly Float64Array[], H: readonly number[][]): RitzPair[] {
 function settled(
   operator: Operator,
   pairs: readonly RitzPair[],
-  before: number,
-  fresh: number,
-  H: readonly number[][],
-  V: readonly Float64Array[],
-  images: readonly Float64Array[],
+  { V, H, before, images }: Krylov,
   tolerance: number,
 ): boolean {
-  const norms = images.slice(0, fresh).map((image, j) => {
+  const norms = images.map((image, j) => {
     const outside = image.slice();
     V.forEach((v, i) => axpy(-H[before + j]![i]!, v, outside));
     return Math.sqrt(Math.max(0, dot(outside, operator.inner(outside))));
@@ -199,7 +204,7 @@ function startBlock(size: number, count: number, seed: number): Float64Array[] {
   return Array.from({ length: count }, () => Float64Array.from({ length: size }, random));
 }
 
-function dot(a: Float64Array, b: Float64Array): number {
+export function dot(a: Float64Array, b: Float64Array): number {
   const n = a.length;
   let s0 = 0;
   let s1 = 0;

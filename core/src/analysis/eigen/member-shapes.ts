@@ -1,7 +1,7 @@
 import type { Elements } from '../elements.js';
 import { clampedStiffness } from '../elements.js';
 import type { Frame } from '../frame.js';
-import { displaceInside } from '../hinges.js';
+import { displaceInside, type HingeStep } from '../hinges.js';
 import { addStartForces, integrate, memberFlexibility } from '../member-field.js';
 import { evaluate, shiftOrigin } from '../polynomial.js';
 import { gaussPoints } from '../../numeric/gauss.js';
@@ -37,18 +37,32 @@ export const fieldCount = 8;
 /** Shapes already tabulated: members alike in all that shapes depend on share them. */
 export type ShapeCache = Map<string, MemberShapes>;
 
-/** A member's shapes, from the cache where one alike was tabulated before. */
+/** What shapes are made for: vibration adds axial and twisting ones. */
+export interface ShapeWish {
+  readonly forModes: boolean;
+  readonly richness: Richness;
+}
+
+/** A frame and its members' stiffnesses. */
+interface Elastic {
+  readonly frame: Frame;
+  readonly elements: Elements;
+}
+
+/**
+ * A member's shapes, from the cache where one alike was tabulated before.
+ *
+ * @param breaks segments on which what is integrated against the shapes is smooth, m
+ */
 export function cachedShapes(
   cache: ShapeCache,
-  frame: Frame,
-  elements: Elements,
+  of: Elastic,
   m: number,
   breaks: Float64Array,
-  forModes: boolean,
-  richness: Richness,
+  wish: ShapeWish,
 ): MemberShapes {
-  if (frame.hinged[m] || frame.tapers.has(m))
-    return memberShapes(frame, elements, m, breaks, forModes, richness);
+  const { frame } = of;
+  if (frame.hinged[m] || frame.tapers.has(m)) return memberShapes(of, m, breaks, wish);
   const numbers = [
     ...breaks,
     ...frame.rigidity.subarray(6 * m, 6 * m + 6),
@@ -58,7 +72,7 @@ export function cachedShapes(
   // Lengths that differ by rounding are the same
   const key = `${frame.axialOnly[m]}|${numbers.map((value) => value.toPrecision(13)).join()}`;
   let shapes = cache.get(key);
-  if (!shapes) cache.set(key, (shapes = memberShapes(frame, elements, m, breaks, forModes, richness)));
+  if (!shapes) cache.set(key, (shapes = memberShapes(of, m, breaks, wish)));
   return shapes;
 }
 
@@ -66,161 +80,205 @@ export function cachedShapes(
  * A member's shapes: the exact static response to its ends' displacements, through its hinges, and inside it freedoms
  * behind hinges and polynomials enough for its own buckling and vibration. In energy the inner unknowns are apart from
  * the ends, because a moment without load is linear and the shapes' curvatures are square to linear functions.
- *
- * @param breaks segments on which what is integrated against the shapes is smooth, m
- * @param forModes adds axial and twisting shapes
  */
-function memberShapes(
-  frame: Frame,
-  elements: Elements,
-  m: number,
-  breaks: Float64Array,
-  forModes: boolean,
-  { bending: bendingShapes, stretch: stretchShapes }: Richness,
-): MemberShapes {
-  const L = frame.length[m]!;
-  const steps = elements.hinges.get(m) ?? [];
-  const directions = frame.axialOnly[m] ? [] : bendingDirections(frame, m);
-  const stretches = forModes && !frame.axialOnly[m] ? (frame.plane ? [0] : [0, 3]) : [];
-  const bubbles = bendingShapes * directions.length + stretchShapes * stretches.length;
-  const inner = steps.length + bubbles;
-  const total = 12 + inner;
-  const { x, weight, segment } = integrationPoints(breaks, bendingShapes + 5);
-  const table = new Float64Array(x.length * fieldCount * total);
-  const at = (point: number, field: number, unknown: number) =>
-    (point * fieldCount + field) * total + unknown;
+function memberShapes(of: Elastic, m: number, breaks: Float64Array, wish: ShapeWish): MemberShapes {
+  const bubbles = bubblesOf(of.frame, m, wish);
+  const shapes = new ShapeTable(of, m, breaks, wish.richness.bending + 5, bubbles.length);
+  shapes.addEnds();
+  shapes.addHinges();
+  shapes.addBubbles(bubbles);
+  return shapes;
+}
 
-  // Ends: through the hinges to the member's own ends, then along it
-  const clamped = clampedStiffness(elements, m);
-  const flexibility = memberFlexibility(frame, m, breaks);
-  const bar = frame.axialOnly[m] === 1;
-  /** Tabulates the fields under forces along the member (particular, `terms` coefficients) and a state at its start. */
-  const write = (forces: Float64Array, terms: number, start: Float64Array, unknown: number): void => {
+/** A shape that vanishes at the ends: forces that are a Legendre polynomial of the length, by shares of N, T, My, Mz. */
+interface Bubble {
+  readonly degree: number;
+  readonly share: readonly [N: number, T: number, My: number, Mz: number];
+}
+
+function bubblesOf(frame: Frame, m: number, { forModes, richness }: ShapeWish): Bubble[] {
+  if (frame.axialOnly[m]) return [];
+  const [EA, EIy, EIz, GJ] = frame.rigidity.subarray(6 * m, 6 * m + 4) as unknown as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  const L = frame.length[m]!;
+  const bubbles: Bubble[] = [];
+  for (const [dv, dw] of bendingDirections(frame, m))
+    for (let j = 0; j < richness.bending; j++)
+      bubbles.push({ degree: 2 + j, share: [0, 0, dw * EIy, dv * EIz] });
+  if (!forModes) return bubbles;
+  for (const share of frame.plane
+    ? [[EA * L, 0, 0, 0] as const]
+    : ([
+        [EA * L, 0, 0, 0],
+        [0, GJ * L, 0, 0],
+      ] as const))
+    for (let j = 0; j < richness.stretch; j++) bubbles.push({ degree: 1 + j, share });
+  return bubbles;
+}
+
+/** Tabulates a member's shapes one after the other. */
+class ShapeTable implements MemberShapes {
+  readonly inner: number;
+  readonly Kinner: Float64Array;
+  readonly x: Float64Array;
+  readonly weight: Float64Array;
+  readonly table: Float64Array;
+  private readonly segment: Int32Array;
+  private readonly frame: Frame;
+  private readonly steps: readonly HingeStep[];
+  private readonly clamped: Float64Array;
+  private readonly flexibility: FlexibilityTable;
+  private readonly straight: boolean;
+  private readonly ends = new Float64Array(12);
+
+  /** @param points of integration on each segment */
+  constructor(
+    { frame, elements }: Elastic,
+    private readonly m: number,
+    private readonly breaks: Float64Array,
+    points: number,
+    bubbles: number,
+  ) {
+    this.frame = frame;
+    this.steps = elements.hinges.get(m) ?? [];
+    this.inner = this.steps.length + bubbles;
+    this.Kinner = new Float64Array(this.inner * this.inner);
+    const { x, weight, segment } = integrationPoints(breaks, points);
+    this.x = x;
+    this.weight = weight;
+    this.segment = segment;
+    this.table = new Float64Array(x.length * fieldCount * (12 + this.inner));
+    this.clamped = clampedStiffness(elements, m);
+    this.flexibility = memberFlexibility(frame, m, breaks);
+    this.straight = frame.axialOnly[m] === 1;
+  }
+
+  /** Under unit displacements of the ends: through the hinges to the member's own ends, then along it. */
+  addEnds(): void {
+    const { ends, steps } = this;
+    for (let j = 0; j < 12; j++) {
+      ends.fill(0);
+      ends[j] = 1;
+      if (steps.length > 0) displaceInside(steps, undefined, ends);
+      this.addByEnds(j);
+    }
+  }
+
+  /** Under unit displacements of the freedoms behind hinges, with their stiffness. */
+  addHinges(): void {
+    const { ends, steps, clamped, inner } = this;
+    steps.forEach(({ freedom }, i) => {
+      ends.fill(0);
+      ends[freedom] = 1;
+      this.addByEnds(12 + i);
+      steps.forEach((other, j) => {
+        this.Kinner[i * inner + j] = clamped[12 * freedom + other.freedom]! + (i === j ? other.spring : 0);
+      });
+    });
+  }
+
+  /** Shapes that vanish at the ends: the clamped member under their forces. */
+  addBubbles(bubbles: readonly Bubble[]): void {
+    const { breaks, flexibility, straight, steps } = this;
+    const forcesOf = bubbles.map(({ degree, share }, b) => {
+      const forces = legendreForces(breaks, degree, share);
+      const terms = degree + 1;
+      const { end } = integrate(
+        { flexibility, straight, breaks, terms, forces: forces.slice(), strain: noStrain, dislocations: [] },
+        unloaded,
+        0,
+      );
+      // The end is brought back by the member's own stiffness
+      const start = new Float64Array(12);
+      for (let j = 0; j < 6; j++) this.addClampedForces(start, 6 + j, -end[j]!);
+      this.add(forces, terms, start, 12 + steps.length + b);
+      return { forces, terms };
+    });
+    this.addEnergies(forcesOf);
+  }
+
+  /** Forces at the start, as internal ones, under a displacement of one of the member's own ends. */
+  private addClampedForces(start: Float64Array, j: number, displacement: number): void {
+    if (displacement === 0) return;
+    for (let k = 0; k < 6; k++) start[k]! += startSigns[k]! * this.clamped[12 * k + j]! * displacement;
+  }
+
+  /** Under displacements `ends` of the member's own ends. */
+  private addByEnds(unknown: number): void {
+    const { ends, clamped, frame, m } = this;
+    const L = frame.length[m]!;
+    const start = new Float64Array(12);
+    start.set(ends.subarray(0, 6), 6);
+    if (this.straight) {
+      start[0] = clamped[0]! * (ends[6]! - ends[0]!);
+      start[10] = -(ends[8]! - ends[2]!) / L;
+      start[11] = (ends[7]! - ends[1]!) / L;
+    } else for (let j = 0; j < 12; j++) this.addClampedForces(start, j, ends[j]!);
+    this.add(new Float64Array(24 * (this.breaks.length - 1)), 4, start, unknown);
+  }
+
+  /** The fields under forces along the member (particular, `terms` coefficients) and a state at its start. */
+  private add(forces: Float64Array, terms: number, start: Float64Array, unknown: number): void {
+    const { breaks, flexibility, straight, x, segment, table } = this;
     addStartForces(forces, terms, breaks, start, 0);
     const { displacements, displacementTerms: D } = integrate(
-      flexibility,
-      bar,
-      breaks,
-      forces,
-      terms,
-      noStrain,
-      [],
+      { flexibility, straight, breaks, terms, forces, strain: noStrain, dislocations: [] },
       start,
       6,
     );
+    const total = 12 + this.inner;
     for (let p = 0; p < x.length; p++) {
       const s = segment[p]!;
       const t = x[p]! - breaks[s]!;
       const base = 4 * D * s;
-      for (let k = 0; k < 4; k++) table[at(p, k, unknown)] = evaluate(displacements, base + k * D, D, t);
+      const at = p * fieldCount * total + unknown;
+      for (let k = 0; k < 4; k++) table[at + k * total] = evaluate(displacements, base + k * D, D, t);
       const dv = slopeOf(displacements, base + D, D, t);
       const dw = slopeOf(displacements, base + 2 * D, D, t);
-      table[at(p, 4, unknown)] = dv;
-      table[at(p, 5, unknown)] = dw;
+      table[at + 4 * total] = dv;
+      table[at + 5 * total] = dw;
       const force = (k: number) => evaluate(forces, terms * (6 * s + k), terms, t);
-      table[at(p, 6, unknown)] = dv + (bar ? 0 : flexibilityValue(flexibility, s, 5, t) * force(1));
-      table[at(p, 7, unknown)] = dw + (bar ? 0 : flexibilityValue(flexibility, s, 6, t) * force(2));
+      table[at + 6 * total] = dv + (straight ? 0 : flexibilityValue(flexibility, s, 5, t) * force(1));
+      table[at + 7 * total] = dw + (straight ? 0 : flexibilityValue(flexibility, s, 6, t) * force(2));
     }
-  };
-  const tabulate = (ends: Float64Array, unknown: number): void => {
-    const start = new Float64Array(12);
-    if (frame.axialOnly[m]) {
-      start.set(ends.subarray(0, 6), 6);
-      start[0] = clamped[0]! * (ends[6]! - ends[0]!);
-      start[10] = -(ends[8]! - ends[2]!) / L;
-      start[11] = (ends[7]! - ends[1]!) / L;
-    } else {
-      for (let j = 0; j < 12; j++) {
-        const e = ends[j]!;
-        if (e === 0) continue;
-        start[0]! -= clamped[j]! * e;
-        start[1]! += clamped[12 + j]! * e;
-        start[2]! += clamped[24 + j]! * e;
-        start[3]! -= clamped[36 + j]! * e;
-        start[4]! += clamped[48 + j]! * e;
-        start[5]! -= clamped[60 + j]! * e;
-      }
-      start.set(ends.subarray(0, 6), 6);
-    }
-    write(new Float64Array(24 * (breaks.length - 1)), 4, start, unknown);
-  };
-  const ends = new Float64Array(12);
-  for (let j = 0; j < 12; j++) {
-    ends.fill(0);
-    ends[j] = 1;
-    if (steps.length > 0) displaceInside(steps, undefined, ends);
-    tabulate(ends, j);
   }
-  const Kinner = new Float64Array(inner * inner);
-  steps.forEach(({ freedom }, i) => {
-    ends.fill(0);
-    ends[freedom] = 1;
-    tabulate(ends, 12 + i);
-    steps.forEach((other, j) => {
-      Kinner[i * inner + j] = clamped[12 * freedom + other.freedom]! + (i === j ? other.spring : 0);
-    });
-  });
 
-  // Shapes that vanish at the ends: the clamped member under forces that are Legendre polynomials of the length
-  const shapes: { degree: number; share: readonly [N: number, T: number, My: number, Mz: number] }[] = [];
-  for (const [dv, dw] of directions)
-    for (let j = 2; j < 2 + bendingShapes; j++)
-      shapes.push({
-        degree: j,
-        share: [0, 0, dw * frame.rigidity[6 * m + 1]!, dv * frame.rigidity[6 * m + 2]!],
+  /** Twice the energy of the shapes that vanish at the ends, by their forces and the flexibility. */
+  private addEnergies(forcesOf: readonly { forces: Float64Array; terms: number }[]): void {
+    const { x, weight, segment, breaks, flexibility, steps, inner, Kinner } = this;
+    const bubbles = forcesOf.length;
+    const values = new Float64Array(6 * bubbles);
+    for (let p = 0; p < x.length; p++) {
+      const s = segment[p]!;
+      const t = x[p]! - breaks[s]!;
+      forcesOf.forEach(({ forces, terms }, b) => {
+        for (let k = 0; k < 6; k++) values[6 * b + k] = evaluate(forces, terms * (6 * s + k), terms, t);
       });
-  for (const field of stretches)
-    for (let j = 1; j <= stretchShapes; j++) {
-      const EA = frame.rigidity[6 * m]! * L;
-      const GJ = frame.rigidity[6 * m + 3]! * L;
-      shapes.push({ degree: j, share: field === 0 ? [EA, 0, 0, 0] : [0, GJ, 0, 0] });
+      const c = Array.from({ length: 7 }, (_, k) => weight[p]! * flexibilityValue(flexibility, s, k, t));
+      for (let a = 0; a < bubbles; a++)
+        for (let b = 0; b < bubbles; b++) {
+          const i = 6 * a;
+          const j = 6 * b;
+          Kinner[(steps.length + a) * inner + steps.length + b]! +=
+            c[0]! * values[i]! * values[j]! +
+            c[1]! * values[i + 4]! * values[j + 4]! +
+            c[2]! * (values[i + 4]! * values[j + 5]! + values[i + 5]! * values[j + 4]!) +
+            c[3]! * values[i + 5]! * values[j + 5]! +
+            c[4]! * values[i + 3]! * values[j + 3]! +
+            c[5]! * values[i + 1]! * values[j + 1]! +
+            c[6]! * values[i + 2]! * values[j + 2]!;
+        }
     }
-  const forcesOf = shapes.map(({ degree, share }, b) => {
-    const forces = legendreForces(breaks, degree, share);
-    const terms = degree + 1;
-    const unloaded = new Float64Array(12);
-    const { end } = integrate(flexibility, bar, breaks, forces.slice(), terms, noStrain, [], unloaded, 6);
-    // The end is brought back by the member's own stiffness
-    const start = new Float64Array(12);
-    for (let j = 0; j < 6; j++) {
-      const back = -end[j]!;
-      start[0]! -= clamped[6 + j]! * back;
-      start[1]! += clamped[12 + 6 + j]! * back;
-      start[2]! += clamped[24 + 6 + j]! * back;
-      start[3]! -= clamped[36 + 6 + j]! * back;
-      start[4]! += clamped[48 + 6 + j]! * back;
-      start[5]! -= clamped[60 + 6 + j]! * back;
-    }
-    write(forces, terms, start, 12 + steps.length + b);
-    return { forces, terms };
-  });
-
-  // Twice their energy, by the forces and the flexibility
-  const values = new Float64Array(6 * bubbles);
-  for (let p = 0; p < x.length; p++) {
-    const s = segment[p]!;
-    const t = x[p]! - breaks[s]!;
-    forcesOf.forEach(({ forces, terms }, b) => {
-      for (let k = 0; k < 6; k++) values[6 * b + k] = evaluate(forces, terms * (6 * s + k), terms, t);
-    });
-    const c = Array.from({ length: 7 }, (_, k) => weight[p]! * flexibilityValue(flexibility, s, k, t));
-    for (let a = 0; a < bubbles; a++)
-      for (let b = 0; b < bubbles; b++) {
-        const i = 6 * a;
-        const j = 6 * b;
-        Kinner[(steps.length + a) * inner + steps.length + b]! +=
-          c[0]! * values[i]! * values[j]! +
-          c[1]! * values[i + 4]! * values[j + 4]! +
-          c[2]! * (values[i + 4]! * values[j + 5]! + values[i + 5]! * values[j + 4]!) +
-          c[3]! * values[i + 5]! * values[j + 5]! +
-          c[4]! * values[i + 3]! * values[j + 3]! +
-          c[5]! * values[i + 1]! * values[j + 1]! +
-          c[6]! * values[i + 2]! * values[j + 2]!;
-      }
   }
-  return { inner, Kinner, x, weight, table };
 }
 
+/** Internal forces at the start against the forces of the node there. */
+const startSigns = [-1, 1, 1, -1, 1, -1];
+const unloaded = new Float64Array(6);
 const noStrain = [0, 0, 0] as const;
 
 /** Forces along a member, a Legendre polynomial of its length by given shares of N, T, My, Mz; shear is the moment's slope. */

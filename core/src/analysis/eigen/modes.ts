@@ -1,3 +1,4 @@
+import type { Frame } from '../frame.js';
 import { problem, ProblemError } from '../../problem.js';
 import { strainEnergy } from '../mechanism.js';
 import type { Prepared } from '../static.js';
@@ -66,7 +67,7 @@ function modesWith(
   const masses = new Map<MemberShapes, Map<ResolvedSection, Float64Array>>();
   const members = frame.memberIds.map((_, m): MemberPencil => {
     const breaks = frame.tapers.get(m)?.breaks ?? Float64Array.of(0, frame.length[m]!);
-    const shapes = cachedShapes(cache, frame, elements, m, breaks, true, richness);
+    const shapes = cachedShapes(cache, prepared, m, breaks, { forModes: true, richness });
     const section = frame.sections[m]!;
     let bySection = masses.get(shapes);
     if (!bySection) masses.set(shapes, (bySection = new Map<ResolvedSection, Float64Array>()));
@@ -74,8 +75,7 @@ function modesWith(
     if (!B) {
       const total = 12 + shapes.inner;
       B = new Float64Array(total * total);
-      for (let p = 0; p < shapes.x.length; p++)
-        addMass(prepared, m, shapes.x[p]!, shapes.weight[p]!, shapes.table, p, total, B);
+      for (let p = 0; p < shapes.x.length; p++) addMass(frame, m, shapes, p, B);
       bySection.set(section, B);
     }
     return {
@@ -91,10 +91,12 @@ function modesWith(
       freedoms: [6 * n, 6 * n + 1, 6 * n + 2],
       K: Float64Array.of(frame.masses[n]!, 0, 0, 0, frame.masses[n]!, 0, 0, 0, frame.masses[n]!),
     }));
-  const pencil = new Pencil(prepared, members, extra);
+  let done = 0;
+  const step = (by: number) => progress?.step(1 - 1 / (1 + 0.1 * (done += by)));
+  const pencil = new Pencil(prepared, members, extra, () => step(0));
   const count = Math.min(wanted, pencil.size);
   if (count === 0) return [];
-  const pairs = lowest(pencil, prepared, count, progress);
+  const pairs = lowest(pencil, prepared, count, () => step(1));
   return pairs.map(({ lambda, vector }) => {
     const u = pencil.nodes(vector);
     return {
@@ -111,7 +113,7 @@ interface Mode {
 }
 
 /** Lowest eigenvalues of K·x = λ·M·x, zero where the motion has no strain. */
-function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: Progress): Mode[] {
+function lowest(pencil: Pencil, prepared: Prepared, wanted: number, step: () => void): Mode[] {
   const still = rigidMotions(pencil, prepared);
   let shift = 0;
   let factored = still.length > 0 ? undefined : pencil.shifted(0);
@@ -119,8 +121,6 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, progress?: P
     shift = -1e-6 * stiffnessOverMass(pencil);
     factored = pencil.shifted(shift);
   }
-  let done = 0;
-  const step = () => progress?.step(1 - 1 / (1 + 0.1 * done++));
   const find = (more: number, options: LanczosOptions): EigenPair[] =>
     largestPairs(
       {
@@ -257,20 +257,14 @@ function stiffnessOverMass(pencil: Pencil): number {
   return of(pencil.timesK(x)) / of(pencil.timesB(x));
 }
 
-function addMass(
-  { frame }: Prepared,
-  m: number,
-  x: number,
-  weight: number,
-  table: Float64Array,
-  point: number,
-  total: number,
-  B: Float64Array,
-): void {
+/** Adds the mass about one integration point of a member's shapes. */
+function addMass(frame: Frame, m: number, shapes: MemberShapes, point: number, B: Float64Array): void {
+  const { table } = shapes;
+  const total = 12 + shapes.inner;
   const { material, properties } = frame.sections[m]!;
   const taper = frame.tapers.get(m);
-  const p = taper ? taper.at(x / frame.length[m]!) : properties;
-  const rho = material.density * weight;
+  const p = taper ? taper.at(shapes.x[point]! / frame.length[m]!) : properties;
+  const rho = material.density * shapes.weight[point]!;
   const row = (field: number) => (point * fieldCount + field) * total;
   for (let field = 0; field < 3; field++) addSquare(B, table, row(field), total, rho * p.A);
   if (frame.axialOnly[m]) return;

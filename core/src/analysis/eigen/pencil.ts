@@ -16,6 +16,9 @@ import {
 } from '../system.js';
 import { addToNodes, toMember } from '../transform.js';
 
+/** Work on so many members takes about a thousandth of a second: a pause may come between. */
+export const fewMembers = 64;
+
 /** Most unknowns of one member: 12 at its ends, 12 behind hinges, and shapes. */
 const widest = 80;
 
@@ -46,7 +49,13 @@ export class Pencil {
   private readonly sparseB: SmallMatrices;
   private readonly sparseK: SmallMatrices;
 
-  constructor(prepared: Prepared, members: readonly MemberPencil[], extraB: readonly FreedomMatrix[]) {
+  /** @param pause called in long work now and then; may throw to stop it */
+  constructor(
+    prepared: Prepared,
+    members: readonly MemberPencil[],
+    extraB: readonly FreedomMatrix[],
+    private readonly pause: () => void = () => undefined,
+  ) {
     this.frame = prepared.frame;
     this.constraints = prepared.constraints;
     this.plan = prepared.plan;
@@ -78,6 +87,15 @@ export class Pencil {
     return expand(this.constraints, this.plan, x, this.nothing);
   }
 
+  /** A vector with given nodes' displacements, inner unknowns 0; what rigid groups or supports with their own axes tie stays 0. */
+  vectorOf(u: Float64Array): Float64Array {
+    const x = new Float64Array(this.size);
+    this.plan.nodeEquation.forEach((e, i) => {
+      if (e >= 0) x[e] = u[i]!;
+    });
+    return x;
+  }
+
   /** A member's unknowns in a vector: ends (local), then inner ones. */
   memberVector(m: number, u: Float64Array, x: Float64Array): Float64Array {
     const member = this.members[m]!;
@@ -91,6 +109,7 @@ export class Pencil {
 
   /** B·x. */
   timesB(x: Float64Array): Float64Array {
+    this.pause();
     const u = this.nodes(x);
     const forces = new Float64Array(u.length);
     const out = new Float64Array(this.size);
@@ -114,6 +133,7 @@ export class Pencil {
 
   /** K·x. */
   timesK(x: Float64Array): Float64Array {
+    this.pause();
     const u = this.nodes(x);
     const forces = new Float64Array(u.length);
     const out = new Float64Array(this.size);
@@ -140,7 +160,8 @@ export class Pencil {
     let negatives = 0;
     // Members that share their matrices share the inner unknowns' elimination
     const known = new Map<Float64Array, InnerElimination>();
-    const condensed = this.members.map((member) => {
+    const condensed = this.members.map((member, m) => {
+      if (m % fewMembers === 0) this.pause();
       const one = condenseMember(member, sigma, known);
       negatives += one.negatives;
       return one;

@@ -172,7 +172,8 @@ function fieldsOf(
     const forces = given ? given.forces.slice() : new Float64Array(6 * terms * (breaks.length - 1));
     const start = startStates.subarray(12 * m, 12 * m + 12);
     addStartForces(forces, terms, breaks, start, 0);
-    return fieldOf(frame, m, breaks, terms, forces, [0, 0, 0], given?.dislocations ?? [], start);
+    const dislocations = given?.dislocations ?? [];
+    return fieldOf(frame, m, { breaks, terms, forces, strain: [0, 0, 0], dislocations }, start);
   };
 }
 

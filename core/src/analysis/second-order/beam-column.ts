@@ -1,33 +1,41 @@
-import { invert } from '../dense.js';
-import { negativePivots } from '../inertia.js';
 import { shiftOrigin } from '../polynomial.js';
+import {
+  endAt,
+  forceRow,
+  fromForcesAt,
+  mixedAt,
+  PieceMatrices,
+  pieceSize,
+  startAt,
+  transferAt,
+} from './piece.js';
+import {
+  apply,
+  applyTransposed,
+  inverse,
+  minusTimesTransposed,
+  minusTransposedTimes,
+  negatives,
+  times,
+  type Width,
+} from './planes.js';
 import { flexibilityAt, longestStep, Series, type Across, type Stretch } from './series.js';
-import type { Flexibility } from '../taper.js';
+import { flexibilityCount, type Flexibility } from '../taper.js';
 
 /** The beam-column between two breaks, cut into stretches of one series each. */
 interface Piece {
   readonly from: number;
   readonly segment: number;
   readonly stretch: Stretch;
-  /** Transfer of displacements by forces, inverted (4 × 4), and of displacements by displacements. */
-  readonly fromForces: Float64Array;
-  readonly transfer: Float64Array;
-  /** Stiffness over w, ψw, v, ψv at both ends, 8 × 8. */
-  readonly K: Float64Array;
-}
-
-/** What eliminating the joint behind a piece left. */
-interface Joint {
-  readonly inverse: Float64Array;
-  /** Coupling of the joint with the member's start and with the next joint, 4 × 4 each. */
-  readonly toStart: Float64Array;
-  readonly toNext: Float64Array;
 }
 
 /** Stiffness of a member in bending under its axial force, exact within the theory for one element. */
 export interface BeamColumn {
   readonly pieces: readonly Piece[];
-  readonly joints: readonly Joint[];
+  /** Of each piece: what it is to its ends (`pieceSize` numbers). */
+  readonly matrices: Float64Array;
+  /** Of each joint between pieces, before it was eliminated: its inverse, and its coupling with the member's start, 4 × 4 each. */
+  readonly joints: Float64Array;
   /** Over w, ψw, v, ψv at start, then at end, 8 × 8. */
   readonly K: Float64Array;
   /** Ways the member itself buckles between clamped ends under less than this force. */
@@ -36,11 +44,11 @@ export interface BeamColumn {
   readonly possible: boolean;
 }
 
+/** Numbers that a joint keeps. */
+const jointSize = 32;
+
 /** Most pieces between two breaks. */
 const mostPieces = 400;
-
-/** Sign and place of a piece's end forces: force H and −M at the start, −H and M at the end. */
-const forceRow = [1, 0, 3, 2] as const;
 
 /**
  * Builds a member's bending stiffness under an axial force given on each segment between breaks.
@@ -73,23 +81,26 @@ export function beamColumn(
     const count = possible ? Math.max(1, wanted) : 1;
     for (let i = 0; i < count; i++) {
       const from = (h * i) / count;
-      const stretch = stretchAt(flexibility, at, from, h / count, N, free);
+      const stretch = stretchAt(flexibility, at, { h: h / count, N, free }, from);
       const shear = Math.max(c[at + 5 * flexibility.terms]!, c[at + 6 * flexibility.terms]!);
       if (!(1 + shear * Math.min(N[0], atEnd) > 0)) possible = false;
-      pieces.push({ from: breaks[s]! + from, segment: s, stretch, ...stiffnessOf(stretch) });
+      pieces.push({ from: breaks[s]! + from, segment: s, stretch });
     }
   }
-  return { pieces, ...condense(pieces), possible };
+  return { pieces, ...condensed(pieces, widthOf(flexibility)), possible };
 }
 
-/** The stretch of a segment from `from` on, its polynomials shifted to start there. */
+/**
+ * The stretch of a segment from `from` on, its polynomials shifted to start there.
+ *
+ * @param at where the segment's flexibility begins
+ * @param segment its axial force from its own start on
+ */
 function stretchAt(
   flexibility: Flexibility,
   at: number,
+  { h, N, free }: Pick<Stretch, 'h' | 'N' | 'free'>,
   from: number,
-  h: number,
-  N: Stretch['N'],
-  free: Stretch['free'],
 ): Stretch {
   const moving = Float64Array.from(N);
   shiftOrigin(moving, 0, 4, from);
@@ -102,118 +113,83 @@ function stretchAt(
   return { h, flexibility: moved, at: 0, terms, N: shiftedN, free };
 }
 
-const series = new Series();
-const unit = new Float64Array(8);
-const ending = new Float64Array(8);
-const transferMatrix = new Float64Array(64);
-/** Places of w, ψw, v, ψv, Mw, Hw, Mv, Hv in a series' state. */
-const order = [0, 1, 4, 5, 2, 3, 6, 7] as const;
+/** Whether a product of inertia couples the planes anywhere. */
+function widthOf({ coefficients, terms }: Flexibility): Width {
+  for (let at = 2 * terms; at < coefficients.length; at += flexibilityCount * terms)
+    for (let j = 0; j < terms; j++) if (coefficients[at + j] !== 0) return 4;
+  return 2;
+}
 
-function stiffnessOf(stretch: Stretch): Pick<Piece, 'fromForces' | 'transfer' | 'K'> {
-  // Columns: w, ψw, v, ψv, then Mw, Hw, Mv, Hv at the start; rows the same at the end
-  const phi = transferMatrix;
-  for (let j = 0; j < 8; j++) {
-    unit.fill(0);
-    unit[order[j]!] = 1;
-    series.solve(stretch, unit, undefined);
-    series.at(stretch.h, ending);
-    for (let i = 0; i < 8; i++) phi[8 * i + j] = ending[order[i]!]!;
+const pieceMatrices = new PieceMatrices();
+
+/** Matrices and vectors that are worked with while a column is made, and hold nothing afterwards. */
+const room = {
+  start: new Float64Array(16),
+  mixed: new Float64Array(16),
+  last: new Float64Array(16),
+  left: new Float64Array(16),
+  right: new Float64Array(16),
+  state: new Float64Array(8),
+  a: new Float64Array(4),
+  b: new Float64Array(4),
+};
+
+/** The matrices of the pieces, and the member's stiffness with the joints between them eliminated. */
+function condensed(
+  pieces: readonly Piece[],
+  width: Width,
+): Pick<BeamColumn, 'matrices' | 'joints' | 'K' | 'buckled'> {
+  const sizes = [pieceSize * pieces.length, jointSize * (pieces.length - 1)] as const;
+  // One array for all: thousands of small ones are slow to make
+  const matrices = new Float64Array(sizes[0] + sizes[1] + 64);
+  const joints = matrices.subarray(sizes[0], sizes[0] + sizes[1]);
+  const K = matrices.subarray(sizes[0] + sizes[1]);
+  pieces.forEach(({ stretch }, k) => pieceMatrices.write(stretch, width, matrices, pieceSize * k));
+  const { start, mixed, last, left, right } = room;
+  for (let i = 0; i < 16; i++) {
+    start[i] = matrices[startAt + i]!;
+    mixed[i] = matrices[mixedAt + i]!;
+    last[i] = matrices[endAt + i]!;
   }
-  const block = (r: number, c: number) => part(phi, r, c);
-  const transfer = block(0, 0);
-  const fromForces = invert(block(0, 4), 4);
-  const forceByDisplacement = block(4, 0);
-  const forceByForce = block(4, 4);
-  // s0 = X·(d1 − T·d0), s1 = P·d0 + Q·s0
-  const XT = product(fromForces, transfer);
-  const QX = product(forceByForce, fromForces);
-  const QXT = product(QX, transfer);
-  const K = new Float64Array(64);
-  for (let i = 0; i < 4; i++) {
-    const row = forceRow[i]!;
-    const startSign = i % 2 === 0 ? 1 : -1;
-    for (let j = 0; j < 4; j++) {
-      K[8 * i + j] = -startSign * XT[4 * row + j]!;
-      K[8 * i + 4 + j] = startSign * fromForces[4 * row + j]!;
-      K[8 * (4 + i) + j] = -startSign * (forceByDisplacement[4 * row + j]! - QXT[4 * row + j]!);
-      K[8 * (4 + i) + 4 + j] = -startSign * QX[4 * row + j]!;
-    }
-  }
-  for (let i = 0; i < 8; i++)
-    for (let j = 0; j < i; j++) K[8 * i + j] = K[8 * j + i] = (K[8 * i + j]! + K[8 * j + i]!) / 2;
-  return { fromForces, transfer, K };
-}
-
-function product(a: Float64Array, b: Float64Array): Float64Array {
-  const out = new Float64Array(16);
-  for (let i = 0; i < 4; i++)
-    for (let k = 0; k < 4; k++) {
-      const x = a[4 * i + k]!;
-      if (x !== 0) for (let j = 0; j < 4; j++) out[4 * i + j]! += x * b[4 * k + j]!;
-    }
-  return out;
-}
-
-/** Part of an 8 × 8 matrix: block row and column 0 or 1. */
-function quarter(K: Float64Array, r: number, c: number): Float64Array {
-  return part(K, 4 * r, 4 * c);
-}
-
-/** Four rows and columns of an 8 × 8 matrix, from row r and column c on. */
-function part(K: Float64Array, r: number, c: number): Float64Array {
-  const out = new Float64Array(16);
-  for (let i = 0; i < 4; i++) for (let j = 0; j < 4; j++) out[4 * i + j] = K[8 * (r + i) + c + j]!;
-  return out;
-}
-
-/** Eliminates the joints between the pieces. */
-function condense(pieces: readonly Piece[]): Pick<BeamColumn, 'joints' | 'K' | 'buckled'> {
-  if (pieces.length === 1) return { joints: [], K: pieces[0]!.K, buckled: 0 };
-  let start = quarter(pieces[0]!.K, 0, 0);
-  let mixed = quarter(pieces[0]!.K, 0, 1);
-  let last = quarter(pieces[0]!.K, 1, 1);
-  const joints: Joint[] = [];
   let buckled = 0;
-  for (const piece of pieces.slice(1)) {
-    const here = quarter(piece.K, 0, 0);
-    const D = last.map((value, k) => value + here[k]!);
-    buckled += negativePivots(D, 4);
-    const inverse = invert(D, 4);
-    const toNext = quarter(piece.K, 0, 1);
-    const left = product(mixed, inverse);
-    const nextMixed = product(left, toNext).map((x) => -x);
-    start = start.map((value, k) => value - product(left, transpose(mixed))[k]!);
-    const far = product(transpose(toNext), product(inverse, toNext));
-    last = quarter(piece.K, 1, 1).map((value, k) => value - far[k]!);
-    joints.push({ inverse, toStart: mixed, toNext });
-    mixed = nextMixed;
+  for (let k = 1; k < pieces.length; k++) {
+    const piece = pieceSize * k;
+    const joint = jointSize * (k - 1);
+    // The joint's own stiffness: of the end before it and the start after
+    for (let i = 0; i < 16; i++) last[i]! += matrices[piece + startAt + i]!;
+    buckled += negatives(last, width);
+    inverse(last, joints, joint, width);
+    joints.set(mixed, joint + 16);
+    times(mixed, joints, joint, left, width);
+    minusTimesTransposed(start, left, mixed, 0, width);
+    times(joints.subarray(joint), matrices, piece + mixedAt, right, width);
+    for (let i = 0; i < 16; i++) last[i] = matrices[piece + endAt + i]!;
+    minusTransposedTimes(last, matrices, piece + mixedAt, right, width);
+    times(left, matrices, piece + mixedAt, mixed, width);
+    for (let i = 0; i < 16; i++) mixed[i] = -mixed[i]!;
   }
-  const K = new Float64Array(64);
   for (let i = 0; i < 4; i++)
     for (let j = 0; j < 4; j++) {
       K[8 * i + j] = start[4 * i + j]!;
       K[8 * (4 + i) + 4 + j] = last[4 * i + j]!;
       K[8 * i + 4 + j] = K[8 * (4 + j) + i] = mixed[4 * i + j]!;
     }
-  return { joints, K, buckled };
-}
-
-function transpose(a: Float64Array): Float64Array {
-  const out = new Float64Array(16);
-  for (let i = 0; i < 4; i++) for (let j = 0; j < 4; j++) out[4 * i + j] = a[4 * j + i]!;
-  return out;
+  return { matrices, joints, K, buckled };
 }
 
 /** What loads do to a clamped beam-column: forces of its ends, and of its joints on the way. */
 export interface ClampedColumn {
   /** Over w, ψw, v, ψv at start, then at end. */
   readonly f: Float64Array;
-  /** Of each joint before it was eliminated. */
-  readonly joints: readonly Float64Array[];
+  /** Four of each joint before it was eliminated. */
+  readonly joints: Float64Array;
   readonly across: readonly Across[];
-  /** w, ψw, v, ψv and Mw, Hw, Mv, Hv at each piece's end under its loads alone. */
-  readonly particular: readonly Float64Array[];
+  /** w, ψw, v, ψv and Mw, Hw, Mv, Hv at each piece's end under its loads alone: eight a piece. */
+  readonly particular: Float64Array;
 }
+
+const series = new Series();
+const atRest = new Float64Array(8);
 
 /** Clamped forces under loads across each piece and jumps (point loads: Hw, Mw, Hv, Mv by which forces grow) at joints. */
 export function clampColumn(
@@ -221,62 +197,53 @@ export function clampColumn(
   across: readonly Across[],
   jumps: readonly (Float64Array | undefined)[],
 ): ClampedColumn {
-  const zero = new Float64Array(8);
-  const particular: Float64Array[] = [];
-  const ends = column.pieces.map((piece, k) => {
-    series.solve(piece.stretch, zero, across[k]);
-    series.at(piece.stretch.h, ending);
-    const p = Float64Array.of(
-      ending[0]!,
-      ending[1]!,
-      ending[4]!,
-      ending[5]!,
-      ending[2]!,
-      ending[3]!,
-      ending[6]!,
-      ending[7]!,
-    );
-    particular.push(p);
-    return clampPiece(piece, p);
-  });
-  let start = ends[0]!.slice(0, 4);
-  let last = ends[0]!.slice(4);
-  const joints: Float64Array[] = [];
-  column.joints.forEach((joint, k) => {
-    const f = last.map((value, i) => value + ends[k + 1]![i]!);
+  const { pieces, matrices } = column;
+  const count = pieces.length;
+  const made = new Float64Array(20 * count + 4);
+  const particular = made.subarray(0, 8 * count);
+  const joints = made.subarray(8 * count, 12 * count - 4);
+  const ends = made.subarray(12 * count - 4, 20 * count - 4);
+  const f = made.subarray(20 * count - 4);
+  const { state, a, b } = room;
+  for (let k = 0; k < count; k++) {
+    const { stretch } = pieces[k]!;
+    series.solve(stretch, atRest, across[k]);
+    series.at(stretch.h, state);
+    for (let i = 0; i < 4; i++) {
+      const place = 4 * (i >> 1) + (i & 1);
+      particular[8 * k + i] = state[place]!;
+      particular[8 * k + 4 + i] = state[place + 2]!;
+    }
+    clampPiece(matrices, k, particular, ends);
+  }
+  // The start and the end of the part that has been joined, in f
+  for (let i = 0; i < 8; i++) f[i] = ends[i]!;
+  for (let k = 0; k + 1 < count; k++) {
     const jump = jumps[k + 1];
     // Forces that grow by a jump are brought by the joint: H after − H before on the next piece's start
-    if (jump) for (let i = 0; i < 4; i++) f[i]! -= jump[i]!;
-    joints.push(f);
-    const x = apply(joint.inverse, f);
-    const a = apply(joint.toStart, x);
-    const b = apply(transpose(joint.toNext), x);
-    start = start.map((value, i) => value - a[i]!);
-    last = ends[k + 1]!.slice(4).map((value, i) => value - b[i]!);
-  });
-  return { f: Float64Array.of(...start, ...last), joints, across, particular };
+    for (let i = 0; i < 4; i++) joints[4 * k + i] = f[4 + i]! + ends[8 * k + 8 + i]! - (jump?.[i] ?? 0);
+    apply(column.joints, jointSize * k, joints, 4 * k, a);
+    apply(column.joints, jointSize * k + 16, a, 0, b);
+    for (let i = 0; i < 4; i++) f[i]! -= b[i]!;
+    applyTransposed(matrices, pieceSize * (k + 1) + mixedAt, a, 0, b);
+    for (let i = 0; i < 4; i++) f[4 + i] = ends[8 * k + 12 + i]! - b[i]!;
+  }
+  return { f, joints, across, particular };
 }
 
-/** End forces of one clamped piece from its solution that starts from nothing. */
-function clampPiece(piece: Piece, p: Float64Array): Float64Array {
-  const s0 = apply(piece.fromForces, p).map((x) => -x);
-  const out = new Float64Array(8);
-  // The end: own forces and those of the start's carried along, which K holds: f1 = K·[0, −pd] + own
+/** End forces of one clamped piece from its solution that starts from nothing, eight a piece. */
+function clampPiece(matrices: Float64Array, k: number, particular: Float64Array, ends: Float64Array): void {
+  const piece = pieceSize * k;
+  const { a: fromStart, b: carried } = room;
+  apply(matrices, piece + fromForcesAt, particular, 8 * k, fromStart);
+  // The end: own forces and those of the start's carried along, which its stiffness holds
+  apply(matrices, piece + endAt, particular, 8 * k, carried);
   for (let i = 0; i < 4; i++) {
     const row = forceRow[i]!;
     const sign = i % 2 === 0 ? 1 : -1;
-    out[i] = sign * s0[row]!;
-    let carried = 0;
-    for (let j = 0; j < 4; j++) carried -= piece.K[8 * (4 + i) + 4 + j]! * p[j]!;
-    out[4 + i] = -sign * p[4 + row]! + carried;
+    ends[8 * k + i] = -sign * fromStart[row]!;
+    ends[8 * k + 4 + i] = -sign * particular[8 * k + 4 + row]! - carried[i]!;
   }
-  return out;
-}
-
-function apply(a: Float64Array, x: ArrayLike<number>): Float64Array {
-  const out = new Float64Array(4);
-  for (let i = 0; i < 4; i++) for (let j = 0; j < 4; j++) out[i]! += a[4 * i + j]! * x[j]!;
-  return out;
 }
 
 /** State at the start of each piece (w, ψ, M, H of plane w, then v) from the ends' displacements. */
@@ -285,36 +252,39 @@ export function pieceStates(
   clamped: ClampedColumn | undefined,
   ends: Float64Array,
 ): Float64Array[] {
-  const count = column.pieces.length;
-  const places: Float64Array[] = new Array<Float64Array>(count + 1);
-  places[0] = ends.slice(0, 4);
-  places[count] = ends.slice(4);
-  for (let k = column.joints.length - 1; k >= 0; k--) {
-    const { inverse, toStart, toNext } = column.joints[k]!;
-    const a = apply(transpose(toStart), places[0]);
-    const b = apply(toNext, places[k + 2]!);
-    const f = clamped?.joints[k];
-    places[k + 1] = apply(
-      inverse,
-      a.map((x, i) => -x - b[i]! - (f?.[i] ?? 0)),
-    );
+  const { pieces, matrices, joints } = column;
+  const count = pieces.length;
+  // w, ψw, v, ψv at each piece's start, and at the member's end
+  const places = new Float64Array(4 * (count + 1));
+  places.set(ends.subarray(0, 4));
+  places.set(ends.subarray(4, 8), 4 * count);
+  const fromStart = new Float64Array(4);
+  const fromNext = new Float64Array(4);
+  for (let k = count - 2; k >= 0; k--) {
+    applyTransposed(joints, jointSize * k + 16, places, 0, fromStart);
+    apply(matrices, pieceSize * (k + 1) + mixedAt, places, 4 * (k + 2), fromNext);
+    for (let i = 0; i < 4; i++)
+      fromNext[i] = -fromStart[i]! - fromNext[i]! - (clamped?.joints[4 * k + i] ?? 0);
+    apply(joints, jointSize * k, fromNext, 0, fromStart);
+    places.set(fromStart, 4 * (k + 1));
   }
-  return column.pieces.map((piece, k) => {
-    const d0 = places[k]!;
-    const d1 = places[k + 1]!;
-    const p = clamped?.particular[k];
-    const T = apply(piece.transfer, d0);
-    const s = apply(
-      piece.fromForces,
-      d1.map((x, i) => x - T[i]! - (p?.[i] ?? 0)),
+  const moved = new Float64Array(4);
+  const s = new Float64Array(4);
+  return pieces.map((_, k) => {
+    const d = 4 * k;
+    apply(matrices, pieceSize * k + transferAt, places, d, moved);
+    for (let i = 0; i < 4; i++)
+      moved[i] = places[d + 4 + i]! - moved[i]! - (clamped?.particular[8 * k + i] ?? 0);
+    apply(matrices, pieceSize * k + fromForcesAt, moved, 0, s);
+    return Float64Array.of(
+      places[d]!,
+      places[d + 1]!,
+      s[0]!,
+      s[1]!,
+      places[d + 2]!,
+      places[d + 3]!,
+      s[2]!,
+      s[3]!,
     );
-    return Float64Array.of(d0[0]!, d0[1]!, s[0]!, s[1]!, d0[2]!, d0[3]!, s[2]!, s[3]!);
   });
-}
-
-/** Series of the solution along one piece. */
-export function pieceSeries(piece: Piece, state: Float64Array, across: Across | undefined): Series {
-  const out = new Series();
-  out.solve(piece.stretch, state, across);
-  return out;
 }

@@ -1,24 +1,24 @@
 import { fail } from '../../problem.js';
 import type { Frame } from '../frame.js';
 import { condenseHinges, condenseLoads, displaceInside, type HingeStep } from '../hinges.js';
-import { addStartForces, integrate, memberFlexibility, type MemberField } from '../member-field.js';
+import { addStartForces, integrate, type MemberField } from '../member-field.js';
 import type { LoadField } from '../member-loads.js';
 import { shiftOrigin } from '../polynomial.js';
 import { chordRotations } from '../recover.js';
-import {
-  beamColumn,
-  clampColumn,
-  pieceSeries,
-  pieceStates,
-  type BeamColumn,
-  type ClampedColumn,
-} from './beam-column.js';
-import { seriesTerms, type Across } from './series.js';
+import { beamColumn, clampColumn, pieceStates, type BeamColumn, type ClampedColumn } from './beam-column.js';
+import { Series, seriesTerms, type Across } from './series.js';
+import type { Flexibility } from '../taper.js';
 import { axialPolynomials, meanAxial } from './axial.js';
 
 /** Local freedoms of w, ψw, v, ψv at start, then at end; ψw = −θy. */
 const bendingFreedoms = [2, 4, 1, 5, 8, 10, 7, 11] as const;
 const bendingSigns = [1, -1, 1, 1, 1, -1, 1, 1] as const;
+
+/** Loads across each piece of a member, and what jumps at its start. */
+interface LoadsAcross {
+  readonly across: readonly Across[];
+  readonly jumps: readonly (Float64Array | undefined)[];
+}
 
 /** What a member under axial force is made of. */
 interface Given {
@@ -34,6 +34,9 @@ interface Given {
   readonly K: Float64Array;
   /** First-order clamped forces before hinges. */
   readonly f: Float64Array | undefined;
+  readonly flexibility: Flexibility;
+  /** Loads across its pieces by where those begin, which most iterations leave where they are. */
+  readonly loadsAcross: Map<string, LoadsAcross>;
 }
 
 /** One member in second order: its stiffness and forces under an axial force, and its functions afterwards. */
@@ -50,26 +53,30 @@ export class MemberUnderForce {
   private readonly column: BeamColumn | undefined;
   private readonly clamped: ClampedColumn | undefined;
 
-  constructor(given: Given) {
-    const { frame, member, K, axial, field, breaks } = given;
+  /**
+   * @param K room for the stiffness, zeros
+   * @param f room for the clamped forces, zeros
+   */
+  constructor(given: Given, K: Float64Array, f: Float64Array) {
+    const { frame, member, axial, field, breaks } = given;
     this.given = given;
     this.hinges = [];
-    this.f = given.f?.slice() ?? new Float64Array(12);
+    this.K = K;
+    this.f = f;
+    if (given.f) f.set(given.f);
+    if (!given.slack) K.set(given.K);
     if (frame.axialOnly[member]) {
-      this.K = given.slack ? new Float64Array(144) : K.slice();
       this.buckled = 0;
       if (!given.slack) acrossBar(this.K, meanAxial(axial, breaks) / frame.length[member]!);
       return;
     }
-    const flexibility = memberFlexibility(frame, member, breaks);
     this.column =
-      beamColumn(breaks, flexibility, axial, freePlanes(frame, member)) ??
+      beamColumn(breaks, given.flexibility, axial, freePlanes(frame, member)) ??
       fail(
         'too-slender',
         `Tension has made a rope of the member "${frame.memberIds[member]!}": its bending stiffness plays no part any more; give it the action "axial" or "tension-only".`,
         { member: frame.memberIds[member] },
       );
-    this.K = K.slice();
     const bent = this.column.K;
     for (let r = 0; r < 8; r++)
       for (let c = 0; c < 8; c++)
@@ -88,10 +95,25 @@ export class MemberUnderForce {
     this.buckled = buckled;
   }
 
-  /** Loads across each piece, and what jumps at its start. */
+  /** Clamped forces under the loads along the member. */
   private clamp(field: LoadField): ClampedColumn {
-    const { breaks, terms } = this.given;
     const column = this.column!;
+    const { loadsAcross, breaks } = this.given;
+    const key = column.pieces.map(({ from }) => from).join();
+    const known = loadsAcross.get(key) ?? this.acrossPieces(column, field);
+    loadsAcross.set(key, known);
+    const clamped = clampColumn(column, known.across, known.jumps);
+    const first = this.jumpAt(field, 0);
+    const last = this.jumpAt(field, breaks.length - 1);
+    for (let i = 0; i < 4; i++) {
+      clamped.f[i]! -= first[i]!;
+      clamped.f[4 + i]! -= last[i]!;
+    }
+    return clamped;
+  }
+
+  private acrossPieces(column: BeamColumn, field: LoadField): LoadsAcross {
+    const { breaks, terms } = this.given;
     const across: Across[] = [];
     const jumps: (Float64Array | undefined)[] = [];
     column.pieces.forEach((piece, k) => {
@@ -108,14 +130,7 @@ export class MemberUnderForce {
       const atBreak = k > 0 && column.pieces[k - 1]!.segment !== piece.segment;
       jumps.push(atBreak ? this.jumpAt(field, piece.segment) : undefined);
     });
-    const clamped = clampColumn(column, across, jumps);
-    const first = this.jumpAt(field, 0);
-    const last = this.jumpAt(field, breaks.length - 1);
-    for (let i = 0; i < 4; i++) {
-      clamped.f[i]! -= first[i]!;
-      clamped.f[4 + i]! -= last[i]!;
-    }
-    return clamped;
+    return { across, jumps };
   }
 
   /** Growth of Hw, −Mw, Hv, −Mv at the start of a segment; of one more than there are, at the member's end. */
@@ -174,8 +189,12 @@ export class MemberUnderForce {
     );
     addStartForces(forces, terms, breaks, start, 0);
     const strain = field?.strain ?? ([0, 0, 0] as const);
-    const flexibility = memberFlexibility(frame, member, breaks);
-    const linear = integrate(flexibility, bar, breaks, forces, terms, strain, [], start, 6);
+    const { flexibility } = this.given;
+    const linear = integrate(
+      { flexibility, straight: bar, breaks, terms, forces, strain, dislocations: [] },
+      start,
+      6,
+    );
     if (bar)
       return {
         breaks,
@@ -201,30 +220,24 @@ export class MemberUnderForce {
     const D = Math.max(seriesTerms, linear.displacementTerms);
     const forces = new Float64Array(6 * F * count);
     const displacements = new Float64Array(4 * D * count);
+    const own = linear.displacementTerms;
     column.pieces.forEach((piece, k) => {
-      const series = pieceSeries(piece, states[k]!, this.clamped?.across[k]);
+      bent.solve(piece.stretch, states[k]!, this.clamped?.across[k]);
       const from = piece.from - breaks[piece.segment]!;
-      const put = (out: Float64Array, at: number, c: ArrayLike<number>) => {
-        for (let i = 0; i < c.length; i++) out[at + i] = c[i]!;
-      };
-      const slope = (c: Float64Array) => Float64Array.from(c, (_, i) => (i + 1) * (c[i + 1] ?? 0));
       const f = 6 * F * k;
-      put(forces, f, moved(straight, 6 * terms * piece.segment, terms, from));
-      put(forces, f + F, slope(series.moment[1]));
-      put(forces, f + 2 * F, slope(series.moment[0]));
-      put(forces, f + 3 * F, moved(straight, 6 * terms * piece.segment + 3 * terms, terms, from));
-      put(forces, f + 4 * F, series.moment[0]);
-      put(forces, f + 5 * F, series.moment[1]);
+      const force = straight.subarray(6 * terms * piece.segment);
+      moveInto(forces, f, force, terms, from);
+      slopeInto(forces, f + F, bent.moment[1]);
+      slopeInto(forces, f + 2 * F, bent.moment[0]);
+      moveInto(forces, f + 3 * F, force.subarray(3 * terms), terms, from);
+      forces.set(bent.moment[0], f + 4 * F);
+      forces.set(bent.moment[1], f + 5 * F);
       const d = 4 * D * k;
-      const own = 4 * linear.displacementTerms * piece.segment;
-      put(displacements, d, moved(linear.displacements, own, linear.displacementTerms, from));
-      put(displacements, d + D, series.deflection[1]);
-      put(displacements, d + 2 * D, series.deflection[0]);
-      put(
-        displacements,
-        d + 3 * D,
-        moved(linear.displacements, own + 3 * linear.displacementTerms, linear.displacementTerms, from),
-      );
+      const displacement = linear.displacements.subarray(4 * own * piece.segment);
+      moveInto(displacements, d, displacement, own, from);
+      displacements.set(bent.deflection[1], d + D);
+      displacements.set(bent.deflection[0], d + 2 * D);
+      moveInto(displacements, d + 3 * D, displacement.subarray(3 * own), own, from);
     });
     return {
       breaks: Float64Array.of(...column.pieces.map((piece) => piece.from), breaks[breaks.length - 1]!),
@@ -243,11 +256,18 @@ function freePlanes(frame: Frame, m: number): [boolean, boolean] {
   return [!across(6), !across(3)];
 }
 
-/** Coefficients of c(t + from). */
-function moved(c: Float64Array, at: number, terms: number, from: number): Float64Array {
-  const out = c.slice(at, at + terms);
-  shiftOrigin(out, 0, terms, from);
-  return out;
+/** The solution along a piece while it is copied out. */
+const bent = new Series();
+
+/** Writes the coefficients of c(t + from), of which there are `terms`. */
+function moveInto(out: Float64Array, to: number, c: Float64Array, terms: number, from: number): void {
+  for (let i = 0; i < terms; i++) out[to + i] = c[i]!;
+  shiftOrigin(out, to, terms, from);
+}
+
+/** Writes the coefficients of the derivative. */
+function slopeInto(out: Float64Array, to: number, c: Float64Array): void {
+  for (let i = 0; i + 1 < c.length; i++) out[to + i] = (i + 1) * c[i + 1]!;
 }
 
 /** Adds N/L across a bar, y and z. */

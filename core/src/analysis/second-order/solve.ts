@@ -2,7 +2,7 @@ import { fail, problem, ProblemError } from '../../problem.js';
 import { givenDisplacements, type CaseLoads } from '../case-loads.js';
 import { clampedForces } from '../clamped-forces.js';
 import { clampedStiffness } from '../elements.js';
-import type { MemberField } from '../member-field.js';
+import { memberFlexibility, type MemberField } from '../member-field.js';
 import type { LoadField } from '../member-loads.js';
 import { assembleFreedoms, assembleMembers, assembleSprings, expand, reduce } from '../system.js';
 import { Factor, type Progress } from '../sparse/factor.js';
@@ -28,6 +28,11 @@ export interface SecondOrderState {
   field(member: number): MemberField;
 }
 
+/** Axial and end forces that the iteration begins with, as in `SecondOrderState`, and the members that do not act (1). */
+export interface SecondOrderStart extends Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'> {
+  readonly inactive?: Uint8Array | undefined;
+}
+
 /** Change of the axial forces, against the largest one, at which the iteration stops. */
 const converged = 1e-8;
 const mostIterations = 60;
@@ -35,20 +40,18 @@ const mostIterations = 60;
 /**
  * Second-order elastic analysis: P-Δ and P-δ with exact stability functions, axial forces iterated; small rotations.
  *
- * @param start axial and end forces to begin with, as in `SecondOrderState`
- * @param inactive 1 for members that do not act
+ * @param start where it begins
  * @throws ProblemError `diverged` past the critical load, `not-converged` when the forces do not settle
  */
 export function solveSecondOrder(
   prepared: Prepared,
   loads: CaseLoads,
-  start: Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'>,
-  inactive: Uint8Array | undefined,
+  start: SecondOrderStart,
   where: Record<string, unknown>,
   progress?: Progress,
 ): SecondOrderState {
   const own = prepared.frame.memberIds.map((_, m) =>
-    firstOrderMember(prepared, loads, m, inactive?.[m] === 1),
+    firstOrderMember(prepared, loads, m, start.inactive?.[m] === 1),
   );
   if (!largestChange(start.axial, start.axial).finite)
     fail(
@@ -56,7 +59,7 @@ export function solveSecondOrder(
       `The forces${named(where)} are beyond every number to begin second order with; look for a load or a dimension that is far too large.`,
       where,
     );
-  let from = start;
+  let from: Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'> = start;
   let negative = 0;
   let before = Infinity;
   for (let iteration = 1; iteration <= mostIterations; iteration++) {
@@ -119,7 +122,16 @@ function solveUnder(
   own: readonly FirstOrderMember[],
 ): Omit<SecondOrderState, 'iterations'> & { negative: number } {
   const { frame, constraints, plan } = prepared;
-  const members = own.map((first, m) => new MemberUnderForce({ ...first, axial: axial[m]! }));
+  const stiffnesses = new Float64Array(144 * own.length);
+  const clamped = new Float64Array(12 * own.length);
+  const members = own.map(
+    (first, m) =>
+      new MemberUnderForce(
+        { ...first, axial: axial[m]! },
+        stiffnesses.subarray(144 * m, 144 * m + 144),
+        clamped.subarray(12 * m, 12 * m + 12),
+      ),
+  );
   const factor = new Factor(plan.symbolic);
   assembleMembers(frame, constraints, plan, (m) => members[m]!.K, factor.values);
   assembleSprings(frame, constraints, plan, factor.values);
@@ -151,11 +163,11 @@ function solveUnder(
   const u = expand(constraints, plan, x, base);
 
   const endForces = new Float64Array(u.length);
-  const ends: Float64Array[] = [];
+  const ends = new Float64Array(12 * members.length);
   const nextForces = new Float64Array(12 * members.length);
   const next = members.map((member, m) => {
     toMember(frame, m, u, local);
-    ends.push(local.slice());
+    ends.set(local, 12 * m);
     member.times(local, p);
     for (let i = 0; i < 12; i++) p[i]! += member.f[i]!;
     addToNodes(frame, m, p, 1, endForces);
@@ -178,7 +190,7 @@ function solveUnder(
     axial: next,
     memberForces: nextForces,
     negative,
-    field: (m) => members[m]!.field(ends[m]!),
+    field: (m) => members[m]!.field(ends.subarray(12 * m, 12 * m + 12)),
   };
 }
 
@@ -192,6 +204,7 @@ function firstOrderMember(prepared: Prepared, loads: CaseLoads, m: number, slack
   const given = loads.fields[m];
   const field: LoadField | undefined = given && slack ? { ...given, strain: [0, 0, 0] } : given;
   const K = clampedStiffness(elements, m);
-  const f = field ? clampedForces(frame, m, breaks, terms, field, K) : undefined;
-  return { frame, member: m, breaks, terms, field, slack, K, f };
+  const f = field ? clampedForces(frame, m, { breaks, terms, field }, K) : undefined;
+  const flexibility = memberFlexibility(frame, m, breaks);
+  return { frame, member: m, breaks, terms, field, slack, K, f, flexibility, loadsAcross: new Map() };
 }

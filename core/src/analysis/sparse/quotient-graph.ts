@@ -1,6 +1,9 @@
 import { DegreeQueue } from './degree-queue.js';
 import type { BlockGraph } from './graph.js';
 
+/** Greater than any stamp. */
+const gone = 2 ** 31 - 1;
+
 /**
  * A graph in the course of elimination, as variables and elements (Amestoy, Davis and Duff 1996, section 2): what is eliminated
  * becomes an element, which stands for the clique of all variables on its boundary. A variable knows the elements that it is on the
@@ -25,12 +28,13 @@ export class QuotientGraph {
   private readonly boundaryCount: Int32Array;
   /** Element that took an element in, or that a variable was eliminated with, or variable that stands for one; −1 for none. */
   private readonly goesWith: Int32Array;
-  /** 1 for elements that no other has taken in. */
-  private readonly isElement: Uint8Array;
   /** Vertices by the number of the pivot or of the comparison that last saw them. */
   private readonly seen: Int32Array;
   private stamp = 0;
-  /** Weight of an element's boundary outside the newest one, valid where `outsideAt` is the newest element's stamp. */
+  /**
+   * Weight of an element's boundary outside the newest one, valid where `outsideAt` is the newest element's stamp. Where another has
+   * taken the element in, or nothing is left of its boundary: −1 and `gone`.
+   */
   private readonly outside: Int32Array;
   private readonly outsideAt: Int32Array;
   /** Chains of variables with equal hash. */
@@ -55,7 +59,6 @@ export class QuotientGraph {
     this.boundaryStart = new Int32Array(n);
     this.boundaryCount = new Int32Array(n);
     this.goesWith = new Int32Array(n).fill(-1);
-    this.isElement = new Uint8Array(n);
     this.seen = new Int32Array(n).fill(-1);
     this.outside = new Int32Array(n);
     this.outsideAt = new Int32Array(n).fill(-1);
@@ -97,14 +100,14 @@ export class QuotientGraph {
   /** The boundary of the pivot's element: its variables and those of its elements, which it takes in. */
   private formElement(pivot: number): void {
     const stamp = ++this.stamp;
-    const { lists, isElement, boundaryStart, boundaryCount } = this;
+    const { lists, outside, boundaryStart, boundaryCount } = this;
     const from = this.used;
     const start = this.listStart[pivot]!;
     const elementsEnd = start + this.elementCount[pivot]!;
     let boundary = 0;
     for (let p = start; p < elementsEnd; p++) {
       const e = lists[p]!;
-      if (isElement[e] === 0) continue;
+      if (outside[e]! < 0) continue;
       this.makeRoom(boundaryCount[e]!);
       boundary += this.gather(
         this.boundaries,
@@ -117,7 +120,6 @@ export class QuotientGraph {
     const variables = this.variableCount[pivot]!;
     this.makeRoom(variables);
     boundary += this.gather(lists, elementsEnd, elementsEnd + variables, stamp);
-    isElement[pivot] = 1;
     boundaryStart[pivot] = from;
     boundaryCount[pivot] = this.used - from;
     this.degree[pivot] = boundary;
@@ -149,14 +151,19 @@ export class QuotientGraph {
   }
 
   private takeIn(element: number, by: number): void {
-    this.isElement[element] = 0;
     this.goesWith[element] = by;
+    this.retire(element);
+  }
+
+  private retire(element: number): void {
+    this.outside[element] = -1;
+    this.outsideAt[element] = gone;
   }
 
   /** For every element beside the new one: the weight of its boundary that lies outside the new boundary (the paper's algorithm 2). */
   private measureOutside(pivot: number): void {
     const { lists, outside, outsideAt, weight, degree, stamp, boundaries } = this;
-    const { listStart, elementCount, isElement } = this;
+    const { listStart, elementCount } = this;
     const end = this.boundaryStart[pivot]! + this.boundaryCount[pivot]!;
     for (let b = this.boundaryStart[pivot]!; b < end; b++) {
       const i = boundaries[b]!;
@@ -164,8 +171,9 @@ export class QuotientGraph {
       const w = weight[i]!;
       for (let p = listStart[i]!; p < listEnd; p++) {
         const e = lists[p]!;
-        if (outsideAt[e] === stamp) outside[e]! -= w;
-        else if (isElement[e] === 1) {
+        const at = outsideAt[e]!;
+        if (at === stamp) outside[e]! -= w;
+        else if (at !== gone) {
           outsideAt[e] = stamp;
           outside[e] = degree[e]! - w;
         }
@@ -197,7 +205,7 @@ export class QuotientGraph {
    * @returns a bound of the weight of its neighbours outside the new element
    */
   private prune(i: number, pivot: number): number {
-    const { lists, outside, weight, seen, stamp, isElement } = this;
+    const { lists, outside, weight, seen, stamp } = this;
     const start = this.listStart[i]!;
     const elementsEnd = start + this.elementCount[i]!;
     const listEnd = elementsEnd + this.variableCount[i]!;
@@ -206,13 +214,12 @@ export class QuotientGraph {
     let put = start;
     for (let p = start; p < elementsEnd; p++) {
       const e = lists[p]!;
-      if (isElement[e] === 0) continue;
-      if (outside[e] === 0) this.takeIn(e, pivot);
-      else {
-        beyond += outside[e]!;
+      const weightOutside = outside[e]!;
+      if (weightOutside > 0) {
+        beyond += weightOutside;
         hash += e;
         lists[put++] = e;
-      }
+      } else if (weightOutside === 0) this.takeIn(e, pivot);
     }
     const elements = put - start;
     for (let p = elementsEnd; p < listEnd; p++) {
@@ -306,7 +313,7 @@ export class QuotientGraph {
     }
     this.boundaryCount[pivot] = put - from;
     this.used = put;
-    if (put === from) this.isElement[pivot] = 0;
+    if (put === from) this.retire(pivot);
   }
 
   /** All vertices in an order of elimination in which those of every branch of the tree of elements follow one another. */

@@ -135,9 +135,60 @@ function tolerable(width: number, zeros: number, entries: number): boolean {
 }
 
 function layOut(graph: BlockGraph, tree: Tree, ordering: Symbolic['ordering']): Symbolic {
-  const { order, place, parent, below } = tree;
+  const { order } = tree;
   const n = order.length;
   const weights = Int32Array.from(order, (v) => graph.weights[v]!);
+  const { from, to } = supernodesOf(tree, weights);
+  const superCount = from.length;
+  const superOf = new Int32Array(n);
+  const offset = new Int32Array(n);
+  const superStart = new Int32Array(superCount + 1);
+  let unknowns = 0;
+  for (let t = 0; t < superCount; t++) {
+    superStart[t] = unknowns;
+    for (let k = from[t]!; k <= to[t]!; k++) {
+      superOf[order[k]!] = t;
+      offset[order[k]!] = unknowns;
+      unknowns += weights[k]!;
+    }
+  }
+  superStart[superCount] = unknowns;
+
+  const lists = rowBlocks(graph, tree, to, superOf);
+  const rowStart = new Int32Array(superCount + 1);
+  lists.forEach((list, t) => {
+    const own = superStart[t + 1]! - superStart[t]!;
+    rowStart[t + 1] = rowStart[t]! + own + list.reduce((sum, q) => sum + weights[q]!, 0);
+  });
+  const rows = new Int32Array(rowStart[superCount]!);
+  const valueStart = new Float64Array(superCount + 1);
+  for (let t = 0; t < superCount; t++) {
+    let r = rowStart[t]!;
+    for (let c = superStart[t]!; c < superStart[t + 1]!; c++) rows[r++] = c;
+    for (const q of lists[t]!) for (let c = 0; c < weights[q]!; c++) rows[r++] = offset[order[q]!]! + c;
+    const w = superStart[t + 1]! - superStart[t]!;
+    valueStart[t + 1] = valueStart[t]! + (r - rowStart[t]!) * w;
+  }
+  return {
+    unknowns,
+    offset,
+    weights: graph.weights,
+    superOf,
+    superStart,
+    rowStart,
+    rows,
+    valueStart,
+    flops: tree.flops,
+    ordering,
+  };
+}
+
+/** First and last place of each supernode in the order. */
+function supernodesOf(
+  { order, parent, below }: Tree,
+  weights: Int32Array,
+): { from: readonly number[]; to: readonly number[] } {
+  const n = order.length;
   const children = new Int32Array(n);
   for (let k = 0; k < n; k++) if (parent[k]! >= 0) children[parent[k]!]!++;
 
@@ -170,79 +221,37 @@ function layOut(graph: BlockGraph, tree: Tree, ordering: Symbolic['ordering']): 
     zeros[s] = total;
     groupEnd[s] = groupEnd[s + 1]!;
   }
+  const heads = [...begin.keys()].filter((s) => !joined[s]);
+  return { from: heads.map((s) => begin[s]!), to: heads.map((s) => ends[groupEnd[s]!]!) };
+}
 
-  const heads: number[] = [];
-  for (let s = 0; s < count; s++) if (!joined[s]) heads.push(s);
-  const superCount = heads.length;
-  const superOf = new Int32Array(n);
-  const offset = new Int32Array(n);
-  const superStart = new Int32Array(superCount + 1);
-  const from = new Int32Array(superCount);
-  const to = new Int32Array(superCount);
-  heads.forEach((s, t) => {
-    from[t] = begin[s]!;
-    to[t] = ends[groupEnd[s]!]!;
-  });
-  let unknowns = 0;
-  for (let t = 0; t < superCount; t++) {
-    superStart[t] = unknowns;
-    for (let k = from[t]!; k <= to[t]!; k++) {
-      superOf[order[k]!] = t;
-      offset[order[k]!] = unknowns;
-      unknowns += weights[k]!;
-    }
-  }
-  superStart[superCount] = unknowns;
-
-  // Rows by blocks: those of the children beyond their own columns, and the neighbours of the own blocks
+/** Blocks below each supernode, by their places: those of its children beyond its own columns, and the neighbours of its own blocks. */
+function rowBlocks(
+  graph: BlockGraph,
+  { order, place }: Tree,
+  to: readonly number[],
+  superOf: Int32Array,
+): Int32Array[] {
   const lists: Int32Array[] = [];
-  const childrenOf: number[][] = Array.from({ length: superCount }, () => []);
-  const mark = new Int32Array(n).fill(-1);
-  const rowStart = new Int32Array(superCount + 1);
-  for (let t = 0; t < superCount; t++) {
+  const childrenOf: number[][] = to.map(() => []);
+  const mark = new Int32Array(order.length).fill(-1);
+  to.forEach((last, t) => {
     const found: number[] = [];
-    for (let k = from[t]!; k <= to[t]!; k++) {
+    const take = (q: number): void => {
+      if (q <= last || mark[q] === t) return;
+      mark[q] = t;
+      found.push(q);
+    };
+    for (let k = t === 0 ? 0 : to[t - 1]! + 1; k <= last; k++) {
       const v = order[k]!;
-      for (let p = graph.start[v]!; p < graph.start[v + 1]!; p++) {
-        const q = place[graph.neighbours[p]!]!;
-        if (q > to[t]! && mark[q] !== t) {
-          mark[q] = t;
-          found.push(q);
-        }
-      }
+      for (let p = graph.start[v]!; p < graph.start[v + 1]!; p++) take(place[graph.neighbours[p]!]!);
     }
-    for (const child of childrenOf[t]!)
-      for (const q of lists[child]!)
-        if (q > to[t]! && mark[q] !== t) {
-          mark[q] = t;
-          found.push(q);
-        }
-    lists.push(Int32Array.from(found).sort());
-    if (found.length > 0) childrenOf[superOf[order[lists[t]![0]!]!]!]!.push(t);
-    rowStart[t + 1] =
-      rowStart[t]! + superStart[t + 1]! - superStart[t]! + lists[t]!.reduce((sum, q) => sum + weights[q]!, 0);
-  }
-  const rows = new Int32Array(rowStart[superCount]!);
-  const valueStart = new Float64Array(superCount + 1);
-  for (let t = 0; t < superCount; t++) {
-    let r = rowStart[t]!;
-    for (let c = superStart[t]!; c < superStart[t + 1]!; c++) rows[r++] = c;
-    for (const q of lists[t]!) for (let c = 0; c < weights[q]!; c++) rows[r++] = offset[order[q]!]! + c;
-    const w = superStart[t + 1]! - superStart[t]!;
-    valueStart[t + 1] = valueStart[t]! + (r - rowStart[t]!) * w;
-  }
-  return {
-    unknowns,
-    offset,
-    weights: graph.weights,
-    superOf,
-    superStart,
-    rowStart,
-    rows,
-    valueStart,
-    flops: tree.flops,
-    ordering,
-  };
+    for (const child of childrenOf[t]!) for (const q of lists[child]!) take(q);
+    const list = Int32Array.from(found).sort();
+    lists.push(list);
+    if (list.length > 0) childrenOf[superOf[order[list[0]!]!]!]!.push(t);
+  });
+  return lists;
 }
 
 /** Where a block of the matrix lies in the panels. */

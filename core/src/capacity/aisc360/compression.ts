@@ -82,7 +82,8 @@ function torsionalStress(member: PhysicalMember, state: MemberState, log?: StepL
   const first = flexuralStress(member, angle ? 'u' : 'y', state, log);
   const second = flexuralStress(member, angle ? 'v' : 'z', state, log);
   const clean = (value: number) => (Math.abs(value) < 1e-6 * r0 ? 0 : value);
-  const Fe = torsionalCriticalForce(first * p.A, second * p.A, Fez * p.A, clean(us), clean(vs), r0) / p.A;
+  const uncoupled = { Nu: first * p.A, Nv: second * p.A, NT: Fez * p.A };
+  const Fe = torsionalCriticalForce(uncoupled, { us: clean(us), vs: clean(vs), i0: r0 }) / p.A;
   log?.('Fe', Fe, 'N/m2', us === 0 && vs === 0 ? 'Fez' : 'lowest root of E4-3 or E4-4', 'E4');
   return Fe;
 }

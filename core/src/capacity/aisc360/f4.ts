@@ -49,7 +49,7 @@ export const otherI: FlexureRule = {
     log?.('Sxc', g.Sxc, 'm3', s.name);
     log?.('Rpc', Rpc, '', 'web plastification factor', 'F4.2(6)');
     log?.('Mn yielding', yielding, 'N·m', 'Rpc·Fy·Sxc', 'F4.1 eq. F4-1');
-    const lateral = lateralBuckling(s, g, Lb, Cb, yielding, FL, log);
+    const lateral = lateralBuckling(s, g, { Lb, Cb, yielding, FL }, log);
     const local = flangeBuckling(s, g, yielding, FL, log);
     const Rpt = plastification(s, g, g.Sxt);
     const tension = g.Sxt < g.Sxc ? Rpt * s.fy * g.Sxt : Infinity;
@@ -60,13 +60,18 @@ export const otherI: FlexureRule = {
   },
 };
 
+/** What lateral-torsional buckling starts from: Lb in m, Cb, the strength in yielding in N·m, the stress FL in Pa. */
+interface Unbraced {
+  readonly Lb: number;
+  readonly Cb: number;
+  readonly yielding: number;
+  readonly FL: number;
+}
+
 function lateralBuckling(
   s: CheckSection,
   g: Girder,
-  Lb: number,
-  Cb: number,
-  yielding: number,
-  FL: number,
+  { Lb, Cb, yielding, FL }: Unbraced,
   log?: StepLog,
 ): number {
   // A compression flange with a small share of Iy twists without Saint-Venant's help (F4.2)

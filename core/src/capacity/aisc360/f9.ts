@@ -3,15 +3,15 @@ import type { CheckSection } from '../section.js';
 import type { FlexureRule } from './flexure-rule.js';
 import { logElement, root } from './slenderness.js';
 
+/** Plastic moment and moment at first yield of a tee in the sense of bending at hand, N·m. */
+interface TeeMoments {
+  readonly Mp: number;
+  readonly My: number;
+  readonly stemCompressed: boolean;
+}
+
 /** Lateral-torsional buckling of a tee, F9.2. N·m */
-function lateral(
-  s: CheckSection,
-  Lb: number,
-  stemCompressed: boolean,
-  Mp: number,
-  My: number,
-  log?: StepLog,
-): number {
+function lateral(s: CheckSection, Lb: number, { Mp, My, stemCompressed }: TeeMoments, log?: StepLog): number {
   const { p } = s;
   const q = root(s);
   const Sx = p.Wely;
@@ -84,7 +84,7 @@ const inPlane: FlexureRule = {
       stemCompressed ? 'My, stem in compression' : 'Fy·Zx ≤ 1.6·My',
       'F9.1 eq. F9-2, F9-4',
     );
-    const buckling = lateral(s, Lb, stemCompressed, Mp, My, log);
+    const buckling = lateral(s, Lb, { Mp, My, stemCompressed }, log);
     const local = stemCompressed ? stem(s, log) : flange(s, Mp, My, log);
     const Mn = Math.min(Mp, buckling, local);
     log?.('Mn', Mn, 'N·m', 'the least', 'F9');

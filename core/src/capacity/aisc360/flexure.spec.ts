@@ -13,7 +13,7 @@ const inch = 0.0254;
 const kipInch = 4448.2216 * inch;
 
 const bar = (profile: string, L: number, q: number, design: NonNullable<CheckedBar['design']> = { C1: 1 }) =>
-  profileBar(profile, 'A992', L, [uniform(q)], { design }, { code: 'AISC360' });
+  profileBar(profile, 'A992', L, [uniform(q)], { design, options: { code: 'AISC360' } });
 
 /** Section properties of AISC Manual Table 1-1 and 1-8, in inches; the formulas by hand. */
 describe('ANSI/AISC 360-22 F2, lengths on both sides of Lp and Lr', () => {

@@ -24,7 +24,7 @@ const bar = (
   L: number,
   loads: readonly Load[],
   more: Partial<CheckedBar> = {},
-) => profileBar(profile, grade, L, loads, more, { code: 'AISC360' });
+) => profileBar(profile, grade, L, loads, { ...more, options: { code: 'AISC360' } });
 
 describe('ANSI/AISC 360-22 chapter E by hand, values of Manual Table 1-1', () => {
   // W21X44: A = 13.0, h/tw = 53.6, tw = 0.350, ry = 1.26

@@ -12,15 +12,16 @@ function cv2(s: CheckSection, slender: number, kv: number): number {
   return (1.51 * kv * s.E) / (slender ** 2 * s.fy);
 }
 
+/** What carries the shear: its area in m², how that follows, the shear buckling coefficient, and φ where it is not the usual one. */
+interface ShearWall {
+  readonly A: number;
+  readonly from: string;
+  readonly C: number;
+  readonly factor?: number;
+}
+
 /** φ·Vn = factor·0.6·Fy·A·C with its steps. */
-function strength(
-  s: CheckSection,
-  factor: number,
-  A: number,
-  C: number,
-  from: string,
-  log?: StepLog,
-): number {
+function strength(s: CheckSection, { A, from, C, factor = phi }: ShearWall, log?: StepLog): number {
   logSteel(s, log);
   log?.('Aw', A, 'm2', from);
   log?.('Cv', C, '', 'shear buckling coefficient');
@@ -64,23 +65,24 @@ const web = check('G2.1', 'z', ['i', 'unequal-i', 'channel'], (s, _, log) => {
     `limits 2.24·√(E/Fy) = ${(2.24 * root(s)).toFixed(1)}, 1.10·√(kv·E/Fy) = ${limit.toFixed(1)}, kv = 5.34`,
     'G2.1',
   );
-  return strength(s, stocky ? 1 : phi, s.h * s.tw, slender <= limit ? 1 : limit / slender, 'd·tw', log);
+  const C = slender <= limit ? 1 : limit / slender;
+  return strength(s, { A: s.h * s.tw, from: 'd·tw', C, ...(stocky ? { factor: 1 } : {}) }, log);
 });
 
 /** G3: stems of tees and legs of angles, kv = 1.2. */
 const stem = check('G3', 'z', ['tee', 'angle'], (s, _, log) =>
-  strength(s, phi, s.h * s.tw, cv2(s, s.h / s.tw, 1.2), 'stem or leg, b·t', log),
+  strength(s, { A: s.h * s.tw, from: 'stem or leg, b·t', C: cv2(s, s.h / s.tw, 1.2) }, log),
 );
 const leg = check('G3', 'y', ['angle'], (s, _, log) =>
-  strength(s, phi, s.b * s.tw, cv2(s, s.b / s.tw, 1.2), 'leg, b·t', log),
+  strength(s, { A: s.b * s.tw, from: 'leg, b·t', C: cv2(s, s.b / s.tw, 1.2) }, log),
 );
 
 /** G4: rectangular hollow sections and boxes, two webs, kv = 5. */
 const boxZ = check('G4', 'z', ['box'], (s, _, log) =>
-  strength(s, phi, 2 * webDepth(s) * s.tw, cv2(s, webDepth(s) / s.tw, 5), '2·h·t', log),
+  strength(s, { A: 2 * webDepth(s) * s.tw, from: '2·h·t', C: cv2(s, webDepth(s) / s.tw, 5) }, log),
 );
 const boxY = check('G4', 'y', ['box'], (s, _, log) =>
-  strength(s, phi, 2 * flatWidth(s) * s.tf, cv2(s, flatWidth(s) / s.tf, 5), '2·b·t', log),
+  strength(s, { A: 2 * flatWidth(s) * s.tf, from: '2·b·t', C: cv2(s, flatWidth(s) / s.tf, 5) }, log),
 );
 
 /** G5: round hollow sections, Vn = Fcr·Ag/2; Lv is taken as the member's length, on the safe side. */
@@ -110,14 +112,14 @@ const flanges = check('G6', 'y', ['i', 'unequal-i', 'channel', 'tee'], (s, _, lo
     shape.type === 'i' && 'bTop' in shape
       ? shape.bTop * shape.tfTop + shape.bBottom * shape.tfBottom
       : (s.kind === 'tee' ? 1 : 2) * s.b * s.tf;
-  return strength(s, phi, A, cv2(s, slender, 1.2), 'flanges, Σbf·tf', log);
+  return strength(s, { A: A, from: 'flanges, Σbf·tf', C: cv2(s, slender, 1.2) }, log);
 });
 
 /** G4 for solid rectangles, doubly symmetric sections that are all web: Aw = d·tw. */
 const bar = (axis: 'y' | 'z') =>
   check('G4', axis, ['rectangle'], (s, _, log) => {
     const [depth, thick] = axis === 'z' ? [s.h, s.b] : [s.b, s.h];
-    return strength(s, phi, depth * thick, cv2(s, depth / thick, 5), 'd·tw', log);
+    return strength(s, { A: depth * thick, from: 'd·tw', C: cv2(s, depth / thick, 5) }, log);
   });
 
 /** Round bars: chapter G has none. */

@@ -46,7 +46,7 @@ function inStretch(
   const principal = { ...member, section: aboutPrincipalAxes(s) };
   const { C1, c2zg } = lateralFactors(principal, u, stretch, log);
   const zj = (-Math.sign(u.peak.value) * angleAsymmetry(s)) / 2;
-  const Mcr = criticalMoment(principal.section, stretch.length, C1, c2zg, zj, log);
+  const Mcr = criticalMoment(principal.section, stretch.length, { C1, c2zg, zj }, log);
   const lambdaBar = Math.sqrt(Mel / Mcr);
   log?.('λ̄LT', lambdaBar, '', '√(Wel,u·fy/Mcr)', '6.3.2.2(1)');
   const MuRd = (generalChi(s, lambdaBar, log) * Mel) / code.gammaM1;

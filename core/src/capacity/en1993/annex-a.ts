@@ -124,12 +124,8 @@ function torsionTerms(i: InteractionInput, Cmy0: number, Cmz0: number, NcrT: num
   if (!lateral) return none;
   const C1 = lateral.C1;
   const NcrTF = torsionalCriticalForce(
-    y.Ncr,
-    z.Ncr,
-    NcrT,
-    s.p.ys,
-    s.p.zs,
-    Math.sqrt((s.p.Iy + s.p.Iz) / s.p.A),
+    { Nu: y.Ncr, Nv: z.Ncr, NT: NcrT },
+    { us: s.p.ys, vs: s.p.zs, i0: Math.sqrt((s.p.Iy + s.p.Iz) / s.p.A) },
   );
   const lambda0 = lateral.lambdaBar * Math.sqrt(lateral.C1);
   const aLT = Math.max(0, 1 - s.p.J / s.p.Iy);

@@ -17,7 +17,7 @@ const bendingAndAxial = (axis: 'y' | 'z'): SectionCheck => ({
     const cls = resistanceClass(s, f, log);
     if (cls > 2) return undefined;
     const M = Math.abs(axis === 'y' ? f.My : f.Mz);
-    const Mpl = bendingResistance(s, cls, axis, M, code, log);
+    const Mpl = bendingResistance(s, { cls, axis, moment: M }, code, log);
     const Npl = (s.p.A * s.fy) / code.gammaM0;
     const n = Math.abs(f.N) / Npl;
     log?.('NEd', Math.abs(f.N), 'N', 'analysis');

@@ -26,7 +26,7 @@ const bendingShearAxial = (axis: 'y' | 'z'): SectionCheck => ({
     if (cls > 2) return undefined;
     const M = axis === 'y' ? f.My : f.Mz;
     plasticShear(s, across, code, log);
-    const MV = reducedBending(s, cls, axis, M, rho, code, log);
+    const MV = reducedBending(s, { cls, axis, moment: M }, rho, code, log);
     const lost = rho * shearArea(s, across, code.eta)!.Av;
     const n = (Math.abs(f.N) * code.gammaM0) / ((s.p.A - lost) * s.fy);
     log?.('A − ρ·Av', s.p.A - lost, 'm2', 'what remains for the axial force', '6.2.10(3)');

@@ -11,6 +11,7 @@ import {
   shearArea,
   shearReduction,
   webDepth,
+  type Bending,
 } from './resistance.js';
 import { hasMy, hasMz } from './significant.js';
 
@@ -20,15 +21,14 @@ import { hasMy, hasMz } from './significant.js';
  */
 export function reducedBending(
   s: CheckSection,
-  cls: SectionClass,
-  axis: 'y' | 'z',
-  moment: number,
+  bending: Bending,
   rho: number,
   code: CodeSettings,
   log?: StepLog,
 ): number {
-  const full = bendingResistance(s, cls, axis, moment, code, log);
-  const W = bendingModulus(s, cls, axis, moment);
+  const { cls, axis } = bending;
+  const full = bendingResistance(s, bending, code, log);
+  const W = bendingModulus(s, bending);
   const loss = shearedModulus(s, cls, axis, code);
   log?.('ρ', rho, '', '(2·VEd/Vpl,Rd − 1)²', '6.2.8(3)');
   log?.('ΔW', loss.W, 'm3', loss.from, '6.2.8');
@@ -65,7 +65,7 @@ function shearedModulus(
       : { W: Av ** 2 / (12 * t), from: 'Av²/(12·t)' };
   }
   // Flanges in shear carry the whole of Mz; of tubes and tees the whole section counts as sheared
-  return { W: bendingModulus(s, cls, axis, 1), from: 'all of W' };
+  return { W: bendingModulus(s, { cls, axis, moment: 1 }), from: 'all of W' };
 }
 
 /** Whether a shear force along an axis reaches half of Vpl,Rd anywhere; a taper may do so at its thin end. */
@@ -97,7 +97,7 @@ const bendingAndShear = (
     const beyond = beyondClass3(s, cls);
     if (beyond) return beyond;
     plasticShear(s, axis === 'y' ? 'z' : 'y', code, log);
-    const capacity = reducedBending(s, cls, axis, M, rho, code, log);
+    const capacity = reducedBending(s, { cls, axis, moment: M }, rho, code, log);
     log?.(`M${axis},Ed`, Math.abs(M), 'N·m', 'analysis');
     return { demand: Math.abs(M), capacity };
   },

@@ -20,7 +20,7 @@ const bending = (axis: 'y' | 'z'): SectionCheck => ({
     const cls = resistanceClass(s, f, log);
     const beyond = beyondClass3(s, cls);
     if (beyond) return beyond;
-    const capacity = bendingResistance(s, cls, axis, M, code, log);
+    const capacity = bendingResistance(s, { cls, axis, moment: M }, code, log);
     log?.(`M${axis},Ed`, Math.abs(M), 'N·m', 'analysis');
     return { demand: Math.abs(M), capacity };
   },

@@ -39,8 +39,12 @@ export const biaxialBending: SectionCheck = {
     if (cls > 2) return undefined;
     const n = (Math.abs(f.N) * code.gammaM0) / (s.p.A * s.fy);
     log?.('n', n, '', 'NEd/Npl,Rd', '6.2.9.1(5)');
-    const My = bendingResistance(s, cls, 'y', f.My, code, log) * reducedMomentShare(s, 'y', n, 0, log);
-    const Mz = bendingResistance(s, cls, 'z', f.Mz, code, log) * reducedMomentShare(s, 'z', n, 0, log);
+    const My =
+      bendingResistance(s, { cls, axis: 'y', moment: f.My }, code, log) *
+      reducedMomentShare(s, 'y', n, 0, log);
+    const Mz =
+      bendingResistance(s, { cls, axis: 'z', moment: f.Mz }, code, log) *
+      reducedMomentShare(s, 'z', n, 0, log);
     const { alpha, beta } = biaxialExponents(s, n);
     log?.('MN,y,Rd', My, 'N·m', 'Mpl,y,Rd reduced for NEd', '6.2.9.1(5)');
     log?.('MN,z,Rd', Mz, 'N·m', 'Mpl,z,Rd reduced for NEd', '6.2.9.1(5)');

@@ -85,8 +85,7 @@ function partClass(s: CheckSection, part: Part, f: Forces, log?: StepLog): Secti
   // No stresses give a lower limit for class 1 than uniform compression
   if (!log && slenderness <= (part.kind === 'internal' ? 33 : 9) * s.epsilon) return 1;
   const limits = part.kind === 'internal' ? internalLimits : outstandLimits;
-  limits(s, part, f, first, second, log);
-  const { one, two, three } = found;
+  const { one, two, three } = limits(s, part, { f, first, second }, log);
   log?.(
     `c/t ${part.name}`,
     slenderness,
@@ -97,56 +96,52 @@ function partClass(s: CheckSection, part: Part, f: Forces, log?: StepLog): Secti
   return slenderness <= one ? 1 : slenderness <= two ? 2 : slenderness <= three ? 3 : 4;
 }
 
-/** Limits of classes 1 to 3 that were found last. */
-const found = { one: 0, two: 0, three: 0 };
+/** Limits of c/t for classes 1 to 3. */
+interface Limits {
+  readonly one: number;
+  readonly two: number;
+  readonly three: number;
+}
+
+/** Forces with the elastic stresses at a part's two ends, compression positive, Pa. */
+interface PartStresses {
+  readonly f: Forces;
+  readonly first: number;
+  readonly second: number;
+}
 
 function internalLimits(
   s: CheckSection,
   part: Part,
-  f: Forces,
-  first: number,
-  second: number,
+  { f, first, second }: PartStresses,
   log?: StepLog,
-): void {
+): Limits {
   const e = s.epsilon;
   const most = Math.max(first, second);
   const psi = Math.min(first, second) / most;
   const alpha = psi > 0.99 ? 1 : compressedShare(s, part, f);
   log?.('α', alpha, '', `share of the ${part.name} in compression when plastic`, 'Table 5.2 sheet 1');
   log?.('ψ', psi, '', 'ratio of the end stresses when elastic', 'Table 5.2 sheet 1');
-  if (alpha > 0.5) {
-    found.one = (396 * e) / (13 * alpha - 1);
-    found.two = (456 * e) / (13 * alpha - 1);
-  } else {
-    found.one = alpha > 0 ? (36 * e) / alpha : Infinity;
-    found.two = alpha > 0 ? (41.5 * e) / alpha : Infinity;
-  }
-  found.three = psi > -1 ? (42 * e) / (0.67 + 0.33 * psi) : 62 * e * (1 - psi) * Math.sqrt(-psi);
+  const three = psi > -1 ? (42 * e) / (0.67 + 0.33 * psi) : 62 * e * (1 - psi) * Math.sqrt(-psi);
+  if (alpha > 0.5) return { one: (396 * e) / (13 * alpha - 1), two: (456 * e) / (13 * alpha - 1), three };
+  if (alpha > 0) return { one: (36 * e) / alpha, two: (41.5 * e) / alpha, three };
+  return { one: Infinity, two: Infinity, three };
 }
 
 function outstandLimits(
   s: CheckSection,
   part: Part,
-  f: Forces,
-  root: number,
-  tip: number,
+  { f, first: root, second: tip }: PartStresses,
   log?: StepLog,
-): void {
+): Limits {
   const e = s.epsilon;
-  if (Math.abs(root - tip) <= 0.01 * Math.max(root, tip)) {
-    found.one = 9 * e;
-    found.two = 10 * e;
-    found.three = 14 * e;
-    return;
-  }
+  if (Math.abs(root - tip) <= 0.01 * Math.max(root, tip)) return { one: 9 * e, two: 10 * e, three: 14 * e };
   const k = outstandBuckling(root, tip);
   log?.('kσ', k, '', `${part.name}, by the stresses at root and tip`, 'EN 1993-1-5 Table 4.2');
   // Flanges across the axis of bending are in compression throughout when plastic
   const alpha = part.direction === 'z' ? compressedShare(s, part, f) : tip > 0 ? 1 : root / (root - tip);
   const share = tip > root ? alpha : alpha ** 1.5;
-  found.one = (9 * e) / share;
-  found.two = (10 * e) / share;
-  found.three = 21 * e * Math.sqrt(k);
+  return { one: (9 * e) / share, two: (10 * e) / share, three: 21 * e * Math.sqrt(k) };
 }
 
 /** Buckling factor kσ of an outstand part (EN 1993-1-5 Table 4.2), stresses at root and tip, compression positive. */

@@ -23,18 +23,23 @@ export function asymmetry(s: CheckSection, sign: number): number {
   return sign * (p.zs - (0.5 * integral) / p.Iy);
 }
 
+/** What the diagram, the place of the load and the section's asymmetry make of the critical moment. */
+export interface MomentShape {
+  readonly C1: number;
+  /** C2·zg, m */
+  readonly c2zg: number;
+  /** m */
+  readonly zj: number;
+}
+
 /**
  * Elastic critical moment, Mcr = C1·π²EIz/L²·(√(Iw/Iz + L²GIt/(π²EIz) + (C2·zg − zj)²) − (C2·zg − zj)); zj is 0 for sections
  * symmetric about y. N·m
- *
- * @param c2zg C2·zg, m
  */
 export function criticalMoment(
   s: CheckSection,
   length: number,
-  C1: number,
-  c2zg: number,
-  zj: number,
+  { C1, c2zg, zj }: MomentShape,
   log?: StepLog,
 ): number {
   const { Iz, Iw, J } = s.p;

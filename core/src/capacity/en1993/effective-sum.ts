@@ -34,8 +34,8 @@ export const effectiveSum: SectionCheck = {
     const N = Math.abs(f.N);
     log?.('eNy', Math.abs(shift.ez), 'm', 'shift along z of the effective centroid', 'EN 1993-1-5 4.3(3)');
     log?.('eNz', Math.abs(shift.ey), 'm', 'shift along y of the effective centroid', 'EN 1993-1-5 4.3(3)');
-    const Wy = bendingModulus(s, cls, 'y', f.My, log);
-    const Wz = bendingModulus(s, cls, 'z', f.Mz, log);
+    const Wy = bendingModulus(s, { cls, axis: 'y', moment: f.My }, log);
+    const Wz = bendingModulus(s, { cls, axis: 'z', moment: f.Mz }, log);
     log?.('NEd', N, 'N', 'analysis');
     log?.('My,Ed', Math.abs(f.My), 'N·m', 'analysis');
     log?.('Mz,Ed', Math.abs(f.Mz), 'N·m', 'analysis');

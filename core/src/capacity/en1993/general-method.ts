@@ -25,7 +25,7 @@ function ultimateFactor(
     const s = member.sectionAt(x);
     const cls = resistanceClass(s, forces);
     const N = Math.max(0, -forces.N) / (compressionArea(s, cls) * s.fy);
-    const W = bendingModulus(s, cls, 'y', forces.My) * s.fy;
+    const W = bendingModulus(s, { cls, axis: 'y', moment: forces.My }) * s.fy;
     // The bow is greatest in the middle of the member
     const M =
       (Math.abs(forces.My) + Math.max(0, -forces.N) * e0 * Math.sin((Math.PI * x) / member.length)) / W;

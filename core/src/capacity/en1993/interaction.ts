@@ -39,8 +39,8 @@ function prepare(member: PhysicalMember, state: MemberState, log?: StepLog): Int
   const cls = memberClass(member, state, log);
   logStrength(s, 'γM1', code, log);
   const A = compressionArea(s, cls, log);
-  const Wy = bendingModulus(s, cls, 'y', state.My.signed, log);
-  const Wz = bendingModulus(s, cls, 'z', state.Mz.signed, log);
+  const Wy = bendingModulus(s, { cls, axis: 'y', moment: state.My.signed }, log);
+  const Wz = bendingModulus(s, { cls, axis: 'z', moment: state.Mz.signed }, log);
   const y = flexuralSlenderness(member, 'y', state, A, log);
   const z = flexuralSlenderness(member, 'z', state, A, log);
   const lateral = worstStretch(member, state);
@@ -165,7 +165,7 @@ function boundsOf(member: PhysicalMember, state: MemberState): Bounds {
   const twists = canBuckleLaterally(member);
   const Mb = twists
     ? leastCapacity(member, state)
-    : (bendingModulus(s, cls, 'y', state.My.signed) * s.fy) / code.gammaM1;
+    : (bendingModulus(s, { cls, axis: 'y', moment: state.My.signed }) * s.fy) / code.gammaM1;
   if (cls === 4 || !(Mb > 0)) return boundless;
   const y = flexuralSlenderness(member, 'y', state, s.p.A);
   const z = flexuralSlenderness(member, 'z', state, s.p.A);
@@ -182,7 +182,8 @@ function boundsOf(member: PhysicalMember, state: MemberState): Bounds {
     lz: z.lambdaBar,
   });
   const My = state.My.value / Mb;
-  const Mz = (state.Mz.value * code.gammaM1) / (bendingModulus(s, cls, 'z', state.Mz.signed) * s.fy);
+  const Mz =
+    (state.Mz.value * code.gammaM1) / (bendingModulus(s, { cls, axis: 'z', moment: state.Mz.signed }) * s.fy);
   return { y: ny + k.kyy * My + k.kyz * Mz, z: nz + k.kzy * My + k.kzz * Mz };
 }
 

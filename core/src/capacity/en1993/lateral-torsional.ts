@@ -80,15 +80,16 @@ export function lateralTorsional(
   const d = diagram(state.field, 'My', stretch.from, stretch.to);
   const cls = memberClass(member, state, log);
   logStrength(s, 'γM1', code, log);
-  const W = bendingModulus(s, cls, 'y', d.peak.value, log);
+  const W = bendingModulus(s, { cls, axis: 'y', moment: d.peak.value }, log);
   log?.('L', stretch.length, 'm', stretch.how);
   const { C1, c2zg } = lateralFactors(member, d, stretch, log);
-  const Mcr = criticalMoment(s, stretch.length, C1, c2zg, asymmetry(s, Math.sign(d.peak.value) || 1), log);
+  const zj = asymmetry(s, Math.sign(d.peak.value) || 1);
+  const Mcr = criticalMoment(s, stretch.length, { C1, c2zg, zj }, log);
   const lambdaBar = Math.sqrt((W * s.fy) / Mcr);
   log?.('λ̄LT', lambdaBar, '', '√(Wy·fy/Mcr)', '6.3.2.2(1)');
   const rolled = code.lateralTorsional === 'rolled' && (s.kind === 'i' || s.kind === 'unequal-i');
   const chi = rolled
-    ? rolledChi(s, d, C1, member.design.C1 !== undefined, lambdaBar, log)
+    ? modifiedChi(lambdaBar, plainChi(s, lambdaBar, log), correction(member, d, C1, log), log)
     : generalChi(s, lambdaBar, log);
   const capacity = (chi * W * s.fy) / code.gammaM1;
   log?.('Mb,Rd', capacity, 'N·m', 'χLT·Wy·fy/γM1', '6.3.2.1(3) eq. 6.55');
@@ -107,7 +108,7 @@ export function generalChi(s: CheckSection, lambdaBar: number, log?: StepLog): n
   return chi;
 }
 
-/** χLT of 6.3.2.3(1) eq. 6.57. */
+/** χLT of 6.3.2.3(1) eq. 6.57 with λ̄LT,0 = 0.4 and β = 0.75. */
 function plainChi(s: CheckSection, lambdaBar: number, log?: StepLog): number {
   const curve = rolledCurve(s);
   const alpha = imperfectionFactor[curve];
@@ -121,22 +122,17 @@ function plainChi(s: CheckSection, lambdaBar: number, log?: StepLog): number {
   return chi;
 }
 
-/** 6.3.2.3 eq. 6.57 with λ̄LT,0 = 0.4 and β = 0.75, divided by f of eq. 6.58. */
-function rolledChi(
-  s: CheckSection,
-  d: Diagram,
-  C1: number,
-  given: boolean,
-  lambdaBar: number,
-  log?: StepLog,
-): number {
+/** kc of Table 6.6 from the diagram; 1/√C1 where C1 is given. */
+function correction(member: PhysicalMember, d: Diagram, C1: number, log?: StepLog): number {
+  if (member.design.C1 === undefined) return kcOf(d, C1, log);
+  const kc = Math.min(1, 1 / Math.sqrt(C1));
+  log?.('kc', kc, '', '1/√C1, C1 given', 'Table 6.6');
+  return kc;
+}
+
+/** χLT of eq. 6.57 divided by f of eq. 6.58 (6.3.2.3(2)). */
+function modifiedChi(lambdaBar: number, plain: number, kc: number, log?: StepLog): number {
   const top = Math.min(1, 1 / lambdaBar ** 2);
-  const plain = plainChi(s, lambdaBar, log);
-  let kc: number;
-  if (given) {
-    kc = Math.min(1, 1 / Math.sqrt(C1));
-    log?.('kc', kc, '', '1/√C1, C1 given', 'Table 6.6');
-  } else kc = kcOf(d, C1, log);
   const f = Math.min(1, 1 - 0.5 * (1 - kc) * (1 - 2 * (lambdaBar - 0.8) ** 2));
   const chi = Math.min(top, plain / f);
   log?.('f', f, '', '1 − 0.5·(1 − kc)·(1 − 2·(λ̄LT − 0.8)²) ≤ 1', '6.3.2.3(2)');
@@ -162,6 +158,7 @@ function findWorst(member: PhysicalMember, state: MemberState): LateralTorsional
   return worst;
 }
 
+const uniformMomentShape = { C1: 1, c2zg: 0, zj: 0 };
 const uniformMoments = new WeakMap<PhysicalMember, number>();
 
 /**
@@ -173,7 +170,7 @@ function uniformMoment(member: PhysicalMember): number {
   if (Mcr === undefined) {
     const { section: s, design } = member;
     const usual = s.kind === 'i' && design.C1 === undefined && !design.zg && design.LLT === undefined;
-    Mcr = usual && member.restraints.length === 2 ? criticalMoment(s, member.length, 1, 0, 0) : 0;
+    Mcr = usual && member.restraints.length === 2 ? criticalMoment(s, member.length, uniformMomentShape) : 0;
     uniformMoments.set(member, Mcr);
   }
   return Mcr;
@@ -191,7 +188,7 @@ function leastCapacityOf(member: PhysicalMember, state: MemberState): number {
   if (uniform === 0 || state.My.value === 0) return 0;
   const { section: s, code } = member;
   const C1 = Math.max(1, leastC1(s, state.field, member.length, state.My.value));
-  const W = bendingModulus(s, memberClass(member, state), 'y', state.My.signed);
+  const W = bendingModulus(s, { cls: memberClass(member, state), axis: 'y', moment: state.My.signed });
   const lambdaBar = Math.sqrt((W * s.fy) / (uniform * C1));
   // f only adds to χLT (6.3.2.3(2)): it is left out
   const chi = code.lateralTorsional === 'rolled' ? plainChi(s, lambdaBar) : generalChi(s, lambdaBar);

@@ -18,8 +18,8 @@ export const linearSum: SectionCheck = {
     const cls = resistanceClass(s, f, log);
     if (cls > 2) return undefined;
     const N = (s.p.A * s.fy) / code.gammaM0;
-    const My = bendingResistance(s, cls, 'y', f.My, code, log);
-    const Mz = bendingResistance(s, cls, 'z', f.Mz, code, log);
+    const My = bendingResistance(s, { cls, axis: 'y', moment: f.My }, code, log);
+    const Mz = bendingResistance(s, { cls, axis: 'z', moment: f.Mz }, code, log);
     log?.('NRd', N, 'N', 'A·fy/γM0', '6.2.4(2) eq. 6.10');
     log?.('NEd', Math.abs(f.N), 'N', 'analysis');
     log?.('My,Ed', Math.abs(f.My), 'N·m', 'analysis');

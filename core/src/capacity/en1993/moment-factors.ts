@@ -30,7 +30,14 @@ export function c1Of(s: CheckSection, d: Diagram, length: number): number {
  */
 export function leastC1(s: CheckSection, field: MemberField, length: number, size: number): number {
   if (size === 0 || field.forceTerms > 4 || field.breaks.length !== 2) return 0;
-  cubicCosines(field.forces, 4 * field.forceTerms, field.forceTerms, 0, length, size, integrals);
+  const { forces, forceTerms } = field;
+  cubicCosines(
+    { source: forces, at: 4 * forceTerms, terms: forceTerms, origin: 0 },
+    0,
+    length,
+    size,
+    integrals,
+  );
   const k = stiffnesses(s, length, diagonal);
   let sum = 0;
   for (let m = 0; m < terms; m++) {
@@ -87,20 +94,15 @@ function powerCosine(p: number, k: number): number {
 const cubic = new Float64Array(4);
 const square = new Float64Array(powers);
 
-/**
- * ∫ (M/size)²·cos(kπx/L) dx over L of one cubic: exact.
- *
- * @param source its coefficients: `count` of them from `at` on, of powers of the distance from a place `shift` before the stretch
- */
+/** ∫ (M/size)²·cos(kπx/L) dx of one cubic over a stretch of length L that begins at `from`: exact. */
 function cubicCosines(
-  source: Float64Array,
-  at: number,
-  count: number,
-  shift: number,
+  { source, at, terms: count, origin }: Pick<Diagram['pieces'][number], 'source' | 'at' | 'terms' | 'origin'>,
+  from: number,
   L: number,
   size: number,
   J: Float64Array,
 ): void {
+  const shift = from - origin;
   for (let i = 0; i < 4; i++) cubic[i] = i < count ? source[at + i]! / size : 0;
   // Powers from the stretch's own start, then of ξ
   for (let i = 0; i < 3; i++) for (let j = 2; j >= i; j--) cubic[j]! += shift * cubic[j + 1]!;
@@ -122,9 +124,8 @@ function cubicCosines(
 /** ∫ (M/size)²·cos(kπx/L) dx, k from 0. */
 function squareCosines(d: Diagram, size: number, J: Float64Array): Float64Array {
   const L = d.to - d.from;
-  const { source, at, terms: count, origin } = d.pieces[0]!;
-  if (d.pieces.length === 1 && count <= 4) {
-    cubicCosines(source, at, count, d.from - origin, L, size, J);
+  if (d.pieces.length === 1 && d.pieces[0]!.terms <= 4) {
+    cubicCosines(d.pieces[0]!, d.from, L, size, J);
     return J;
   }
   J.fill(0);

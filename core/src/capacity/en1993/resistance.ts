@@ -21,14 +21,16 @@ export function compressionArea(s: CheckSection, cls: SectionClass, log?: StepLo
   return A;
 }
 
+/** Bending of a cross-section of a class about an axis; of the moment the sign counts, in class 4. */
+export interface Bending {
+  readonly cls: SectionClass;
+  readonly axis: 'y' | 'z';
+  /** N·m */
+  readonly moment: number;
+}
+
 /** Section modulus for bending about y or z by class (6.2.5(2)). m³ */
-export function bendingModulus(
-  s: CheckSection,
-  cls: SectionClass,
-  axis: 'y' | 'z',
-  moment: number,
-  log?: StepLog,
-): number {
+export function bendingModulus(s: CheckSection, { cls, axis, moment }: Bending, log?: StepLog): number {
   if (cls <= 2) {
     const W = axis === 'y' ? s.p.Wply : s.p.Wplz;
     log?.(`Wpl,${axis}`, W, 'm3', s.name, '6.2.5(2) eq. 6.13');
@@ -48,21 +50,19 @@ export function bendingModulus(
 /** The least modulus that any stresses leave: that of the class in uniform compression, of both signs. m³ */
 export function leastModulus(s: CheckSection, axis: 'y' | 'z'): number {
   const cls = compressedClass(s);
-  return Math.min(bendingModulus(s, cls, axis, 1), bendingModulus(s, cls, axis, -1));
+  return Math.min(bendingModulus(s, { cls, axis, moment: 1 }), bendingModulus(s, { cls, axis, moment: -1 }));
 }
 
 /** Bending resistance about an axis, Mc,Rd = W·fy/γM0 (6.2.5(2)). N·m */
 export function bendingResistance(
   s: CheckSection,
-  cls: SectionClass,
-  axis: 'y' | 'z',
-  moment: number,
+  bending: Bending,
   code: CodeSettings,
   log?: StepLog,
 ): number {
   logStrength(s, 'γM0', code, log);
-  const M = (bendingModulus(s, cls, axis, moment, log) * s.fy) / code.gammaM0;
-  log?.(`Mc,${axis},Rd`, M, 'N·m', `W·fy/γM0`, '6.2.5(2)');
+  const M = (bendingModulus(s, bending, log) * s.fy) / code.gammaM0;
+  log?.(`Mc,${bending.axis},Rd`, M, 'N·m', `W·fy/γM0`, '6.2.5(2)');
   return M;
 }
 

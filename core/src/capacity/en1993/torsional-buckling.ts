@@ -31,7 +31,7 @@ function criticalForce(member: PhysicalMember, state: MemberState, area: number,
   log?.('Ncr,y', u === 'u' ? Nu : Nv, 'N', 'π²·E·I/Lcr²', '6.3.1.2(1)');
   log?.('Ncr,z', v === 'v' ? Nv : Nu, 'N', 'π²·E·I/Lcr²', '6.3.1.2(1)');
   const clean = (value: number) => (Math.abs(value) < 1e-6 * i0 ? 0 : value);
-  const Ncr = torsionalCriticalForce(Nu, Nv, NT, clean(us), clean(vs), i0);
+  const Ncr = torsionalCriticalForce({ Nu, Nv, NT }, { us: clean(us), vs: clean(vs), i0 });
   log?.('Ncr,TF', Ncr, 'N', 'lowest root of the coupled equation', '6.3.1.4(2)');
   return Ncr;
 }

@@ -42,9 +42,11 @@ export const displacement: FigureKind = {
     if (node === undefined || result === undefined) return [];
     const n = source.forces.frame.nodeIndex.get(node)!;
     const component = componentOf(displacement, spec);
-    return resultSteps(source, component, component.startsWith('r') ? 'rad' : 'm', result, (state) =>
-      componentAt(state, n, component),
-    );
+    return resultSteps(source, result, {
+      symbol: component,
+      unit: component.startsWith('r') ? 'rad' : 'm',
+      valueOf: (state) => componentAt(state, n, component),
+    });
   },
 };
 

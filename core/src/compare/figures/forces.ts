@@ -46,14 +46,12 @@ function greatestForce(
       if (m === undefined || x === undefined || result === undefined) return [];
       const name = componentOf(self, spec) as ForceName;
       const unit = ['T', 'My', 'Mz'].includes(name) ? 'N·m' : 'N';
-      return resultSteps(
-        source,
-        name,
+      return resultSteps(source, result, {
+        symbol: name,
         unit,
-        result,
-        (state) => forceAt(state.field(m), name, x, before),
-        (state) => formula(state.field(m), name, x, before),
-      );
+        valueOf: (state) => forceAt(state.field(m), name, x, before),
+        formulaOf: (state) => formula(state.field(m), name, x, before),
+      });
     },
   };
   return self;

@@ -35,12 +35,10 @@ export const reaction: FigureKind = {
     const at =
       6 * source.forces.frame.nodeIndex.get(node)! + ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'].indexOf(component);
     const symbol = { ux: 'RX', uy: 'RY', uz: 'RZ', rx: 'MX', ry: 'MY', rz: 'MZ' }[component]!;
-    return resultSteps(
-      source,
+    return resultSteps(source, result, {
       symbol,
-      component.startsWith('r') ? 'N·m' : 'N',
-      result,
-      (state) => state.reactions[at]!,
-    );
+      unit: component.startsWith('r') ? 'N·m' : 'N',
+      valueOf: (state) => state.reactions[at]!,
+    });
   },
 };

@@ -2,19 +2,21 @@ import type { CalculationStep } from '../../capacity/index.js';
 import type { FrameState } from '../../analysis/index.js';
 import type { FigureSource } from './figure.js';
 
+/** A value of a result: its symbol and unit, its value in one state, and how it follows there, in words or symbols. */
+export interface ResultValue {
+  readonly symbol: string;
+  readonly unit: string;
+  readonly valueOf: (state: FrameState) => number;
+  readonly formulaOf?: (state: FrameState) => string;
+}
+
 /**
  * Steps that show a result: as the sum of its load cases where the analysis is linear, else as the analysis of the combination.
- *
- * @param valueOf the value in one state
- * @param formulaOf how it follows in one state, in words or symbols
  */
 export function resultSteps(
   { forces }: FigureSource,
-  symbol: string,
-  unit: string,
   resultId: string,
-  valueOf: (state: FrameState) => number,
-  formulaOf: (state: FrameState) => string = () => 'analysis, K·u = F',
+  { symbol, unit, valueOf, formulaOf = () => 'analysis, K·u = F' }: ResultValue,
 ): CalculationStep[] {
   const selection = forces.selections.find(({ id }) => id === resultId);
   const whole = forces.states.get(resultId);

@@ -1,5 +1,5 @@
 import { forceAt, type ForceName } from '../../results/index.js';
-import { significant } from '../../units/format.js';
+import { inSentence } from '../../units/format.js';
 import type { TableKind } from './table.js';
 
 /** Parts into which a member is divided for its rows. */
@@ -30,7 +30,7 @@ export const forces: TableKind = {
         return {
           part: member,
           title: namer.member(member),
-          at: `x = ${significant(x)} m`,
+          at: `x = ${inSentence(x, 'length')}`,
           // At the end the value before it is the member's
           values: (state) => names.map((name) => forceAt(state.field(m), name, x, i === parts)),
         };

@@ -1,4 +1,5 @@
 import type { FrameState } from '../../analysis/index.js';
+import { envelopeStates } from '../../drawing/index.js';
 import type { Analysed } from '../../pipeline/index.js';
 import type { Namer } from '../../recipe/geometry/names.js';
 import type { QuantityName } from '../../units/quantities.js';
@@ -37,7 +38,7 @@ export interface TableSource {
 
 /** What a table is asked for. */
 export interface TableQuestion {
-  /** Load case or combination; `envelope` over the strength combinations. */
+  /** Id of a load case, a combination or an envelope. */
   readonly result: string;
   /** Only these members or nodes; all where it is left out. */
   readonly parts?: readonly string[];
@@ -64,17 +65,18 @@ export interface TablePlace {
 /** Most rows that leave the core. */
 const mostRows = 4000;
 
-/** Fills a table for a load case, a combination, or the envelope. */
+/** Fills a table for a load case, a combination, or an envelope; without rows for what has no forces. */
 export function fillTable(kind: TableKind, source: TableSource, question: TableQuestion): ResultTable {
   const wanted = question.parts && new Set(question.parts);
   const all = kind.places(source).filter(({ part }) => !wanted || wanted.has(part));
-  const envelope = question.result === 'envelope';
-  const rowsEach = envelope ? 2 : 1;
+  const envelope = envelopeStates(source.forces, question.result);
+  const rowsEach = envelope.length > 0 ? 2 : 1;
   // What is not shown is not worked out
   const places = all.slice(0, mostRows / rowsEach);
-  const rows = envelope
-    ? places.flatMap((place) => envelopeRows(place, source.forces))
-    : rowsOf(places, source.forces.states.get(question.result));
+  const rows =
+    envelope.length > 0
+      ? places.flatMap((place) => envelopeRows(place, envelope))
+      : rowsOf(places, source.forces.states.get(question.result));
   return {
     of: kind.of,
     columns: kind.columns(source),
@@ -93,12 +95,13 @@ function rowsOf(places: readonly TablePlace[], state: FrameState | undefined): T
   }));
 }
 
-/** The greatest and the least of every column over the strength combinations, and where they come from. */
-function envelopeRows(place: TablePlace, { selections, states }: Analysed): TableRow[] {
-  const strength = selections.filter(({ state, id }) => state === 'strength' && states.has(id));
-  const all = strength.map(({ id }) => ({ id, values: place.values(states.get(id)!) }));
-  const [first] = all;
-  if (!first) return [];
+/** The greatest and the least of every column over an envelope's combinations, and where they come from. */
+function envelopeRows(
+  place: TablePlace,
+  combinations: readonly { id: string; state: FrameState }[],
+): TableRow[] {
+  const all = combinations.map(({ id, state }) => ({ id, values: place.values(state) }));
+  const first = all[0]!;
   const row = (side: string, beats: (a: number, b: number) => boolean): TableRow => {
     const best = first.values.map((_, k) =>
       all.reduce((a, b) => (beats(b.values[k]!, a.values[k]!) ? b : a)),

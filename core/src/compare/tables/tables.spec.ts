@@ -36,7 +36,7 @@ describe('tables of results', () => {
   });
 
   it('of an envelope have the greatest and the least over the strength combinations, and where they come from', () => {
-    const { rows } = table('reactions', 'envelope', ['shed.base.1']);
+    const { rows } = table('reactions', 'envelope.strength', ['shed.base.1']);
     expect(rows.map(({ at }) => at)).toEqual(['greatest', 'least']);
     const each = design.combinations
       .filter(({ state }) => state === 'strength')
@@ -53,7 +53,7 @@ describe('tables of results', () => {
     expect(head).toBe('node,id,at,FX [kN],FZ [kN],MY [kN·m]');
     expect(first!.startsWith('left base,shed.base.1,,')).toBeTrue();
     expect(Number(first!.split(',')[4])).toBeCloseTo(48.4, 6);
-    const [envelope] = writeResults(table('reactions', 'envelope')).split('\r\n');
+    const [envelope] = writeResults(table('reactions', 'envelope.strength')).split('\r\n');
     expect(envelope).toContain('FX [kN],FX from,');
   });
 

@@ -32,7 +32,8 @@ export interface Ink {
 /** What takes lines and triangles on the sheet, px from its top left corner, from the lowest to the uppermost. */
 export interface FlatPen {
   line(x0: number, y0: number, x1: number, y1: number, ink: Ink): void;
-  triangle(x0: number, y0: number, x1: number, y1: number, x2: number, y2: number, ink: Ink): void;
+  /** @param corners x and y of three places; they are used up with the call */
+  triangle(corners: ArrayLike<number>, ink: Ink): void;
 }
 
 /** Lays a drawing in metres flat on a sheet, as the shaders do, for what paints without them. */
@@ -121,7 +122,7 @@ class Flat {
       this.shift(data[c + 13]!, data[c + 9]!, data[c + 10]!, 2 * k, this.p);
     }
     const { ends } = this;
-    pen.triangle(ends[0]!, ends[1]!, ends[2]!, ends[3]!, ends[4]!, ends[5]!, {
+    pen.triangle(ends, {
       colour: colourNames[data[i + 11]!]!,
       alpha: data[i + 12]!,
       width: 0,

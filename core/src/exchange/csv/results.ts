@@ -1,12 +1,12 @@
 import type { ResultTable } from '../../compare/index.js';
-import { quantities } from '../../units/quantities.js';
+import { shownUnit } from '../../units/system.js';
 import { writeTable } from './table.js';
 
 /** A table of results as CSV: numbers in the units that the head names, with all their digits; of an envelope also where each comes from. */
 export function writeResults({ columns, rows, of }: ResultTable): string {
   const envelope = rows.some(({ from }) => from !== undefined);
   const head = columns.flatMap(({ name, quantity }) => {
-    const { unit } = quantities[quantity];
+    const { unit } = shownUnit(quantity);
     return [unit === '' ? name : `${name} [${unit}]`, ...(envelope ? [`${name} from`] : [])];
   });
   return writeTable([
@@ -16,7 +16,7 @@ export function writeResults({ columns, rows, of }: ResultTable): string {
       part,
       at,
       ...values.flatMap((value, k) => [
-        String(Number((value * quantities[columns[k]!.quantity].factor).toPrecision(12))),
+        String(Number((value * shownUnit(columns[k]!.quantity).factor).toPrecision(12))),
         ...(envelope ? [from?.[k] ?? ''] : []),
       ]),
     ]),

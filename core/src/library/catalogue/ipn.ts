@@ -26,5 +26,5 @@ export const ipn = taperedSeries(
     [550, 550, 200, 19.0, 30.0, 19.0, 11.9, 166],
     [600, 600, 215, 21.6, 32.4, 21.6, 13.0, 199],
   ],
-  (h, b, tw, tf, r, r2) => ({ type: 'i', h, b, tw, tf, r, r2, slope: 0.14, tfAt: b / 4 }),
+  (dimensions) => ({ type: 'i', ...dimensions, slope: 0.14, tfAt: dimensions.b / 4 }),
 );

@@ -61,14 +61,17 @@ export function channelSeries(name: string, standard: string, rows: readonly Nam
   );
 }
 
+/** Dimensions of a section with sloping flanges, m; `r` at the root, `r2` at the toe. */
+type TaperedDimensions = Readonly<Record<'h' | 'b' | 'tw' | 'tf' | 'r' | 'r2', number>>;
+
 /** Sections with sloping flanges: size, h, b, tw, tf, root radius, toe radius in mm, mass. */
 export function taperedSeries(
   name: string,
   rows: readonly (readonly [number, number, number, number, number, number, number, number])[],
-  shape: (h: number, b: number, tw: number, tf: number, r: number, r2: number) => Shape,
+  shape: (dimensions: TaperedDimensions) => Shape,
 ): CatalogueEntry[] {
   return rows.map(([size, h, b, tw, tf, r, r2, mass]) =>
-    rolled(name, `${size}`, 'EN 10365', shape(h / 1e3, b / 1e3, tw / 1e3, tf / 1e3, r / 1e3, r2 / 1e3), mass),
+    rolled(name, `${size}`, 'EN 10365', shape(metres({ h, b, tw, tf, r, r2 })), mass),
   );
 }
 

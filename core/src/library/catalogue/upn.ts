@@ -26,14 +26,9 @@ export const upn = taperedSeries(
     [380, 380, 102, 13.5, 16, 16, 8, 63.1],
     [400, 400, 110, 14, 18, 18, 9, 71.8],
   ],
-  (h, b, tw, tf, r, r2) => ({
+  (dimensions) => ({
     type: 'channel',
-    h,
-    b,
-    tw,
-    tf,
-    r,
-    r2,
-    ...(h < 0.301 ? { slope: 0.08, tfAt: b / 2 } : { slope: 0.05 }),
+    ...dimensions,
+    ...(dimensions.h < 0.301 ? { slope: 0.08, tfAt: dimensions.b / 2 } : { slope: 0.05 }),
   }),
 );

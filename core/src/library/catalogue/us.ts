@@ -1,6 +1,7 @@
 import type { Shape } from '../../model/types.js';
 import type { CatalogueEntry } from './series.js';
 import * as table from './us-tables.js';
+import { wideFlanges as wideFlangeRows } from './us-wide-flanges.js';
 
 const inch = 0.0254;
 /** kg/m of a lb/ft. */
@@ -22,7 +23,7 @@ const rows = (text: string): string[][] =>
 /** The number after the last X: lb/ft. */
 const poundsOf = (name: string): number => Number(name.slice(name.lastIndexOf('X') + 1));
 
-const wideFlanges: CatalogueEntry[] = rows(table.wideFlanges).map(([name, ...numbers]) => {
+const wideFlanges: CatalogueEntry[] = rows(wideFlangeRows).map(([name, ...numbers]) => {
   const [h, tw, b, tf, k] = numbers.map((n) => Number(n) * inch) as [number, number, number, number, number];
   return {
     name: name!,

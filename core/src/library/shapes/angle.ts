@@ -14,9 +14,9 @@ export function angle(d: { h: number; b: number; t: number; r: number; r2?: numb
   const { A, y, z, Iy, Iz, Iyz } = new Composite()
     .rectangle(0, t, 0, h)
     .rectangle(t, b, 0, t)
-    .fillet(t, t, 1, 1, r)
-    .fillet(t, h, -1, -1, r2, -1)
-    .fillet(b, t, -1, -1, r2, -1)
+    .fillet([t, t], [1, 1], r)
+    .fillet([t, h], [-1, -1], r2, -1)
+    .fillet([b, t], [-1, -1], r2, -1)
     .centroidal();
   return {
     A,

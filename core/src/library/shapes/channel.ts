@@ -41,7 +41,7 @@ function parallel({ h, b, tw, tf, r = 0 }: Channel): { A: number; y: number; Iy:
     .rectangle(0, tw, 0, h)
     .rectangle(tw, b, 0, tf)
     .rectangle(tw, b, h - tf, h)
-    .fillet(tw, tf, 1, 1, r)
-    .fillet(tw, h - tf, 1, -1, r)
+    .fillet([tw, tf], [1, 1], r)
+    .fillet([tw, h - tf], [1, -1], r)
     .centroidal();
 }

@@ -1,3 +1,8 @@
+import type { AreaIntegrals } from './outline.js';
+
+/** An area, its centroid, and its second moments about axes through it; m, m², m⁴. */
+type Part = Pick<AreaIntegrals, 'A' | 'y' | 'z' | 'Iy' | 'Iz' | 'Iyz'>;
+
 /** Properties of an area composed of rectangles, fillets and corners; about the origin until asked for the centroid's. */
 export class Composite {
   private A = 0;
@@ -11,33 +16,38 @@ export class Composite {
   rectangle(y0: number, y1: number, z0: number, z1: number, sign = 1): this {
     const b = y1 - y0;
     const h = z1 - z0;
-    return this.add(
-      sign * b * h,
-      (y0 + y1) / 2,
-      (z0 + z1) / 2,
-      (sign * b * h ** 3) / 12,
-      (sign * h * b ** 3) / 12,
-      0,
-    );
+    return this.add({
+      A: sign * b * h,
+      y: (y0 + y1) / 2,
+      z: (z0 + z1) / 2,
+      Iy: (sign * b * h ** 3) / 12,
+      Iz: (sign * h * b ** 3) / 12,
+      Iyz: 0,
+    });
   }
 
   /**
    * Adds the fillet of radius r in a corner at (y, z) whose sides run towards `towardsY` and `towardsZ` (±1): the square
    * r × r less a quarter circle. `sign` −1 rounds an outer corner off.
    */
-  fillet(y: number, z: number, towardsY: number, towardsZ: number, r: number, sign = 1): this {
+  fillet(
+    [y, z]: readonly [y: number, z: number],
+    [towardsY, towardsZ]: readonly [y: number, z: number],
+    r: number,
+    sign = 1,
+  ): this {
     const c = filletCentroid * r;
-    return this.add(
-      sign * filletArea * r * r,
-      y + towardsY * c,
-      z + towardsZ * c,
-      sign * filletInertia * r ** 4,
-      sign * filletInertia * r ** 4,
-      sign * towardsY * towardsZ * filletProduct * r ** 4,
-    );
+    return this.add({
+      A: sign * filletArea * r * r,
+      y: y + towardsY * c,
+      z: z + towardsZ * c,
+      Iy: sign * filletInertia * r ** 4,
+      Iz: sign * filletInertia * r ** 4,
+      Iyz: sign * towardsY * towardsZ * filletProduct * r ** 4,
+    });
   }
 
-  private add(A: number, y: number, z: number, Iy: number, Iz: number, Iyz: number): this {
+  private add({ A, y, z, Iy, Iz, Iyz }: Part): this {
     this.A += A;
     this.Sy += A * z;
     this.Sz += A * y;
@@ -48,7 +58,7 @@ export class Composite {
   }
 
   /** Area, centroid, and second moments about axes through it; m, m², m⁴. */
-  centroidal(): { A: number; y: number; z: number; Iy: number; Iz: number; Iyz: number } {
+  centroidal(): Part {
     const y = this.Sz / this.A;
     const z = this.Sy / this.A;
     return {

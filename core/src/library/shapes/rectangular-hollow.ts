@@ -22,8 +22,8 @@ export function rectangularHollow(d: {
   for (const y of [-1, 1])
     for (const z of [-1, 1])
       area
-        .fillet((y * b) / 2, (z * h) / 2, -y, -z, ro, -1)
-        .fillet(y * (b / 2 - t), z * (h / 2 - t), -y, -z, ri);
+        .fillet([(y * b) / 2, (z * h) / 2], [-y, -z], ro, -1)
+        .fillet([y * (b / 2 - t), z * (h / 2 - t)], [-y, -z], ri);
   const { A, Iy, Iz } = area.centroidal();
   // Rectangles less their corners, each half about the axis; a corner's centroid lies c·r inside
   const { area: outer, centroid: outerAt } = filletProperties(ro);

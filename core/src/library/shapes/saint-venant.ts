@@ -23,7 +23,7 @@ export function saintVenant(outline: Outline): TorsionProperties {
   const system = assemble(mesh);
   const omega = solve(system);
   let [J, mean, my, mz, square] = [0, 0, 0, 0, 0];
-  eachQuadraturePoint(mesh, (weight, y, z, N, nodes, gradient) => {
+  eachQuadraturePoint(mesh, ({ weight, y, z, N, nodes, gradient }) => {
     let [w, wy, wz] = [0, -z, y];
     for (let i = 0; i < 6; i++) {
       const value = omega[nodes[i]!]!;
@@ -178,16 +178,18 @@ const rule = (() => {
   return out;
 })();
 
-type QuadratureVisitor = (
-  weight: number,
-  y: number,
-  z: number,
-  N: readonly number[],
-  nodes: Int32Array,
-  gradient: readonly (readonly [number, number])[],
-) => void;
+/** A point of integration on a triangle: the shape functions of its six nodes and their gradients there. */
+interface QuadraturePoint {
+  /** m² */
+  readonly weight: number;
+  readonly y: number;
+  readonly z: number;
+  readonly N: readonly number[];
+  readonly nodes: Int32Array;
+  readonly gradient: readonly (readonly [number, number])[];
+}
 
-function eachQuadraturePoint({ at, triangles }: Mesh, visit: QuadratureVisitor): void {
+function eachQuadraturePoint({ at, triangles }: Mesh, visit: (point: QuadraturePoint) => void): void {
   for (let t = 0; t < triangles.length; t += 6) {
     const nodes = triangles.subarray(t, t + 6);
     const [ya, za, yb, zb, yc, zc] = [0, 1, 2].flatMap((k) => [
@@ -210,14 +212,8 @@ function eachQuadraturePoint({ at, triangles }: Mesh, visit: QuadratureVisitor):
         N.push(4 * l[i]! * l[j]!);
         gradient.push([0, 1].map((k) => 4 * (l[i]! * g[j]![k]! + l[j]! * g[i]![k]!)) as [number, number]);
       }
-      visit(
-        (share * twice) / 2,
-        l[0] * ya + l[1] * yb + l[2] * yc,
-        l[0] * za + l[1] * zb + l[2] * zc,
-        N,
-        nodes,
-        gradient,
-      );
+      const [y, z] = [l[0] * ya + l[1] * yb + l[2] * yc, l[0] * za + l[1] * zb + l[2] * zc];
+      visit({ weight: (share * twice) / 2, y, z, N, nodes, gradient });
     }
   }
 }
@@ -232,7 +228,7 @@ function assemble(mesh: Mesh): System {
   const count = mesh.at.length / 2;
   const rows = Array.from({ length: count }, () => new Map<number, number>());
   const load = new Float64Array(count);
-  eachQuadraturePoint(mesh, (weight, y, z, _, nodes, gradient) => {
+  eachQuadraturePoint(mesh, ({ weight, y, z, nodes, gradient }) => {
     for (let i = 0; i < 6; i++) {
       const [gy, gz] = gradient[i]!;
       const row = rows[nodes[i]!]!;

@@ -9,6 +9,8 @@ export interface SectionBox {
   readonly right: number;
   readonly left: number;
   readonly perimeter: number;
+  /** Centroid in the outline's own axes, m. */
+  readonly centroid: readonly [y: number, z: number];
 }
 
 const known = new WeakMap<Shape, SectionBox>();
@@ -17,13 +19,14 @@ const known = new WeakMap<Shape, SectionBox>();
 export function sectionBox(shape: Shape): SectionBox {
   let box = known.get(shape);
   if (!box) {
-    const { top, bottom, right, left, perimeter } = integrate(outlineOf(shape));
+    const { top, bottom, right, left, perimeter, y, z } = integrate(outlineOf(shape));
     box = {
       top: Math.abs(top),
       bottom: -Math.abs(bottom),
       right: Math.abs(right),
       left: -Math.abs(left),
       perimeter,
+      centroid: [y, z],
     };
     known.set(shape, box);
   }

@@ -15,8 +15,8 @@ export function tee(d: { h: number; b: number; tw: number; tf: number; r: number
   const { A, z, Iy, Iz } = new Composite()
     .rectangle(-tw / 2, tw / 2, 0, h - tf)
     .rectangle(-b / 2, b / 2, h - tf, h)
-    .fillet(tw / 2, h - tf, 1, -1, r)
-    .fillet(-tw / 2, h - tf, -1, -1, r)
+    .fillet([tw / 2, h - tf], [1, -1], r)
+    .fillet([-tw / 2, h - tf], [-1, -1], r)
     .centroidal();
   const J =
     (b * tf ** 3 + (h - tf) * tw ** 3) / 3 + teeJunction(tf, tw, r) - endLoss * (2 * tf ** 4 + tw ** 4);

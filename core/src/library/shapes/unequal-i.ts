@@ -19,10 +19,10 @@ export function unequalI(s: UnequalIShape): SectionProperties {
     .rectangle(-bBottom / 2, bBottom / 2, 0, low)
     .rectangle(-tw / 2, tw / 2, low, high)
     .rectangle(-bTop / 2, bTop / 2, high, h)
-    .fillet(tw / 2, low, 1, 1, r)
-    .fillet(-tw / 2, low, -1, 1, r)
-    .fillet(tw / 2, high, 1, -1, r)
-    .fillet(-tw / 2, high, -1, -1, r)
+    .fillet([tw / 2, low], [1, 1], r)
+    .fillet([-tw / 2, low], [-1, 1], r)
+    .fillet([tw / 2, high], [1, -1], r)
+    .fillet([-tw / 2, high], [-1, -1], r)
     .centroidal();
   const top = (tfTop * bTop ** 3) / 12;
   const bottom = (tfBottom * bBottom ** 3) / 12;

@@ -7,15 +7,25 @@ import { addStep } from './steps.js';
 const role = 'drawn';
 
 /**
- * Adds a member between two named places (a node, or "member@share"), as a step at the end of the recipe: it stays attached. The first one
+ * Adds a member from a named place (a node, or "member@share") to another, or to coordinates, as a step at the end of the recipe: it stays attached. The first one
  * brings a rule that gives drawn members a section, in the material of the first rule that names one.
  */
-export function drawMember(design: Design, from: string, to: string): { design: Design; id: string } {
+export function drawMember(
+  design: Design,
+  from: string,
+  to: string | readonly string[],
+): { design: Design; id: string } {
   const id = freeId(
     role,
     design.steps.map((step) => step.id),
   );
-  const step: Step = { id, make: 'line', title: 'Drawn member', points: [from, to], role };
+  const step: Step = {
+    id,
+    make: 'line',
+    title: 'Drawn member',
+    points: [from, typeof to === 'string' ? to : [...to]],
+    role,
+  };
   const drawn = addStep(design, step);
   const condition = `role == "${role}"`;
   if (design.rules.some(({ members, section }) => members === condition && section !== undefined))

@@ -56,13 +56,36 @@ const equalNumbers = (a: number, b: number) =>
  * @throws ProblemError `expression`, `unknown-name`, `unit`
  */
 export function compile(text: string, names: Names, place: Place): Program {
+  const kept = names.tags ? keptOfTags : keptOfNone;
+  const known = kept.get(text);
+  if (known?.words.every((word) => !names.parameters.has(word))) return known.program;
   const compiler = new Compiler(text, names, place);
   const { type, run } = compiler.of(readTree(text, place));
-  return { text, type, run, reads: compiler.reads };
+  const program: Program = { text, type, run, reads: compiler.reads };
+  if (!compiler.takesValues) {
+    if (kept.size >= mostKept) kept.clear();
+    kept.set(text, { program, words: [...compiler.words] });
+  }
+  return program;
 }
+
+interface KeptProgram {
+  readonly program: Program;
+  /** Units, constants and tags that it names: a parameter of the same name would take their place. */
+  readonly words: readonly string[];
+}
+
+/** Programs in which no value of a parameter or axis is taken in, by their text: with tags at hand and without. */
+const keptOfTags = new Map<string, KeptProgram>();
+const keptOfNone = new Map<string, KeptProgram>();
+const mostKept = 2_000;
 
 class Compiler {
   readonly reads = new Set<string>();
+  /** Units, constants and tags that were met. */
+  readonly words = new Set<string>();
+  /** Whether values of parameters or axes were taken in. */
+  takesValues = false;
 
   constructor(
     private readonly text: string,
@@ -95,9 +118,11 @@ class Compiler {
   private name(name: string): Typed {
     const parameter = this.names.parameters.get(name);
     if (parameter) {
+      this.takesValues = true;
       const { value, type } = parameter;
       return { type, run: () => value, constant: value };
     }
+    this.words.add(name);
     const tag = this.names.tags ? tagTypes.get(name) : undefined;
     if (tag) {
       this.reads.add(name);
@@ -290,6 +315,7 @@ class Compiler {
     const name = tree?.kind === 'constant' ? String(tree.value) : undefined;
     if (trees.length !== 1 || name === undefined)
       return reject(this.place, this.text, 'axis takes the name of an axis in quotes, such as axis("B")');
+    this.takesValues = true;
     const at = this.names.axis?.(name);
     if (typeof at !== 'number')
       return fail(

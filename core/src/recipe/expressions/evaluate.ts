@@ -1,5 +1,6 @@
 import { fail } from '../../problem.js';
-import { quantities, type QuantityName } from '../../units/quantities.js';
+import type { QuantityName } from '../../units/quantities.js';
+import { shownUnit } from '../../units/system.js';
 import { compile, type Names, type Program } from './compile.js';
 import { dimensionOf, isPure } from './dimension.js';
 import { readTree, reject, sentence, type Place } from './tree.js';
@@ -35,7 +36,7 @@ export function quantityProgram(
 
 function expectQuantity({ type, text }: Program, quantity: QuantityName, place: Place): void {
   if (fits(type, dimensionOf(quantity))) return;
-  const { unit, expressionUnit } = quantities[quantity];
+  const { unit, expressionUnit } = shownUnit(quantity);
   const pure = type.kind === 'number' && isPure(type.dimension);
   const advice =
     pure && expressionUnit !== '' ? `; write its unit, e.g. "${suggested(text, expressionUnit)}"` : '';

@@ -49,6 +49,17 @@ describe('expressions', () => {
     expect(evaluateQuantity('span / 8', scope, 'length')).toBe(2.75);
   });
 
+  it('take a parameter for its value although the same word was a unit or a tag before', () => {
+    expect(evaluateQuantity('2 * ft', scope, 'length')).toBeCloseTo(0.6096, 12);
+    const own: Names = { parameters: new Map([['ft', number(5, 'length')]]) };
+    expect(evaluateQuantity('2 * ft', own, 'length')).toBe(10);
+    expect(evaluateQuantity('2 * ft', scope, 'length')).toBeCloseTo(0.6096, 12);
+    const low = conditionProgram('z < 2 m', { ...scope, tags: true }, place);
+    expect([low({ z: 1 }), low({ z: 3 })]).toEqual([true, false]);
+    // Without tags at hand the word is unknown, whatever was kept
+    expect(messageOf(() => evaluateQuantity('z', scope, 'length'))).toContain('"z"');
+  });
+
   it('have the usual functions, powers and precedences', () => {
     const of = (written: string) => evaluateQuantity(written, scope, 'number');
     expect(of('2 + 3 * 4 ^ 2 / 8 - 1')).toBe(7);

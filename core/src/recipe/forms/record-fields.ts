@@ -1,6 +1,8 @@
 /** How one value of a record (a rule, a load case, a figure …) is shown and changed. */
 export type RecordForm =
   | { readonly kind: 'text' | 'number' | 'flag' | 'section' | 'material' | 'case' | 'condition' }
+  /** A number, or a formula that gives one with its unit. */
+  | { readonly kind: 'formula' }
   /** Any of the load cases of the design. */
   | { readonly kind: 'cases' }
   /** Values with commas between; a single one stands alone where that is allowed. */
@@ -109,6 +111,7 @@ function fieldsOf(
   if (schema.type === 'number' || schema.type === 'integer') return field({ kind: 'number' });
   if (schema.anyOf) return variants(schema.anyOf, path, name, value, optional);
   if (schema.type === 'array') return field({ kind: 'list', single: false });
+  if (Array.isArray(schema.type) && schema.type.includes('number')) return field({ kind: 'formula' });
   if (schema.type !== 'object') return field({ kind: 'text' });
   // Where a field is absent as a whole, its parts are not asked for
   if (optional && value === undefined) return [];

@@ -76,13 +76,15 @@ export class Draft {
     id: string,
     through: readonly string[],
     tagsOf: (piece: number) => Tags,
-    more: (piece: number) => Partial<GeometryMember> = () => ({}),
+    more?: (piece: number) => Partial<GeometryMember>,
   ): void {
-    const members = through.slice(1).map((end, k) => {
+    const members: string[] = [];
+    for (let k = 0; k + 1 < through.length; k++) {
       const name = through.length === 2 ? id : `${id}.${k + 1}`;
-      this.setMember({ ...more(k), id: name, start: through[k]!, end, tags: tagsOf(k), line: id });
-      return name;
-    });
+      const member = { id: name, start: through[k]!, end: through[k + 1]!, tags: tagsOf(k), line: id };
+      this.setMember(more ? { ...more(k), ...member } : member);
+      members.push(name);
+    }
     this.lines.set(id, { id, members });
   }
 

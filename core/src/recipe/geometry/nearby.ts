@@ -1,8 +1,9 @@
-import type { Point } from './vector.js';
+import { distance, type Point } from './vector.js';
 
 /** Points by cells of space, to find those near a place without looking at all of them. */
 export class PointGrid {
-  private readonly cells = new Map<string, { id: string; at: Point }[]>();
+  /** By a number that mixes the three of a cell: other cells may share it, and distances decide. */
+  private readonly cells = new Map<number, { id: string; at: Point }[]>();
 
   /** @param reach greatest distance that will be asked for, m */
   constructor(private readonly reach: number) {}
@@ -12,7 +13,7 @@ export class PointGrid {
   }
 
   add(id: string, at: Point): void {
-    const key = `${this.cell(at[0])},${this.cell(at[1])},${this.cell(at[2])}`;
+    const key = mixed(this.cell(at[0]), this.cell(at[1]), this.cell(at[2]));
     const list = this.cells.get(key);
     if (list) list.push({ id, at });
     else this.cells.set(key, [{ id, at }]);
@@ -30,10 +31,10 @@ export class PointGrid {
     for (let x = x0; x <= x1; x++)
       for (let y = y0; y <= y1; y++)
         for (let z = z0; z <= z1; z++) {
-          const list = this.cells.get(`${x},${y},${z}`);
+          const list = this.cells.get(mixed(x, y, z));
           if (!list) continue;
           for (const point of list) {
-            const d = Math.hypot(point.at[0] - at[0], point.at[1] - at[1], point.at[2] - at[2]);
+            const d = distance(point.at, at);
             if (d < reach && d < order) {
               order = d;
               found = point.id;
@@ -43,6 +44,10 @@ export class PointGrid {
     return found;
   }
 }
+
+/** One number of three, spread by odd primes. */
+const mixed = (x: number, y: number, z: number): number =>
+  Math.imul(x, 73856093) ^ Math.imul(y, 19349663) ^ Math.imul(z, 83492791);
 
 /** Points sorted along each axis, to find those in the box around a line. */
 export class PointOrder {

@@ -1,140 +1,101 @@
 import type { Geometry, GeometryMember } from './geometry.js';
-import { add, cross, dot, minus, size, times, unit, type Point } from './vector.js';
-
-/** A stretch of a panel's boundary: a member, passed from its start or from its end. */
-export interface PanelEdge {
-  readonly member: string;
-  readonly from: string;
-  readonly to: string;
-}
+import { HalfEdges, type PanelEdge } from './half-edges.js';
+import type { Point } from './vector.js';
 
 /** A closed face of members in one plane. */
 export interface PanelFace {
   /** Against the clock seen along −normal. */
   readonly edges: readonly PanelEdge[];
-  readonly nodes: readonly string[];
+  /** Where each edge begins. */
+  readonly corners: readonly Point[];
+  /** Unit direction of each edge. */
+  readonly directions: readonly Point[];
   /** Unit normal, global. */
   readonly normal: Point;
   /** m² */
   readonly area: number;
 }
 
-/** Sine of the angle up to which directions count as in a plane, or in line. */
-const flat = 1e-5;
+export type { PanelEdge };
 
-interface HalfEdge {
-  readonly edge: PanelEdge;
-  readonly direction: Point;
-}
+/** Least sine between two members that give a plane. */
+const leastSine = 1e-3;
 
 /**
  * Panels that members bound: at each corner of two members their plane is followed round by always turning as far to the left as
  * possible; what closes with a positive area is a panel. Members that end inside a panel do not divide it.
  */
 export function panelsOf(geometry: Geometry, members: readonly GeometryMember[]): PanelFace[] {
-  const outgoing = new Map<string, HalfEdge[]>();
-  const place = (node: string) => geometry.nodes.get(node)!.at;
-  const out = (from: string, to: string, member: string) => {
-    const half = { edge: { member, from, to }, direction: unit(minus(place(to), place(from))) };
-    const list = outgoing.get(from);
-    if (list) list.push(half);
-    else outgoing.set(from, [half]);
-  };
-  for (const { id, start, end } of members) {
-    out(start, end, id);
-    out(end, start, id);
-  }
+  const halves = new HalfEdges(members, (node) => geometry.nodes.get(node)!.at);
+  const { first, leaving, direction } = halves;
   const faces: PanelFace[] = [];
-  const seen = new Set<string>();
-  const limit = members.length * 2 + 2;
-  for (const halves of outgoing.values())
-    for (const second of halves)
-      for (const first of halves) {
-        // Arrive along the reverse of `first`, leave along `second`
-        const arriving = times(first.direction, -1);
-        const n = cross(arriving, second.direction);
-        const sine = size(n);
-        if (first === second || sine < 1e-3) continue;
-        const normal = times(n, 1 / sine);
-        const start: HalfEdge = {
-          edge: { member: first.edge.member, from: first.edge.to, to: first.edge.from },
-          direction: arriving,
-        };
-        if (leftmost(outgoing, start, normal)?.edge !== second.edge) continue;
-        const key = `${start.edge.from}>${start.edge.to}|${normal.map((v) => Math.round(v * 1e4) + 0).join(',')}`;
-        if (seen.has(key)) continue;
-        const face = follow(outgoing, start, normal, limit, seen, place);
+  const found = new Set<string>();
+  for (let node = 0; node + 1 < first.length; node++)
+    for (let s = first[node]!; s < first[node + 1]!; s++)
+      for (let f = first[node]!; f < first[node + 1]!; f++) {
+        if (f === s) continue;
+        // Arrive at the node by the first member, leave by the second
+        const [arriving, second] = [leaving[f]! ^ 1, leaving[s]!];
+        const [a, b] = [3 * arriving, 3 * second];
+        const nx = direction[a + 1]! * direction[b + 2]! - direction[a + 2]! * direction[b + 1]!;
+        const ny = direction[a + 2]! * direction[b]! - direction[a]! * direction[b + 2]!;
+        const nz = direction[a]! * direction[b + 1]! - direction[a + 1]! * direction[b]!;
+        const sine = Math.sqrt(nx * nx + ny * ny + nz * nz);
+        if (!(sine >= leastSine)) continue;
+        const normal: Point = [nx / sine, ny / sine, nz / sine];
+        if (halves.isPassed(arriving, normal) || halves.leftmost(arriving, normal) !== second) continue;
+        const path = halves.follow(arriving, normal);
+        const face = path && faceOf(halves, path, normal, found);
         if (face) faces.push(face);
       }
-  return distinct(faces);
+  return faces;
 }
 
-/** The next half edge in the plane that turns farthest to the left; going back only where nothing else is. */
-function leftmost(
-  outgoing: ReadonlyMap<string, readonly HalfEdge[]>,
-  at: HalfEdge,
+/**
+ * The face inside a closed path; undefined where the path goes round its outside, or does not bound one face, or where a face of the
+ * same members was found before, from a corner whose plane differs a little.
+ */
+function faceOf(
+  halves: HalfEdges,
+  path: readonly number[],
   normal: Point,
-): HalfEdge | undefined {
-  let best: HalfEdge | undefined;
-  let most = -Infinity;
-  for (const half of outgoing.get(at.edge.to) ?? []) {
-    if (Math.abs(dot(half.direction, normal)) > flat) continue;
-    const back = half.edge.member === at.edge.member && half.edge.to === at.edge.from;
-    const angle = back
-      ? -Math.PI
-      : Math.atan2(dot(cross(at.direction, half.direction), normal), dot(at.direction, half.direction));
-    if (angle > most) {
-      most = angle;
-      best = half;
-    }
-  }
-  return best;
-}
-
-function follow(
-  outgoing: ReadonlyMap<string, readonly HalfEdge[]>,
-  start: HalfEdge,
-  normal: Point,
-  limit: number,
-  seen: Set<string>,
-  place: (node: string) => Point,
+  found: Set<string>,
 ): PanelFace | undefined {
-  const path: HalfEdge[] = [];
-  const sign = normal.map((v) => Math.round(v * 1e4) + 0).join(',');
-  let half: HalfEdge | undefined = start;
-  do {
-    path.push(half);
-    seen.add(`${half.edge.from}>${half.edge.to}|${sign}`);
-    half = leftmost(outgoing, half, normal);
-    if (!half || path.length > limit) return undefined;
-  } while (half.edge.from !== start.edge.from || half.edge.to !== start.edge.to);
   // Members passed both ways end inside and bound nothing
-  const ways = new Map<string, number>();
-  for (const { edge } of path) ways.set(edge.member, (ways.get(edge.member) ?? 0) + 1);
-  const edges = path.map(({ edge }) => edge).filter(({ member }) => ways.get(member) === 1);
-  if (edges.length < 3 || edges.some((edge, i) => edges[(i + 1) % edges.length]!.from !== edge.to))
-    return undefined;
-  const nodes = edges.map(({ from }) => from);
-  const origin = place(nodes[0]!);
-  let sum: Point = [0, 0, 0];
-  for (let i = 1; i + 1 < nodes.length; i++)
-    sum = add(sum, cross(minus(place(nodes[i]!), origin), minus(place(nodes[i + 1]!), origin)));
-  const area = dot(sum, normal) / 2;
-  return area > 1e-6 ? { edges, nodes, normal, area } : undefined;
+  const both = new Set(path);
+  const kept = path.filter((half) => !both.has(half ^ 1));
+  const n = kept.length;
+  if (n < 3) return undefined;
+  for (let i = 0; i < n; i++)
+    if (halves.from[kept[(i + 1) % n]!] !== halves.from[kept[i]! ^ 1]) return undefined;
+  const corners = kept.map((half) => halves.place(half));
+  const area = areaOf(corners, normal);
+  if (!(area > 1e-6)) return undefined;
+  const key = Int32Array.from(kept, (half) => half >> 1)
+    .sort()
+    .join();
+  if (found.has(key)) return undefined;
+  found.add(key);
+  return {
+    edges: kept.map((half) => halves.edge(half)),
+    corners,
+    directions: kept.map((half) => halves.directionOf(half)),
+    normal,
+    area,
+  };
 }
 
-/** Each panel once: it is found from both of its sides. */
-function distinct(faces: readonly PanelFace[]): PanelFace[] {
-  const seen = new Set<string>();
-  return faces.filter(({ edges }) => {
-    const key = edges
-      .map(({ member }) => member)
-      .sort()
-      .join('|');
-    if (seen.has(key)) return false;
-    seen.add(key);
-    return true;
-  });
+/** Area inside a closed polygon, positive against the clock about the normal, m². */
+function areaOf(corners: readonly Point[], [nx, ny, nz]: Point): number {
+  const [ox, oy, oz] = corners[0]!;
+  let sum = 0;
+  for (let i = 1; i + 1 < corners.length; i++) {
+    const [p, q] = [corners[i]!, corners[i + 1]!];
+    const [ax, ay, az] = [p[0] - ox, p[1] - oy, p[2] - oz];
+    const [bx, by, bz] = [q[0] - ox, q[1] - oy, q[2] - oz];
+    sum += nx * (ay * bz - az * by) + ny * (az * bx - ax * bz) + nz * (ax * by - ay * bx);
+  }
+  return sum / 2;
 }
 
 /** A side of a panel: edges in one line. */
@@ -144,22 +105,25 @@ export interface PanelSideLine {
   readonly edges: readonly PanelEdge[];
 }
 
+/** Greatest sine between edges in one line. */
+const straight = 1e-4;
+
 /** A panel's straight sides in order, edges in line joined. */
-export function sidesOf(geometry: Geometry, face: PanelFace): PanelSideLine[] {
-  const place = (node: string) => geometry.nodes.get(node)!.at;
-  const direction = ({ from, to }: PanelEdge) => unit(minus(place(to), place(from)));
-  const { edges } = face;
-  const turns = edges.map(
-    (edge, i) =>
-      size(cross(direction(edges[(i + edges.length - 1) % edges.length]!), direction(edge))) > 1e-4,
-  );
-  const first = turns.indexOf(true);
-  if (first < 0) return [];
-  const sides: PanelEdge[][] = [];
-  for (let k = 0; k < edges.length; k++) {
-    const i = (first + k) % edges.length;
-    if (turns[i]) sides.push([]);
-    sides.at(-1)!.push(edges[i]!);
-  }
-  return sides.map((list) => ({ from: place(list[0]!.from), to: place(list.at(-1)!.to), edges: list }));
+export function sidesOf({ edges, corners, directions }: PanelFace): PanelSideLine[] {
+  const n = edges.length;
+  const starts: number[] = [];
+  for (let i = 0; i < n; i++)
+    if (sine(directions[(i + n - 1) % n]!, directions[i]!) > straight) starts.push(i);
+  return starts.map((from, k) => {
+    const to = starts[k + 1] ?? starts[0]! + n;
+    const own = to <= n ? edges.slice(from, to) : [...edges.slice(from), ...edges.slice(0, to - n)];
+    return { from: corners[from]!, to: corners[to % n]!, edges: own };
+  });
+}
+
+function sine(a: Point, b: Point): number {
+  const x = a[1] * b[2] - a[2] * b[1];
+  const y = a[2] * b[0] - a[0] * b[2];
+  const z = a[0] * b[1] - a[1] * b[0];
+  return Math.sqrt(x * x + y * y + z * z);
 }

@@ -1,6 +1,5 @@
-import type { Geometry } from './geometry.js';
 import { sidesOf, type PanelFace, type PanelSideLine } from './panels.js';
-import { cross, distance, dot, minus, unit, type Point } from './vector.js';
+import { cross, dot, minus, unit, type Point } from './vector.js';
 
 /** A linear load along a stretch of a panel's side, per unit of pressure: depth of the strip that it carries, m. */
 interface SidePiece {
@@ -17,6 +16,8 @@ export interface SharedLoad {
   readonly from: number;
   readonly to: number;
   readonly depth: readonly [number, number];
+  /** Length of the loaded part, m. */
+  readonly stretch: number;
 }
 
 export type Sharing = 'two-way' | 'x' | 'y' | 'long' | 'short';
@@ -32,20 +33,42 @@ type Plane2 = readonly [number, number];
 const cross2 = (a: Plane2, b: Plane2) => a[0] * b[1] - a[1] * b[0];
 const minus2 = (a: Plane2, b: Plane2): Plane2 => [a[0] - b[0], a[1] - b[1]];
 
+/** Room for the corners of panels that are shared out one after the other: x and y by turns, with room to cut them, and what stands on a side. */
+export class CornerRoom {
+  region = new Float64Array(0);
+  spare = new Float64Array(0);
+  places = new Float64Array(0);
+  heights = new Float64Array(0);
+
+  /** Makes room for a number of corners. */
+  hold(corners: number): void {
+    if (this.places.length >= corners) return;
+    this.region = new Float64Array(2 * corners);
+    this.spare = new Float64Array(2 * corners);
+    this.places = new Float64Array(corners);
+    this.heights = new Float64Array(corners);
+  }
+}
+
 /**
  * Shares a panel's load out to the members around it.
  *
+ * @param room used while it works
  * @returns the loads, or why the panel cannot be shared that way
  */
-export function sharePanel(geometry: Geometry, face: PanelFace, sharing: Sharing): SharedLoad[] | string {
-  const sides = sidesOf(geometry, face);
+export function sharePanel(
+  face: PanelFace,
+  sharing: Sharing,
+  room = new CornerRoom(),
+): SharedLoad[] | string {
+  const sides = sidesOf(face);
   if (sides.length < 3) return 'its sides lie in one line';
   const polygon = polygonOf(sides, face.normal);
   if (sharing === 'two-way')
-    return onMembers(geometry, sides, isConvex(polygon) ? twoWay(polygon) : nearestSide(polygon, face.area));
+    return onMembers(sides, isConvex(polygon) ? twoWay(polygon, room) : nearestSide(polygon, face.area));
   const direction = stripDirection(polygon, sharing);
   if (!direction) return `direction ${sharing} is square to it`;
-  return onMembers(geometry, sides, oneWay(polygon, direction));
+  return onMembers(sides, oneWay(polygon, direction));
 }
 
 function polygonOf(sides: readonly PanelSideLine[], normal: Point): Polygon {
@@ -66,75 +89,146 @@ function isConvex({ points }: Polygon): boolean {
 }
 
 /** A side as a line: start, unit direction along it, length. */
-function sideLine({ points }: Polygon, i: number): { a: Plane2; d: Plane2; length: number } {
+interface SideLine {
+  readonly a: Plane2;
+  readonly d: Plane2;
+  readonly length: number;
+}
+
+function sideLine({ points }: Polygon, i: number): SideLine {
   const a = points[i]!;
   const v = minus2(points[(i + 1) % points.length]!, a);
   const length = Math.hypot(v[0], v[1]);
   return { a, d: [v[0] / length, v[1] / length], length };
 }
 
-/** Distance of a point from a side's line, positive inside. */
-const inside = (line: { a: Plane2; d: Plane2 }, p: Plane2) => cross2(line.d, minus2(p, line.a));
-
 /**
  * By the lines of equal distance from the sides: what is nearer to a side than to all others is carried by it. In a convex panel
  * that is the polygon cut by the bisectors; its depth over the side is linear between its corners.
  */
-function twoWay(polygon: Polygon): SidePiece[] {
-  const n = polygon.points.length;
+function twoWay(polygon: Polygon, room: CornerRoom): SidePiece[] {
   const lines = polygon.points.map((_, i) => sideLine(polygon, i));
-  return lines.flatMap((line, i) => {
-    let region: Plane2[] = [...polygon.points];
-    for (let j = 0; j < n; j++)
-      if (j !== i) region = clip(region, (p) => inside(lines[j]!, p) - inside(line, p));
-    return depths(region, line, i);
-  });
-}
-
-/** The part of a polygon where a linear function is not below zero. */
-function clip(region: readonly Plane2[], value: (p: Plane2) => number): Plane2[] {
-  const out: Plane2[] = [];
-  region.forEach((p, i) => {
-    const q = region[(i + 1) % region.length]!;
-    const [a, b] = [value(p), value(q)];
-    if (a >= 0) out.push(p);
-    if ((a > 0 && b < 0) || (a < 0 && b > 0)) {
-      const s = a / (a - b);
-      out.push([p[0] + s * (q[0] - p[0]), p[1] + s * (q[1] - p[1])]);
+  // Every cut adds a corner at most
+  room.hold(2 * lines.length);
+  const { places, heights } = room;
+  let { region, spare } = room;
+  const pieces: SidePiece[] = [];
+  for (let i = 0; i < lines.length; i++) {
+    let corners = 0;
+    for (const [x, y] of polygon.points) {
+      region[2 * corners] = x;
+      region[2 * corners + 1] = y;
+      corners++;
     }
-  });
-  return out;
+    for (let j = 0; j < lines.length; j++) {
+      if (j === i) continue;
+      corners = cutByBisector(region, corners, lines[j]!, lines[i]!, spare);
+      [region, spare] = [spare, region];
+    }
+    standOn(region, corners, lines[i]!, places, heights);
+    addDepths({ corners, places, heights }, lines[i]!, i, pieces);
+  }
+  return pieces;
 }
 
-/** Depth of a convex region that stands on a side, linear between its corners. */
-function depths(
-  region: readonly Plane2[],
-  line: { a: Plane2; d: Plane2; length: number },
-  side: number,
-): SidePiece[] {
-  const corners = region
-    .map((p) => ({
-      s: line.d[0] * (p[0] - line.a[0]) + line.d[1] * (p[1] - line.a[1]),
-      depth: inside(line, p),
-    }))
-    .sort((p, q) => p.s - q.s || q.depth - p.depth);
-  const upper: { s: number; depth: number }[] = [];
-  for (const c of corners) {
-    const last = upper.at(-1);
-    if (last && Math.abs(last.s - c.s) < 1e-9 * line.length) last.depth = Math.max(last.depth, c.depth);
-    else if (
-      c.depth > 1e-9 * line.length ||
-      Math.abs(c.s) < 1e-9 * line.length ||
-      Math.abs(c.s - line.length) < 1e-9 * line.length
-    )
-      upper.push({ ...c });
+/**
+ * The part of a convex region that is at least as far inside side `a` as inside side `b`, written to `out`.
+ *
+ * @param region x and y of its corners by turns
+ * @returns how many corners are left
+ */
+function cutByBisector(
+  region: Float64Array,
+  corners: number,
+  a: SideLine,
+  b: SideLine,
+  out: Float64Array,
+): number {
+  if (corners === 0) return 0;
+  // Difference of the distances at (x, y): u x + v y + w
+  const u = b.d[1] - a.d[1];
+  const v = a.d[0] - b.d[0];
+  const w = a.d[1] * a.a[0] - a.d[0] * a.a[1] - (b.d[1] * b.a[0] - b.d[0] * b.a[1]);
+  let left = 0;
+  let x = region[2 * corners - 2]!;
+  let y = region[2 * corners - 1]!;
+  let value = u * x + v * y + w;
+  for (let i = 0; i < corners; i++) {
+    const nextX = region[2 * i]!;
+    const nextY = region[2 * i + 1]!;
+    const next = u * nextX + v * nextY + w;
+    if ((value > 0 && next < 0) || (value < 0 && next > 0)) {
+      const s = value / (value - next);
+      out[2 * left] = x + s * (nextX - x);
+      out[2 * left + 1] = y + s * (nextY - y);
+      left++;
+    }
+    if (next >= 0) {
+      out[2 * left] = nextX;
+      out[2 * left + 1] = nextY;
+      left++;
+    }
+    x = nextX;
+    y = nextY;
+    value = next;
   }
-  return upper.slice(1).map((to, k) => ({
-    side,
-    from: Math.max(0, upper[k]!.s),
-    to: Math.min(line.length, to.s),
-    depth: [Math.max(0, upper[k]!.depth), Math.max(0, to.depth)],
-  }));
+  return left;
+}
+
+/** Corners of a region by their distance along a side, m, the farther ones after, with their distance from it; the higher of two first. */
+function standOn(
+  region: Float64Array,
+  corners: number,
+  { a, d }: SideLine,
+  places: Float64Array,
+  heights: Float64Array,
+): void {
+  for (let i = 0; i < corners; i++) {
+    const x = region[2 * i]! - a[0];
+    const y = region[2 * i + 1]! - a[1];
+    const place = d[0] * x + d[1] * y;
+    const height = d[0] * y - d[1] * x;
+    let k = i;
+    for (; k > 0; k--) {
+      const before = places[k - 1]!;
+      if (before < place || (before === place && heights[k - 1]! >= height)) break;
+      places[k] = before;
+      heights[k] = heights[k - 1]!;
+    }
+    places[k] = place;
+    heights[k] = height;
+  }
+}
+
+/** Corners of a region that stands on a side, by their places along it. */
+interface StandingCorners {
+  readonly corners: number;
+  readonly places: Float64Array;
+  readonly heights: Float64Array;
+}
+
+/** Adds the depth of a convex region that stands on a side, linear between its corners. */
+function addDepths(
+  { corners, places, heights }: StandingCorners,
+  { length }: SideLine,
+  side: number,
+  pieces: SidePiece[],
+): void {
+  const small = 1e-9 * length;
+  let last = -1;
+  for (let i = 0; i < corners; i++) {
+    const place = places[i]!;
+    if (last >= 0 && place - places[last]! < small) continue;
+    if (heights[i]! <= small && Math.abs(place) >= small && Math.abs(place - length) >= small) continue;
+    if (last >= 0)
+      pieces.push({
+        side,
+        from: Math.max(0, places[last]!),
+        to: Math.min(length, place),
+        depth: [Math.max(0, heights[last]!), Math.max(0, heights[i]!)],
+      });
+    last = i;
+  }
 }
 
 /** Steps of the raster by which panels with corners that point inwards are shared. */
@@ -260,33 +354,22 @@ function oneWay(polygon: Polygon, d: Plane2): SidePiece[] {
 }
 
 /** Loads along sides as loads along their members. */
-function onMembers(
-  geometry: Geometry,
-  sides: readonly PanelSideLine[],
-  pieces: readonly SidePiece[],
-): SharedLoad[] {
+function onMembers(sides: readonly PanelSideLine[], pieces: readonly SidePiece[]): SharedLoad[] {
   const out: SharedLoad[] = [];
   for (const { side, from, to, depth } of pieces) {
     if (to - from < 1e-9 || (depth[0] === 0 && depth[1] === 0)) continue;
     let x = 0;
-    for (const edge of sides[side]!.edges) {
-      const member = geometry.members.get(edge.member)!;
-      const [a, b] = [geometry.nodes.get(edge.from)!.at, geometry.nodes.get(edge.to)!.at];
-      const length = distance(a, b);
+    const slope = (depth[1] - depth[0]) / (to - from);
+    for (const { member, length, forward } of sides[side]!.edges) {
       const [low, high] = [Math.max(from, x), Math.min(to, x + length)];
       if (high - low > 1e-9) {
-        const value = (at: number) => depth[0] + ((depth[1] - depth[0]) * (at - from)) / (to - from);
-        const share = (at: number) => Math.min(1, Math.max(0, (at - x) / length));
-        const forward = member.start === edge.from;
+        const ends = [depth[0] + slope * (low - from), depth[0] + slope * (high - from)] as const;
+        const [a, b] = [Math.max(0, (low - x) / length), Math.min(1, (high - x) / length)];
+        const stretch = high - low;
         out.push(
           forward
-            ? { member: edge.member, from: share(low), to: share(high), depth: [value(low), value(high)] }
-            : {
-                member: edge.member,
-                from: 1 - share(high),
-                to: 1 - share(low),
-                depth: [value(high), value(low)],
-              },
+            ? { member, from: a, to: b, depth: ends, stretch }
+            : { member, from: 1 - b, to: 1 - a, depth: [ends[1], ends[0]], stretch },
         );
       }
       x += length;

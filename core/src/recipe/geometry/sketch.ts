@@ -6,9 +6,10 @@ import { PointGrid } from './nearby.js';
 import { add, along, distance, runsBackwards, turned, type Point } from './vector.js';
 import { weld } from './weld.js';
 
-/** A node of a sketch. `at` is where it is drawn, `plan` where it was before twist and setback moved it: that decides orientation. */
+/** A node of a sketch, numbered in the order in which they are drawn. `at` is where it is drawn, `plan` where it was before twist and setback moved it: that decides orientation. */
 export interface SketchNode {
   readonly id: string;
+  readonly number: number;
   readonly place: string;
   readonly at: Point;
   readonly plan: Point;
@@ -17,7 +18,7 @@ export interface SketchNode {
 
 /** A physical member of a sketch, to which nodes can be added while others meet it. */
 export class SketchLine {
-  private readonly extra: SketchNode[] = [];
+  private extra: SketchNode[] | undefined;
 
   constructor(
     readonly id: string,
@@ -27,16 +28,19 @@ export class SketchLine {
 
   /** Puts a node on the line, which it divides. */
   through(node: SketchNode): void {
+    this.extra ??= [];
     if (!this.nodes.includes(node) && !this.extra.includes(node)) this.extra.push(node);
   }
 
-  /** All nodes from start to end, and for each stretch between them the piece of the line as it was drawn. */
-  laidOut(): { nodes: SketchNode[]; pieceOf: number[] } {
+  /** All nodes from start to end, and for each stretch between them the piece of the line as it was drawn, where nodes were added. */
+  laidOut(): { nodes: readonly SketchNode[]; pieceOf?: readonly number[] } {
+    const { extra } = this;
+    if (!extra) return { nodes: this.nodes };
     const nodes: SketchNode[] = [this.nodes[0]!];
     const pieceOf: number[] = [];
     for (let k = 1; k < this.nodes.length; k++) {
       const [a, b] = [this.nodes[k - 1]!, this.nodes[k]!];
-      const on = this.extra
+      const on = extra
         .map((node) => ({ node, ...along(node.at, a.at, b.at) }))
         .filter(({ share, off }) => off < joined && share > 0 && share < 1)
         .sort((p, q) => p.share - q.share);
@@ -70,10 +74,11 @@ export class Sketch {
   ): SketchNode {
     const known = this.grid.firstAt(at);
     if (known !== undefined) return this.nodes.get(known)!;
-    const id = [this.step, place, ...index].join('.');
+    const id = nameOf(this.step, place, index);
     if (this.nodes.has(id))
       fail('geometry', `Step "${this.step}" makes two nodes called "${id}".`, { step: this.step });
-    const node: SketchNode = { id, place, at, plan, tags: { step: this.step, place, ...tags } };
+    const number = this.nodes.size;
+    const node: SketchNode = { id, number, place, at, plan, tags: { step: this.step, place, ...tags } };
     this.nodes.set(id, node);
     this.grid.add(id, at);
     if (this.nodes.size > mostMembers) this.tooMany('nodes');
@@ -105,9 +110,10 @@ export class Sketch {
     nodes: readonly SketchNode[],
     tags: Tags | ((piece: number) => Tags) = {},
   ): SketchLine | undefined {
-    const distinct = nodes.filter((node, i) => i === 0 || node !== nodes[i - 1]);
+    const twice = nodes.some((node, i) => i > 0 && node === nodes[i - 1]);
+    const distinct = twice ? nodes.filter((node, i) => i === 0 || node !== nodes[i - 1]) : nodes;
     if (distinct.length < 2) return undefined;
-    const id = [this.step, role, ...index].join('.');
+    const id = nameOf(this.step, role, index);
     const own = typeof tags === 'function' ? tags : () => tags;
     const back = runsBackwards(distinct[0]!.plan, distinct.at(-1)!.plan);
     const ordered = back ? [...distinct].reverse() : distinct;
@@ -124,30 +130,24 @@ export class Sketch {
   }
 
   /** A live dimension of a field of the step. */
-  dimension(
-    field: string,
-    from: Point,
-    to: Point,
-    away: Point,
-    value: number,
-    kind: Dimension['kind'] = 'length',
-  ): void {
-    this.dimensions.push({
-      id: `${this.step}.${field}`,
-      step: this.step,
-      field,
-      from,
-      to,
-      away,
-      kind,
-      value,
-    });
+  dimension(field: string, from: Point, to: Point, away: Point, value: number): void {
+    this.measure({ field, from, to, away, value, kind: 'length' });
+  }
+
+  /** A live dimension of an angle: from the line between the first two points, turned towards `away`. */
+  angle(field: string, from: Point, to: Point, away: Point, value: number): void {
+    this.measure({ field, from, to, away, value, kind: 'angle' });
+  }
+
+  private measure(dimension: Omit<Dimension, 'id' | 'step'>): void {
+    this.dimensions.push({ id: `${this.step}.${dimension.field}`, step: this.step, ...dimension });
   }
 
   /** Adds the sketch to what came before, turned about Z and moved to its origin. */
   addTo(before: Geometry, at: Point, turn: number): Geometry {
     const draft = new Draft(before, this.step);
-    const place = (p: Point): Point => add(turned(p, turn), at);
+    const stays = turn === 0 && at.every((v) => v === 0);
+    const place = (p: Point): Point => (stays ? p : add(turned(p, turn), at));
     const twice = this.duplicates();
     for (const node of this.nodes.values()) draft.addNode(node.id, place(node.at), node.tags);
     const lines = new Set<string>();
@@ -157,7 +157,7 @@ export class Sketch {
       draft.addLine(
         line.id,
         nodes.map((node) => node.id),
-        (piece) => line.tagsOf(pieceOf[piece]!),
+        pieceOf ? (piece) => line.tagsOf(pieceOf[piece]!) : line.tagsOf,
       );
       lines.add(line.id);
     }
@@ -175,17 +175,24 @@ export class Sketch {
 
   /** Lines that join the same two nodes as an earlier one. */
   private duplicates(): Set<string> {
-    const seen = new Set<string>();
+    const seen = new Set<number>();
     const twice = new Set<string>();
     for (const { id, nodes } of this.lines.values()) {
       if (nodes.length !== 2) continue;
-      const key =
-        nodes[0]!.id < nodes[1]!.id ? `${nodes[0]!.id}|${nodes[1]!.id}` : `${nodes[1]!.id}|${nodes[0]!.id}`;
+      const [a, b] = [nodes[0]!.number, nodes[1]!.number];
+      const key = Math.min(a, b) * this.nodes.size + Math.max(a, b);
       if (seen.has(key)) twice.add(id);
       seen.add(key);
     }
     return twice;
   }
+}
+
+/** Name of a node or member: step, place or role, indices. */
+function nameOf(step: string, word: string, index: readonly (string | number)[]): string {
+  let name = `${step}.${word}`;
+  for (const one of index) name += `.${one}`;
+  return name;
 }
 
 /** Sum of lengths from 0: the positions between spacings. */

@@ -10,8 +10,13 @@ export const cross = (a: Point, b: Point): Point => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
-export const size = (a: Point): number => Math.hypot(a[0], a[1], a[2]);
-export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+export const size = (a: Point): number => norm(a[0], a[1], a[2]);
+export const distance = (a: Point, b: Point): number => norm(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+/** √(x² + y² + z²); by `Math.hypot`, which is many times slower, only where a square leaves the range of numbers. */
+export function norm(x: number, y: number, z: number): number {
+  const squares = x * x + y * y + z * z;
+  return squares > 1e-280 && squares < 1e300 ? Math.sqrt(squares) : Math.hypot(x, y, z);
+}
 export const unit = (a: Point): Point => times(a, 1 / size(a));
 /** The point at a share of the way from a to b. */
 export const between = (a: Point, b: Point, share: number): Point => [

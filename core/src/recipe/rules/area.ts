@@ -1,8 +1,8 @@
 import { quantityOf } from '../expressions/evaluate.js';
 import { panelsOf, type PanelFace } from '../geometry/panels.js';
-import { sharePanel } from '../geometry/shares.js';
+import { CornerRoom, sharePanel } from '../geometry/shares.js';
 import { dot, type Point } from '../geometry/vector.js';
-import { significant } from '../../units/format.js';
+import { inSentence } from '../../units/format.js';
 import { caseFor, checkCase } from './load.js';
 import { fieldOf, memberRule } from './rule.js';
 import { expression, object, text } from './schemas.js';
@@ -49,20 +49,21 @@ export const area = memberRule({
       );
     let [area, applied, expected, panels] = [0, 0, 0, 0];
     const used = new Set<string>();
+    const room = new CornerRoom();
     for (const face of faces) {
       const factor = per === 'projected' ? Math.abs(dot(face.normal, directions[direction])) : 1;
-      const shared = sharePanel(geometry, face, share);
+      const shared = sharePanel(face, share, room);
       if (typeof shared === 'string') {
         note(
           'panel-not-shared',
-          `a panel of ${significant(face.area)} m² at ${placeOf(face, context.geometry)} carries nothing: ${shared}.`,
+          `a panel of ${inSentence(face.area, 'surface')} at ${placeOf(face)} carries nothing: ${shared}.`,
         );
         continue;
       }
       panels++;
       area += face.area;
       expected += q * factor * face.area;
-      for (const { member, from, to, depth } of shared) {
+      for (const { member, from, to, depth, stretch } of shared) {
         const [a, b] = [q * factor * depth[0], q * factor * depth[1]];
         assignment.addLoad(loadCase, {
           kind: 'distributed',
@@ -74,7 +75,7 @@ export const area = memberRule({
           to,
           per: 'length',
         });
-        applied += ((a + b) / 2) * (to - from) * lengthOf(member, context.geometry);
+        applied += ((a + b) / 2) * stretch;
         used.add(member);
       }
     }
@@ -88,22 +89,12 @@ export const area = memberRule({
     if (panels > 0)
       note(
         'area-load',
-        `${significant(area, 4)} m² in ${panels} ${panels === 1 ? 'panel' : 'panels'}; ${significant(expected / 1e3, 4)} kN to be carried, ${significant(applied / 1e3, 4)} kN applied.`,
+        `${inSentence(area, 'surface', 4)} in ${panels} ${panels === 1 ? 'panel' : 'panels'}; ${inSentence(expected, 'force', 4)} to be carried, ${inSentence(applied, 'force', 4)} applied.`,
       );
   },
 });
 
-type Frame = Parameters<typeof panelsOf>[0];
-
-function lengthOf(member: string, geometry: Frame): number {
-  const { start, end } = geometry.members.get(member)!;
-  const [a, b] = [geometry.nodes.get(start)!.at, geometry.nodes.get(end)!.at];
-  return Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
-}
-
-function placeOf(face: PanelFace, geometry: Frame): string {
-  const at = [0, 1, 2].map(
-    (k) => face.nodes.reduce((sum, node) => sum + geometry.nodes.get(node)!.at[k]!, 0) / face.nodes.length,
-  );
+function placeOf({ corners }: PanelFace): string {
+  const at = [0, 1, 2].map((k) => corners.reduce((sum, corner) => sum + corner[k]!, 0) / corners.length);
   return `(${at.map((v) => v.toFixed(2)).join(', ')}) m`;
 }

@@ -21,27 +21,30 @@ export class Assignment {
   readonly masses = new Map<string, number>();
   readonly trains: TrainLoad[] = [];
   readonly notes: Note[] = [];
-  /** Rule that holds each thing that was given: by member or node id, then what it is. */
+  /** Rule that holds each thing that was given: by what it is, then by member or node id. */
   private readonly holders = new Map<string, Map<string, string>>();
   /** What rules gave and later ones took over: part and thing, by the earlier rule. */
   private readonly lost = new Map<string, { readonly part: string; readonly what: string }[]>();
-  /** Things that each rule gave, held or not. */
-  private readonly given = new Map<string, { total: number; added: boolean }>();
+  /** Rules that gave something that a later one can take over. */
+  private readonly given = new Set<string>();
+  /** Rules that added something, which no later rule takes away: by rule, what was added to which member or node. */
+  private readonly added = new Map<string, Map<string, string>>();
 
   /** Notes that a rule gave something to a part; a later rule takes its place. */
   credit(part: string, what: string, rule: string): void {
-    let own = this.holders.get(part);
-    if (!own) this.holders.set(part, (own = new Map<string, string>()));
-    const before = own.get(what);
+    let holding = this.holders.get(what);
+    if (!holding) this.holders.set(what, (holding = new Map<string, string>()));
+    const before = holding.get(part);
     if (before !== undefined && before !== rule) this.lose(before, part, what);
-    own.set(what, rule);
-    this.count(rule).total++;
+    holding.set(part, rule);
+    this.given.add(rule);
   }
 
   /** Notes that a rule added something, which no later rule takes away. */
   creditAdded(part: string, what: string, rule: string): void {
-    this.credit(part, `${what} ${rule}`, rule);
-    this.count(rule).added = true;
+    let own = this.added.get(rule);
+    if (!own) this.added.set(rule, (own = new Map<string, string>()));
+    own.set(part, what);
   }
 
   private lose(rule: string, part: string, what: string): void {
@@ -56,7 +59,7 @@ export class Assignment {
     for (const [rule, things] of this.lost) {
       const parts = new Map<string, Set<string>>();
       for (const { part, what } of things) {
-        const holder = this.holders.get(part)!.get(what)!;
+        const holder = this.holders.get(what)!.get(part)!;
         parts.set(holder, (parts.get(holder) ?? new Set()).add(part));
       }
       out.set(rule, new Map([...parts].map(([holder, set]) => [holder, set.size])));
@@ -64,25 +67,28 @@ export class Assignment {
     return out;
   }
 
-  private count(rule: string): { total: number; added: boolean } {
-    let count = this.given.get(rule);
-    if (!count) this.given.set(rule, (count = { total: 0, added: false }));
-    return count;
-  }
-
   /** Rules that gave a part something that still holds, by what they gave. */
   givenTo(part: string): ReadonlyMap<string, string> {
-    return this.holders.get(part) ?? new Map();
+    const own = new Map<string, string>();
+    for (const [what, holding] of this.holders) {
+      const rule = holding.get(part);
+      if (rule !== undefined) own.set(what, rule);
+    }
+    for (const [rule, parts] of this.added) {
+      const what = parts.get(part);
+      if (what !== undefined) own.set(`${what} ${rule}`, rule);
+    }
+    return own;
   }
 
   /** Rules of which nothing is left, with those that took their place. */
   overridden(): { rule: string; by: string[] }[] {
     const left = new Set<string>();
-    for (const own of this.holders.values()) for (const rule of own.values()) left.add(rule);
+    for (const holding of this.holders.values()) for (const rule of holding.values()) left.add(rule);
     const takers = this.overrides();
     return [...this.given]
-      .filter(([rule, { added, total }]) => !added && total > 0 && !left.has(rule))
-      .map(([rule]) => ({ rule, by: [...(takers.get(rule)?.keys() ?? [])] }));
+      .filter((rule) => !this.added.has(rule) && !left.has(rule))
+      .map((rule) => ({ rule, by: [...(takers.get(rule)?.keys() ?? [])] }));
   }
 
   addLoad(loadCase: string, load: Load): void {

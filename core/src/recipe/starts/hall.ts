@@ -1,3 +1,4 @@
+import type { Rule } from '../types.js';
 import {
   alphaCr,
   angle,
@@ -18,6 +19,45 @@ import {
   wind,
   type StartingPoint,
 } from './start.js';
+
+const rules: readonly Rule[] = [
+  section('columns', 'Columns', 'role == "column"', 'column_section'),
+  section('rafters', 'Rafters', 'role == "rafter"', 'rafter_section'),
+  section('purlins', 'Purlins', 'role == "purlin"', 'purlin_section'),
+  bracing('axial'),
+  {
+    id: 'held',
+    title: 'Rails and purlins hold the frames',
+    members: 'role == "column" or role == "rafter"',
+    lengths: { Lcz: '1.6 m', LLT: '3.2 m' },
+  },
+  {
+    id: 'purlin-ends',
+    title: 'Purlins are hinged',
+    members: 'role == "purlin"',
+    hinge: ['My', 'Mz'],
+    at: 'both',
+  },
+  {
+    id: 'bases',
+    title: 'Bases',
+    nodes: 'place == "base"',
+    support: { ux: 'fixed', uy: 'fixed', uz: 'fixed', rz: 'fixed' },
+  },
+  ...roofRules('role == "rafter"'),
+  {
+    id: 'wind',
+    title: 'Wind on the long side',
+    members: 'role == "column" and x < 0.1 m',
+    load: { case: 'W', direction: 'x', q: '1.2 * gust * spacing' },
+  },
+  {
+    id: 'gable',
+    title: 'Wind on the gable',
+    nodes: '(place == "eaves" or place == "apex") and y < 0.1 m',
+    load: { case: 'WY', kind: 'node', F: ['0 kN', '0.5 * gust * eaves * span / 2', '0 kN'] },
+  },
+];
 
 export const hall: StartingPoint = {
   kind: 'hall',
@@ -58,44 +98,7 @@ export const hall: StartingPoint = {
           pattern: 'x',
         },
       ],
-      rules: [
-        section('columns', 'Columns', 'role == "column"', 'column_section'),
-        section('rafters', 'Rafters', 'role == "rafter"', 'rafter_section'),
-        section('purlins', 'Purlins', 'role == "purlin"', 'purlin_section'),
-        bracing('axial'),
-        {
-          id: 'held',
-          title: 'Rails and purlins hold the frames',
-          members: 'role == "column" or role == "rafter"',
-          lengths: { Lcz: '1.6 m', LLT: '3.2 m' },
-        },
-        {
-          id: 'purlin-ends',
-          title: 'Purlins are hinged',
-          members: 'role == "purlin"',
-          hinge: ['My', 'Mz'],
-          at: 'both',
-        },
-        {
-          id: 'bases',
-          title: 'Bases',
-          nodes: 'place == "base"',
-          support: { ux: 'fixed', uy: 'fixed', uz: 'fixed', rz: 'fixed' },
-        },
-        ...roofRules('role == "rafter"'),
-        {
-          id: 'wind',
-          title: 'Wind on the long side',
-          members: 'role == "column" and x < 0.1 m',
-          load: { case: 'W', direction: 'x', q: '1.2 * gust * spacing' },
-        },
-        {
-          id: 'gable',
-          title: 'Wind on the gable',
-          nodes: '(place == "eaves" or place == "apex") and y < 0.1 m',
-          load: { case: 'WY', kind: 'node', F: ['0 kN', '0.5 * gust * eaves * span / 2', '0 kN'] },
-        },
-      ],
+      rules,
       loadCases: [
         own,
         snow,

@@ -1,3 +1,4 @@
+import type { Rule } from '../types.js';
 import {
   bracing,
   deflection,
@@ -14,6 +15,31 @@ import {
 } from './start.js';
 
 const top = 'z > bed_height - 10 mm and place == "corner"';
+
+const rules: readonly Rule[] = [
+  section('rails', 'Rails and cross members', 'role == "rail" or role == "cross"', 'rail_section'),
+  section('legs', 'Legs', 'role == "leg"', 'leg_section'),
+  { id: 'feet', title: 'Feet are bolted down', nodes: 'place == "foot"', support: 'pinned' },
+  {
+    id: 'weight',
+    title: 'Weight of the machine',
+    nodes: top,
+    load: { case: 'Q', kind: 'node', F: ['0 kN', '0 kN', '-weight'] },
+  },
+  { id: 'machine', title: 'Mass of the machine', nodes: top, mass: 'weight / (9.81 m/s^2)' },
+  {
+    id: 'push',
+    title: 'Push along',
+    nodes: top,
+    load: { case: 'P', kind: 'node', F: ['push', '0 kN', '0 kN'] },
+  },
+  {
+    id: 'aside',
+    title: 'Push aside',
+    nodes: top,
+    load: { case: 'PA', kind: 'node', F: ['0 kN', 'push', '0 kN'] },
+  },
+];
 
 export const machineFrame: StartingPoint = {
   kind: 'machine-frame',
@@ -51,30 +77,7 @@ export const machineFrame: StartingPoint = {
           corner: 'mitre',
         },
       ],
-      rules: [
-        section('rails', 'Rails and cross members', 'role == "rail" or role == "cross"', 'rail_section'),
-        section('legs', 'Legs', 'role == "leg"', 'leg_section'),
-        { id: 'feet', title: 'Feet are bolted down', nodes: 'place == "foot"', support: 'pinned' },
-        {
-          id: 'weight',
-          title: 'Weight of the machine',
-          nodes: top,
-          load: { case: 'Q', kind: 'node', F: ['0 kN', '0 kN', '-weight'] },
-        },
-        { id: 'machine', title: 'Mass of the machine', nodes: top, mass: 'weight / (9.81 m/s^2)' },
-        {
-          id: 'push',
-          title: 'Push along',
-          nodes: top,
-          load: { case: 'P', kind: 'node', F: ['push', '0 kN', '0 kN'] },
-        },
-        {
-          id: 'aside',
-          title: 'Push aside',
-          nodes: top,
-          load: { case: 'PA', kind: 'node', F: ['0 kN', 'push', '0 kN'] },
-        },
-      ],
+      rules,
       loadCases: [
         own,
         { id: 'Q', title: 'Machine', category: 'permanent' },

@@ -1,3 +1,4 @@
+import type { Rule } from '../types.js';
 import {
   alphaCr,
   count,
@@ -14,6 +15,47 @@ import {
   utilisation,
   type StartingPoint,
 } from './start.js';
+
+const rules: readonly Rule[] = [
+  section('ribs', 'Ribs', 'role == "rib"', 'rib_section'),
+  section('rim', 'Rim and hoops', 'role == "rim" or role == "hoop"', 'rim_section'),
+  {
+    id: 'held',
+    title: 'The roof holds the ribs sideways',
+    members: 'role == "rib"',
+    lengths: { Lcz: '1.5 m', LLT: '1.5 m' },
+  },
+  {
+    id: 'rim-supports',
+    title: 'Columns below the rim',
+    nodes: 'place == "rim"',
+    support: { uz: 'fixed' },
+  },
+  {
+    id: 'rim-first',
+    title: 'Held in plan where x is greatest',
+    nodes: 'place == "rim" and x > radius - 0.01 m',
+    support: { ux: 'fixed', uy: 'fixed', uz: 'fixed' },
+  },
+  {
+    id: 'rim-last',
+    title: 'Held sideways where x is least',
+    nodes: 'place == "rim" and x < -radius + 0.01 m',
+    support: { uy: 'fixed', uz: 'fixed' },
+  },
+  {
+    id: 'roofing',
+    title: 'Roofing',
+    members: 'role == "rib"',
+    load: { case: 'G', direction: 'z', q: '-roofing' },
+  },
+  {
+    id: 'snow',
+    title: 'Snow',
+    members: 'role == "rib"',
+    load: { case: 'S', direction: 'z', q: '-snow', per: 'projected' },
+  },
+];
 
 export const spokedRoof: StartingPoint = {
   kind: 'spoked-roof',
@@ -45,46 +87,7 @@ export const spokedRoof: StartingPoint = {
           ribs: 'straight',
         },
       ],
-      rules: [
-        section('ribs', 'Ribs', 'role == "rib"', 'rib_section'),
-        section('rim', 'Rim and hoops', 'role == "rim" or role == "hoop"', 'rim_section'),
-        {
-          id: 'held',
-          title: 'The roof holds the ribs sideways',
-          members: 'role == "rib"',
-          lengths: { Lcz: '1.5 m', LLT: '1.5 m' },
-        },
-        {
-          id: 'rim-supports',
-          title: 'Columns below the rim',
-          nodes: 'place == "rim"',
-          support: { uz: 'fixed' },
-        },
-        {
-          id: 'rim-first',
-          title: 'Held in plan where x is greatest',
-          nodes: 'place == "rim" and x > radius - 0.01 m',
-          support: { ux: 'fixed', uy: 'fixed', uz: 'fixed' },
-        },
-        {
-          id: 'rim-last',
-          title: 'Held sideways where x is least',
-          nodes: 'place == "rim" and x < -radius + 0.01 m',
-          support: { uy: 'fixed', uz: 'fixed' },
-        },
-        {
-          id: 'roofing',
-          title: 'Roofing',
-          members: 'role == "rib"',
-          load: { case: 'G', direction: 'z', q: '-roofing' },
-        },
-        {
-          id: 'snow',
-          title: 'Snow',
-          members: 'role == "rib"',
-          load: { case: 'S', direction: 'z', q: '-snow', per: 'projected' },
-        },
-      ],
+      rules,
       loadCases: [own, snow],
       choice: {
         id: 'ribs',

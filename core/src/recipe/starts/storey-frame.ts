@@ -1,3 +1,4 @@
+import type { Rule } from '../types.js';
 import {
   alphaCr,
   bracing,
@@ -17,6 +18,37 @@ import {
 } from './start.js';
 
 const beams = 'role == "beam-x" or role == "beam-y"';
+
+const rules: readonly Rule[] = [
+  section('columns', 'Columns', 'role == "column"', 'column_section'),
+  section('beams', 'Beams', beams, 'beam_section'),
+  ...heldByFloors(beams),
+  { id: 'bases', title: 'Bases', nodes: 'place == "base"', support: 'fixed' },
+  {
+    id: 'dead',
+    title: 'Floors',
+    members: beams,
+    area: { case: 'G', direction: 'z', q: '-dead', share: 'two-way', per: 'length' },
+  },
+  {
+    id: 'live',
+    title: 'Imposed load',
+    members: beams,
+    area: { case: 'Q', direction: 'z', q: '-live', share: 'two-way', per: 'length' },
+  },
+  {
+    id: 'wind-x',
+    title: 'Wind on the short side',
+    members: 'role == "column" and side == "left"',
+    load: { case: 'W', direction: 'x', q: '1.2 * gust * bay_y' },
+  },
+  {
+    id: 'wind-y',
+    title: 'Wind on the long side',
+    members: 'role == "column" and row == 1',
+    load: { case: 'WY', direction: 'y', q: '1.2 * gust * bay_x' },
+  },
+];
 
 export const storeyFrame: StartingPoint = {
   kind: 'storey-frame',
@@ -48,36 +80,7 @@ export const storeyFrame: StartingPoint = {
         },
         { id: 'floors', edit: 'floor', nodes: 'place == "joint"', kind: 'plane' },
       ],
-      rules: [
-        section('columns', 'Columns', 'role == "column"', 'column_section'),
-        section('beams', 'Beams', beams, 'beam_section'),
-        ...heldByFloors(beams),
-        { id: 'bases', title: 'Bases', nodes: 'place == "base"', support: 'fixed' },
-        {
-          id: 'dead',
-          title: 'Floors',
-          members: beams,
-          area: { case: 'G', direction: 'z', q: '-dead', share: 'two-way', per: 'length' },
-        },
-        {
-          id: 'live',
-          title: 'Imposed load',
-          members: beams,
-          area: { case: 'Q', direction: 'z', q: '-live', share: 'two-way', per: 'length' },
-        },
-        {
-          id: 'wind-x',
-          title: 'Wind on the short side',
-          members: 'role == "column" and side == "left"',
-          load: { case: 'W', direction: 'x', q: '1.2 * gust * bay_y' },
-        },
-        {
-          id: 'wind-y',
-          title: 'Wind on the long side',
-          members: 'role == "column" and row == 1',
-          load: { case: 'WY', direction: 'y', q: '1.2 * gust * bay_x' },
-        },
-      ],
+      rules,
       loadCases: [
         own,
         imposed,

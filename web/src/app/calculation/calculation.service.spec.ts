@@ -1,7 +1,14 @@
 import { TestBed } from '@angular/core/testing';
 import { setParameter, type AlternativeSummary } from '@hashira/core';
 import { known, slipShed } from '../testing/slip-shed';
-import { Calculation, CALCULATION_WORKER, POOL_SIZE, type CalculationState } from './calculation.service';
+import {
+  AFTER_PICTURE,
+  Calculation,
+  CALCULATION_WORKER,
+  POOL_SIZE,
+  THREADS_TO_SPARE,
+  type CalculationState,
+} from './calculation.service';
 import type { WorkerAnswer, WorkerRequest } from './protocol';
 
 /** A worker that writes down what it is asked, and says what it is told to. */
@@ -22,6 +29,7 @@ class FakeWorker {
 
 describe('Calculation', () => {
   let workers: FakeWorker[];
+  let acts: (() => void)[];
   let calculation: Calculation;
   let state: CalculationState;
   const design = slipShed();
@@ -43,12 +51,15 @@ describe('Calculation', () => {
     [1, 'haunched'],
   ];
 
-  beforeEach(() => {
+  const begin = (sparing: boolean) => {
     workers = [];
+    acts = [];
     TestBed.configureTestingModule({
       providers: [
         Calculation,
         { provide: POOL_SIZE, useValue: 2 },
+        { provide: THREADS_TO_SPARE, useValue: sparing },
+        { provide: AFTER_PICTURE, useValue: (act: () => void) => acts.push(act) },
         {
           provide: CALCULATION_WORKER,
           useValue: () => {
@@ -61,7 +72,9 @@ describe('Calculation', () => {
     });
     calculation = TestBed.inject(Calculation);
     calculation.state$.subscribe((next) => (state = next));
-  });
+  };
+
+  beforeEach(() => begin(true));
 
   it('deals the alternatives out, the selected one first', () => {
     calculation.request(1, design, 'haunched');
@@ -83,6 +96,42 @@ describe('Calculation', () => {
     expect(state.version).toBe(1);
     for (const [worker, id] of all) answer(worker, 4, id);
     expect(state.version).toBe(4);
+  });
+
+  it('lets pictures follow a hand while forces take long, and waits for all of them now and then', () => {
+    const pictured = (worker: number, version: number, id: string) =>
+      workers[worker]!.say({
+        kind: 'summary',
+        version,
+        summary: { ...summary, id, stage: 'frame' },
+        shownFirst: true,
+      });
+    const clock = spyOn(performance, 'now').and.returnValue(0);
+    const asked = () => calculations(0).map(({ version }) => version);
+    calculation.request(1, design, 'fixed');
+    for (const [worker, id] of all) answer(worker, 1, id);
+    for (const version of [2, 3, 4]) calculation.request(version, design, 'fixed');
+    clock.and.returnValue(100);
+    expect(asked()).toEqual([1, 2]);
+    // Another alternative's picture is not what the hand sees
+    pictured(1, 2, 'pinned');
+    expect(asked()).toEqual([1, 2]);
+    pictured(0, 2, 'fixed');
+    expect(asked()).toEqual([1, 2, 4]);
+    calculation.request(5, design, 'fixed');
+    // Its numbers are waited for now and then
+    clock.and.returnValue(500);
+    pictured(0, 4, 'fixed');
+    expect(asked()).toEqual([1, 2, 4]);
+    answer(0, 4, 'fixed', 'forces');
+    expect(asked()).toEqual([1, 2, 4, 5]);
+    // And less often those of all
+    calculation.request(6, design, 'fixed');
+    clock.and.returnValue(1100);
+    answer(0, 5, 'fixed', 'forces');
+    expect(asked()).toEqual([1, 2, 4, 5]);
+    for (const [worker, id] of all) answer(worker, 5, id);
+    expect(asked()).toEqual([1, 2, 4, 5, 6]);
   });
 
   it('passes over answers of older states', () => {
@@ -118,5 +167,103 @@ describe('Calculation', () => {
     expect(state.failure).toBeUndefined();
     for (const [worker, id] of all) answer(worker, 2, id);
     expect(state.version).toBe(2);
+  });
+
+  describe('on a machine without threads to spare, of a frame that takes long', () => {
+    const versions = (worker: number) => calculations(worker).map(({ version }) => version);
+    const painted = () => {
+      for (const act of acts.splice(0)) act();
+    };
+    let clock: jasmine.Spy;
+
+    beforeEach(() => {
+      TestBed.resetTestingModule();
+      begin(false);
+      clock = spyOn(performance, 'now').and.returnValue(0);
+      calculation.request(1, design, 'fixed');
+      clock.and.returnValue(50);
+      answer(0, 1, 'fixed');
+      painted();
+      for (const [worker, id] of all) answer(worker, 1, id);
+    });
+
+    it('begins with one worker, for what is shown', () => {
+      TestBed.resetTestingModule();
+      begin(false);
+      expect(workers.length).toBe(1);
+      calculation.request(1, design, 'haunched');
+      expect(workers.length).toBe(1);
+      expect(calculations(0)[0]!.alternatives).toEqual(['haunched', 'pinned']);
+      answer(0, 1, 'haunched');
+      painted();
+      expect(calculations(1)[0]!.alternatives).toEqual(['fixed', 'three-hinges']);
+    });
+
+    it('lets the others begin when what is shown is on the page', () => {
+      calculation.request(2, design, 'fixed');
+      expect([versions(0), versions(1)]).toEqual([[1, 2], [1]]);
+      // The frame without its forces is not what is waited for
+      answer(0, 2, 'fixed', 'frame');
+      painted();
+      expect(versions(1)).toEqual([1]);
+      workers[0]!.say({
+        kind: 'summary',
+        version: 2,
+        summary: { ...summary, stage: 'frame' },
+        shownFirst: true,
+      });
+      expect(versions(1)).toEqual([1]);
+      painted();
+      expect(versions(1)).toEqual([1, 2]);
+      answer(0, 2, 'fixed', 'forces');
+      painted();
+      expect(versions(1)).toEqual([1, 2]);
+    });
+
+    it('wakes no worker for a page that has been left meanwhile', () => {
+      TestBed.resetTestingModule();
+      begin(false);
+      calculation.request(1, design, 'fixed');
+      answer(0, 1, 'fixed');
+      calculation.ngOnDestroy();
+      painted();
+      expect(workers.length).toBe(1);
+    });
+
+    it('lets them begin with a failure too, and with what has come to be shown meanwhile', () => {
+      calculation.request(2, design, 'pinned');
+      expect([versions(0), versions(1)]).toEqual([[1], [1, 2]]);
+      const show = { result: 'S', diagram: 'N' } as const;
+      calculation.setShow(show);
+      answer(1, 2, 'pinned', 'failed');
+      painted();
+      expect(calculations(0)[1]!.show).toEqual(show);
+    });
+
+    it('leaves out a state that a newer one has overtaken', () => {
+      calculation.request(2, design, 'fixed');
+      clock.and.returnValue(100);
+      workers[0]!.say({
+        kind: 'summary',
+        version: 2,
+        summary: { ...summary, stage: 'frame' },
+        shownFirst: true,
+      });
+      calculation.request(3, setParameter(design, 'span', '23 m'), 'fixed');
+      painted();
+      expect([versions(0), versions(1)]).toEqual([[1, 2, 3], [1]]);
+    });
+
+    it('lets all begin at once where the frame has become a quick one', () => {
+      calculation.request(2, design, 'fixed');
+      answer(0, 2, 'fixed');
+      painted();
+      for (const [worker, id] of all) answer(worker, 2, id);
+      calculation.request(3, design, 'fixed');
+      expect([versions(0), versions(1)]).toEqual([
+        [1, 2, 3],
+        [1, 2, 3],
+      ]);
+    });
   });
 });

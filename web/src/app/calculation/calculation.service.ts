@@ -16,6 +16,24 @@ export const POOL_SIZE = new InjectionToken<number>('size of the pool', {
   factory: () => Math.min(4, Math.max(2, navigator.hardwareConcurrency || 2)),
 });
 
+/** Whether the machine has threads for all workers beside the page and its painting. */
+export const THREADS_TO_SPARE = new InjectionToken<boolean>('threads to spare', {
+  providedIn: 'root',
+  factory: () => navigator.hardwareConcurrency >= inject(POOL_SIZE) + 2,
+});
+
+/** Calls back when the page has painted what it has just been told. */
+export const AFTER_PICTURE = new InjectionToken<(act: () => void) => void>('after the next picture', {
+  providedIn: 'root',
+  factory: () => (act) => {
+    requestAnimationFrame(() => setTimeout(act));
+    // A page in the background paints nothing
+    setTimeout(act, 100);
+  },
+});
+
+type Calculate = Extract<WorkerRequest, { kind: 'calculate' }>;
+
 /** What is known of one alternative, and of which state of the design. */
 export interface KnownAlternative {
   readonly version: number;
@@ -43,11 +61,26 @@ interface Sent extends Wanted {
   readonly unanswered: Set<string>;
   readonly unchecked: Set<string>;
   readonly since: number;
+  /** Whether what is shown of the selected alternative was drawn before the others answered. */
+  pictured: boolean;
+  /** Whether anything of what is shown has come. */
+  answered: boolean;
+  /** Requests to workers that wait until what is shown is on the page. */
+  held: readonly { readonly k: number; readonly request: Calculate }[];
 }
 
 /** While a hand drags, checks are waited for as often as this, and so long, before the next design is sent, ms. */
 const checkedEvery = 300;
 const patience = 60;
+/**
+ * While a hand drags a frame whose forces take long, pictures follow it; the selected alternative's numbers are waited for as often as
+ * the first, those of all alternatives as often as the second, ms.
+ */
+const answeredEvery = 400;
+const allAnsweredEvery = 1000;
+
+/** A frame whose forces take longer than this has them on the page before its other alternatives begin, where threads are scarce, ms. */
+const quick = 12;
 
 /**
  * Shares the alternatives of a design over a pool of workers, the selected one first, and gathers what they tell. While they work only
@@ -57,8 +90,13 @@ const patience = 60;
 export class Calculation implements OnDestroy {
   private readonly makeWorker = inject(CALCULATION_WORKER);
   private readonly size = inject(POOL_SIZE);
+  private readonly spare = inject(THREADS_TO_SPARE);
+  private readonly afterPicture = inject(AFTER_PICTURE);
   private readonly subject = new BehaviorSubject<CalculationState>({ alternatives: new Map(), version: 0 });
-  private workers: Worker[] | undefined;
+  /** Those that have begun, by number. */
+  private readonly workers = new Map<number, Worker>();
+  /** Which alternative the first worker has, by its number in the design. */
+  private offset: number | undefined;
   private readonly home = new Map<string, number>();
   private sent: Sent | undefined;
   private waiting: Wanted | undefined;
@@ -68,6 +106,11 @@ export class Calculation implements OnDestroy {
   private lastAsked = 0;
   /** When all alternatives were last checked, or the checks were given up for newer numbers. */
   private lastChecked = -Infinity;
+  /** Since when not all alternatives have answered, and since when not even the selected one has. */
+  private behindSince = -Infinity;
+  private ownBehindSince = -Infinity;
+  /** Whether what was shown last took long to be worked out. */
+  private slow = true;
   private broken = false;
   /** The version of the newest design, for workers to see in the middle of their work; only a page apart from others may share memory. */
   private readonly newest = globalThis.crossOriginIsolated
@@ -75,6 +118,11 @@ export class Calculation implements OnDestroy {
     : undefined;
 
   readonly state$ = this.subject.asObservable();
+
+  constructor() {
+    // Code is read while the design is on its way; where threads are scarce the first picture does not wait for all of it
+    for (let k = 0; k < (this.spare ? this.size : 1); k++) this.worker(k);
+  }
 
   /** Asks for a state of the design; `selected` is worked out first. */
   request(version: number, design: Design, selected: string): void {
@@ -86,7 +134,7 @@ export class Calculation implements OnDestroy {
   setShow(show: Show): void {
     if (JSON.stringify(show) === JSON.stringify(this.show)) return;
     this.show = show;
-    if (this.sent) for (const worker of this.workers ?? []) post(worker, { kind: 'show', show });
+    if (this.sent) for (const worker of this.workers.values()) post(worker, { kind: 'show', show });
   }
 
   /** Asks about an alternative's results; undefined where it has none. */
@@ -95,7 +143,7 @@ export class Calculation implements OnDestroy {
     question: Q,
     ask: Questions[Q]['ask'],
   ): Promise<Questions[Q]['answer'] | undefined> {
-    const worker = this.workers?.[this.home.get(alternative) ?? -1];
+    const worker = this.workers.get(this.home.get(alternative) ?? -1);
     if (!worker || this.broken) return Promise.resolve(undefined);
     const id = ++this.lastAsked;
     post(worker, { kind: 'ask', id, alternative, question, ask });
@@ -104,31 +152,40 @@ export class Calculation implements OnDestroy {
 
   ngOnDestroy(): void {
     clearTimeout(this.timer);
-    for (const worker of this.workers ?? []) worker.terminate();
+    this.end();
+  }
+
+  /** Nothing goes out any more: what waits for a picture neither. */
+  private end(): void {
+    this.sent = undefined;
+    for (const worker of this.workers.values()) worker.terminate();
   }
 
   private next(): void {
     const wanted = this.waiting;
     if (!wanted || this.broken) return;
-    if (this.sent) {
-      const { unanswered, unchecked, since } = this.sent;
-      const late = performance.now() - since;
-      if (unanswered.size > 0) return;
-      const hurried = performance.now() - this.lastChecked < checkedEvery;
-      if (unchecked.size > 0 && !hurried && late < patience) {
-        clearTimeout(this.timer);
-        this.timer = setTimeout(() => this.next(), patience - late);
-        return;
-      }
-    }
-    if (this.sent && this.sent.unchecked.size > 0 && performance.now() - this.sent.since >= patience)
-      this.lastChecked = performance.now();
+    if (this.sent && !this.mayFollow(this.sent)) return;
     this.waiting = undefined;
     this.distribute(wanted);
   }
 
+  /** Whether a newer design may go out already; where only checks are wanting it is tried again when patience ends. */
+  private mayFollow({ unanswered, unchecked, since, pictured, selected }: Sent): boolean {
+    const now = performance.now();
+    if (unanswered.has(selected) && !(pictured && now - this.ownBehindSince < answeredEvery)) return false;
+    if (unanswered.size > 0) return this.slow && now - this.behindSince < allAnsweredEvery;
+    if (unchecked.size === 0) return true;
+    const late = now - since;
+    if (late >= patience) this.lastChecked = now;
+    else if (now - this.lastChecked >= checkedEvery) {
+      clearTimeout(this.timer);
+      this.timer = setTimeout(() => this.next(), patience - late);
+      return false;
+    }
+    return true;
+  }
+
   private distribute(wanted: Wanted): void {
-    this.workers ??= Array.from({ length: this.size }, () => this.start());
     const ids = wanted.design.alternatives.map(({ id }) => id);
     const ordered = [
       ...ids.filter((id) => id === wanted.selected),
@@ -138,24 +195,61 @@ export class Calculation implements OnDestroy {
       const { failure: _, ...state } = this.subject.value;
       this.subject.next(state);
     }
-    this.sent = { ...wanted, unanswered: new Set(ids), unchecked: new Set(ids), since: performance.now() };
+    const unanswered = this.sent?.unanswered;
+    if (!unanswered || unanswered.size === 0) this.behindSince = performance.now();
+    if (!unanswered?.has(this.sent!.selected)) this.ownBehindSince = performance.now();
+    this.sent = {
+      ...wanted,
+      unanswered: new Set(ids),
+      unchecked: new Set(ids),
+      since: performance.now(),
+      pictured: false,
+      answered: false,
+      held: [],
+    };
     if (this.newest) Atomics.store(this.newest, 0, wanted.version);
     // An alternative stays with its worker, whose code is warm for it
-    ids.forEach((id, i) => this.home.set(id, i % this.size));
-    this.workers.forEach((worker, k) => {
-      const own = ordered.filter((id) => this.home.get(id) === k);
-      post(worker, {
+    this.offset ??= this.spare ? 0 : Math.max(0, ids.indexOf(wanted.selected));
+    const { size, offset } = this;
+    ids.forEach((id, i) => this.home.set(id, (((i - offset) % size) + size) % size));
+    const requests = Array.from({ length: size }, (_, k): Sent['held'][number] => {
+      const alternatives = ordered.filter((id) => this.home.get(id) === k);
+      const { version, design, selected } = wanted;
+      const request: Calculate = {
         kind: 'calculate',
-        version: wanted.version,
-        design: wanted.design,
-        alternatives: own,
+        version,
+        design,
+        alternatives,
+        selected,
         show: this.show,
-      });
-    });
+      };
+      return { k, request };
+    }).filter(({ k, request }) => request.alternatives.length > 0 || this.workers.has(k));
+    const isFirst = ({ request }: Sent['held'][number]) => request.alternatives.includes(wanted.selected);
+    const first = this.spare || !this.slow || !requests.some(isFirst) ? requests : requests.filter(isFirst);
+    for (const { k, request } of first) post(this.worker(k), request);
+    this.sent.held = requests.filter((one) => !first.includes(one));
   }
 
-  private start(): Worker {
+  /** What is shown has come: when it is on the page the other workers begin. */
+  private seen(sent: Sent): void {
+    if (!sent.answered) this.slow = performance.now() - sent.since > quick;
+    sent.answered = true;
+    if (sent.held.length > 0) this.afterPicture(() => this.release(sent));
+  }
+
+  private release(sent: Sent): void {
+    if (sent !== this.sent) return;
+    for (const { k, request } of sent.held) post(this.worker(k), { ...request, show: this.show });
+    sent.held = [];
+  }
+
+  /** The worker of a number, which begins when it is needed. */
+  private worker(k: number): Worker {
+    const known = this.workers.get(k);
+    if (known) return known;
     const worker = this.makeWorker();
+    this.workers.set(k, worker);
     if (this.newest) post(worker, { kind: 'share', newest: this.newest });
     worker.onmessage = ({ data }: MessageEvent<WorkerAnswer>) => this.hear(data);
     worker.onerror = (event) => {
@@ -189,6 +283,8 @@ export class Calculation implements OnDestroy {
       [...alternatives].filter(([one]) => sent.design.alternatives.some((a) => a.id === one)),
     );
     next.set(id, { version: sent.version, summary, ...(scene ? { scene } : {}) });
+    if (answer.kind === 'summary' && answer.shownFirst && id === sent.selected) sent.pictured = true;
+    if (id === sent.selected && (sent.pictured || summary.stage !== 'frame')) this.seen(sent);
     if (summary.stage !== 'frame') sent.unanswered.delete(id);
     if (summary.stage !== 'forces' && summary.stage !== 'frame') {
       sent.unchecked.delete(id);
@@ -216,7 +312,7 @@ export class Calculation implements OnDestroy {
   private fail(reason: string): void {
     if (this.broken) return;
     this.broken = true;
-    for (const worker of this.workers ?? []) worker.terminate();
+    this.end();
     for (const resolve of this.asked.values()) resolve(undefined);
     this.asked.clear();
     this.subject.next({

@@ -26,6 +26,13 @@ describe('What is carried over while checks are not done', () => {
     expect(carried.stage).toBe('forces');
   });
 
+  it('is which combinations govern while only what is shown has forces', () => {
+    const frame: AlternativeSummary = { ...forces, stage: 'frame', governing: [] };
+    expect(carriedOver(frame, before).governing).toEqual(before.governing);
+    expect(before.governing.length).toBeGreaterThan(0);
+    expect(carriedOver({ ...forces, governing: ['C9'] }, before).governing).toEqual(['C9']);
+  });
+
   it('is nothing where there is no state before, or where nothing more comes', () => {
     expect(carriedOver(forces, undefined)).toBe(forces);
     const failed: AlternativeSummary = { ...forces, stage: 'failed' };

@@ -15,6 +15,6 @@ export function carriedOver(
     return last?.value === undefined ? figure : { ...last, pending: true };
   });
   if (summary.stage === 'checks') return { ...summary, figures };
-  const { members, memberCount } = before;
-  return { ...summary, figures, members, memberCount };
+  const { members, memberCount, governing } = before;
+  return { ...summary, figures, members, memberCount, ...(summary.stage === 'frame' ? { governing } : {}) };
 }

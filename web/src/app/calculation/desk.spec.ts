@@ -1,4 +1,5 @@
-import { setParameter } from '@hashira/core';
+import { setParameter, type Design } from '@hashira/core';
+import tower from '../../../../core/demo/lookout-tower.json';
 import { slipShed } from '../testing/slip-shed';
 import { CalculationDesk } from './desk';
 import type { WorkerAnswer } from './protocol';
@@ -26,7 +27,7 @@ describe('CalculationDesk', () => {
       await new Promise((d) => setTimeout(d, 10));
   }
   const calculate = (version: number, alternatives: string[], design = slipShed()) =>
-    desk.take({ kind: 'calculate', version, design, alternatives, show });
+    desk.take({ kind: 'calculate', version, design, alternatives, selected: 'fixed', show });
   const summaries = () => answers.filter((answer): answer is Summary => answer.kind === 'summary');
 
   it('shows each frame when it is built, tells forces of all alternatives before checks of any', async () => {
@@ -43,6 +44,33 @@ describe('CalculationDesk', () => {
       'fixed complete',
     ]);
     expect(summaries()[0]!.scene!.drawing.strokes.length).toBeGreaterThan(0);
+  });
+
+  it('draws a shape again when all is known: those of large frames wait for the numbers', async () => {
+    desk.take({
+      kind: 'calculate',
+      version: 1,
+      design: slipShed(),
+      alternatives: ['fixed'],
+      selected: 'fixed',
+      show: { result: 'mode.1', diagram: 'none' },
+    });
+    await finished();
+    expect(
+      summaries().map(({ summary, scene }) => `${summary.stage} ${scene ? 'drawn' : ''}`.trim()),
+    ).toEqual(['frame drawn', 'forces drawn', 'checks', 'complete drawn']);
+    expect(summaries().at(-1)!.scene!.legend[0]!.text).toContain('vibrates at');
+  });
+
+  it('tells everything anew in other units', async () => {
+    calculate(1, ['fixed']);
+    await finished();
+    answers = [];
+    desk.take({ kind: 'show', show: { ...show, units: 'us' } });
+    expect(answers.map(({ kind }) => kind)).toEqual(['scene', 'summary']);
+    expect(summaries()[0]!.summary.figures[0]!.place).toContain('x = 21.0 ft');
+    desk.take({ kind: 'show', show });
+    expect(summaries().at(-1)!.summary.figures[0]!.place).toContain('x = 6.40 m');
   });
 
   it('stops in the middle of a stage when shared memory names a newer design', async () => {
@@ -93,6 +121,38 @@ describe('CalculationDesk', () => {
     expect((answer.answer as { forces: { N: number } }).forces.N).toBeCloseTo(-48400, -2);
     desk.take({ kind: 'ask', id: 8, alternative: 'nobody', question: 'member', ask: { member: 'm' } });
     expect(answers.at(-1)).toEqual({ kind: 'answer', id: 8, answer: undefined });
+  });
+
+  it('draws what is shown of the selected alternative before the forces of all the others, where those take long', async () => {
+    const design = {
+      sections: [],
+      materials: [],
+      combinations: [],
+      ...(structuredClone(tower) as object),
+    } as unknown as Design;
+    desk.take({
+      kind: 'calculate',
+      version: 1,
+      design,
+      alternatives: ['diagonal', 'rigid'],
+      selected: 'diagonal',
+      show,
+    });
+    await finished();
+    const told = summaries().map(
+      ({ summary: { id, stage }, scene, shownFirst }) =>
+        `${id} ${stage}${scene ? ' drawn' : ''}${shownFirst ? ' of what is shown' : ''}`,
+    );
+    expect(told.slice(0, 5)).toEqual([
+      'diagonal frame drawn',
+      'diagonal frame drawn of what is shown',
+      'diagonal forces drawn',
+      'rigid frame drawn',
+      'rigid forces drawn',
+    ]);
+    const [, first, all] = summaries();
+    expect(first!.scene!.legend).toEqual(all!.scene!.legend);
+    expect(first!.scene!.drawing.strokes).toEqual(all!.scene!.drawing.strokes);
   });
 
   it('tells once what failed, and goes on with the others', async () => {

@@ -1,6 +1,8 @@
 import {
   AlternativeRun,
   cutList,
+  isShape,
+  showUnits,
   type DrawnScene,
   type Progress,
   type StageName,
@@ -10,6 +12,16 @@ import type { Show, WorkerAnswer, WorkerRequest } from './protocol';
 
 /** Sends an answer; buffers in `transfer` move without a copy. */
 export type Send = (answer: WorkerAnswer, transfer: ArrayBuffer[]) => void;
+
+/** A state of the design that is worked out. */
+interface Job {
+  /** Its number among this desk's. */
+  readonly job: number;
+  readonly version: number;
+  readonly runs: Map<string, AlternativeRun>;
+  /** The alternative on the stage. */
+  readonly selected: string | undefined;
+}
 
 /** Thrown out of the middle of work that a newer design has overtaken. */
 class Overtaken extends Error {}
@@ -47,6 +59,7 @@ export class CalculationDesk {
     version,
     design,
     alternatives,
+    selected,
     show,
   }: Extract<WorkerRequest, { kind: 'calculate' }>): Promise<void> {
     const job = ++this.job;
@@ -55,11 +68,11 @@ export class CalculationDesk {
       const alternative = design.alternatives.find((one) => one.id === id);
       if (alternative) runs.set(id, new AlternativeRun(design, alternative));
     }
-    this.show = show;
+    this.showAs(show);
     try {
       for (const stage of ['forces', 'checks', 'complete'] as StageName[])
         for (const run of runs.values()) {
-          if (!(await this.work(run, stage, { job, version, runs }))) return;
+          if (!(await this.work(run, stage, { job, version, runs, selected }))) return;
         }
       this.send({ kind: 'done', version }, []);
     } catch (error) {
@@ -74,7 +87,7 @@ export class CalculationDesk {
   private async work(
     run: AlternativeRun,
     stage: StageName,
-    { job, version, runs }: { job: number; version: number; runs: Map<string, AlternativeRun> },
+    { job, version, runs, selected }: Job,
   ): Promise<boolean> {
     const progress: Progress = {
       step: () => {
@@ -82,17 +95,18 @@ export class CalculationDesk {
       },
     };
     if (stage !== 'forces' && run.failedBefore(stage)) return true;
-    const parts = run.towards(stage, progress);
+    const parts = run.towards(stage, progress, run.id === selected ? this.show.result : undefined);
     while (!parts.next().done) {
-      // The first sight of a large frame does not wait for its forces
-      if (stage === 'forces' && !this.drawn.has(run.id)) this.tell(run, version, true);
+      // The first sight of a frame does not wait for its forces, nor what is shown of it for all the others
+      if (run.isShownFirst || (stage === 'forces' && !this.drawn.has(run.id))) this.tell(run, version, true);
       await this.pause();
       if (job !== this.job) return false;
     }
     // What is asked meanwhile is asked of what is on the screen
     this.runs = runs;
     this.version = version;
-    this.tell(run, version, stage === 'forces' || this.show.diagram === 'utilisation');
+    const late = stage === 'complete' && isShape(this.show.result);
+    this.tell(run, version, stage === 'forces' || late || this.show.diagram === 'utilisation');
     await this.pause();
     return job === this.job;
   }
@@ -105,22 +119,28 @@ export class CalculationDesk {
         kind: 'summary',
         version,
         summary: run.summary(this.show.result),
+        ...(run.isShownFirst ? { shownFirst: true } : {}),
         ...(scene ? { scene } : {}),
       },
       buffersOf(scene),
     );
   }
 
-  private redraw(show: Show): void {
-    const balance = show.result !== this.show.result;
+  private showAs(show: Show): void {
     this.show = show;
+    showUnits(show.units ?? 'metric');
+  }
+
+  private redraw(show: Show): void {
+    const retold = show.result !== this.show.result || show.units !== this.show.units;
+    this.showAs(show);
     for (const [alternative, run] of this.runs) {
       const scene = run.draw(show);
       this.send(
         { kind: 'scene', version: this.version, alternative, ...(scene ? { scene } : {}) },
         buffersOf(scene),
       );
-      if (balance)
+      if (retold)
         this.send({ kind: 'summary', version: this.version, summary: run.summary(show.result) }, []);
     }
   }
@@ -163,6 +183,8 @@ function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknow
       const { kind, ...question } = ask as { kind: string } & TableQuestion;
       return run.resultTable(kind, question);
     }
+    case 'tags':
+      return run.tagValues((ask as { of: 'members' | 'nodes' }).of);
     case 'selection': {
       const { of, condition } = ask as { of: 'members' | 'nodes'; condition: string };
       return run.selection(of, condition);

@@ -4,7 +4,7 @@ import type {
   CaseSum,
   CutList,
   Design,
-  DiagramKind,
+  DrawingOptions,
   DrawnScene,
   FigureSummary,
   NamedPlace,
@@ -12,19 +12,15 @@ import type {
   Reading,
   ResultTable,
   Selected,
-  Slice,
   StepMiniature,
   TableQuestion,
+  UnitSystem,
 } from '@hashira/core';
 
 /** What all drawings of a design show. */
-export interface Show {
-  /** Load case or combination. */
-  readonly result: string;
-  readonly diagram: DiagramKind;
-  readonly slice?: Slice;
-  readonly step?: string;
-  readonly lit?: readonly string[];
+export interface Show extends DrawingOptions {
+  /** In which the worker's texts give their numbers; absent: metric. */
+  readonly units?: UnitSystem;
 }
 
 /** Questions about results that stay in a worker, and their answers. */
@@ -43,6 +39,10 @@ export interface Questions {
   place: { ask: { member: string; share: number }; answer: NamedPlace | undefined };
   table: { ask: { kind: string } & TableQuestion; answer: ResultTable | undefined };
   selection: { ask: { of: 'members' | 'nodes'; condition: string }; answer: Selected };
+  tags: {
+    ask: { of: 'members' | 'nodes' };
+    answer: Readonly<Record<string, readonly (string | number)[]>>;
+  };
   cuts: { ask: object; answer: CutList | undefined };
   miniatures: { ask: object; answer: StepMiniature[] };
   sums: { ask: object; answer: CaseSum[] };
@@ -60,6 +60,8 @@ export type WorkerRequest =
       readonly design: Design;
       /** The alternatives that are this worker's, in their order. */
       readonly alternatives: readonly string[];
+      /** The alternative on the stage, if one is: what is shown of it goes before all else. */
+      readonly selected?: string;
       readonly show: Show;
     }
   | { readonly kind: 'show'; readonly show: Show }
@@ -77,6 +79,8 @@ export type WorkerAnswer =
       readonly kind: 'summary';
       readonly version: number;
       readonly summary: AlternativeSummary;
+      /** The scene has the forces of what is shown, and no others are known yet. */
+      readonly shownFirst?: boolean;
       readonly scene?: DrawnScene;
     }
   | {

@@ -52,11 +52,50 @@ describe('ComparisonScreenComponent', () => {
     expect(headings[0]).not.toContain('limits');
   });
 
+  it('says of each stage what it shows: of a shape what it comes to there', async () => {
+    const shown = () =>
+      [...host().querySelectorAll('section h2 > .soft')].map((one) =>
+        one.textContent.replace(/\s+/g, ' ').trim(),
+      );
+    expect(shown()).toEqual(['U1', 'U1', 'U1', 'U1']);
+    const view = TestBed.inject(ViewState);
+    view.showResult('envelope.strength');
+    await settled();
+    expect(new Set(shown())).toEqual(new Set(['Strength, all combinations']));
+    view.showResult('mode.1');
+    await settled();
+    expect(shown().every((text) => /^vibrates at [\d.]+ Hz$/.test(text))).toBeTrue();
+    // Fixed bases are stiffer than pinned ones
+    const [fixed, pinned] = shown().map((text) => Number(/[\d.]+/.exec(text)![0]));
+    expect(fixed!).toBeGreaterThan(pinned!);
+  });
+
+  it('tells the worst of all combinations while an envelope or a shape is shown, which stand for no loads alone', async () => {
+    const worst = cells('Apex deflection');
+    const view = TestBed.inject(ViewState);
+    view.showResult('S');
+    const screen = fixture.componentInstance as unknown as {
+      chosenBasis: { set: (basis: string) => void };
+      bases: () => { value: string }[];
+    };
+    screen.chosenBasis.set('shown');
+    await settled();
+    expect(cells('Apex deflection')).not.toEqual(worst);
+    for (const shown of ['envelope.strength', 'mode.1']) {
+      view.showResult(shown);
+      await settled();
+      expect(cells('Apex deflection')).toEqual(worst);
+      expect(screen.bases().map(({ value }) => value)).toEqual(['governing']);
+    }
+  });
+
   it('tells figures of the shown loads alone', async () => {
     const view = TestBed.inject(ViewState);
     view.showResult('S');
-    const screen = fixture.componentInstance as unknown as { basis: { set: (basis: string) => void } };
-    screen.basis.set('shown');
+    const screen = fixture.componentInstance as unknown as {
+      chosenBasis: { set: (basis: string) => void };
+    };
+    screen.chosenBasis.set('shown');
     await settled();
     // Snow by hand: half of 4.4 kN/m on 22 m, in every alternative
     for (const cell of cells('Vertical reaction')) expect(cell).toContain('48.4 kN');

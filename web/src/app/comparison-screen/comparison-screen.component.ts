@@ -11,7 +11,14 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { fitView, setReference, standardViews, type FigureSummary, type View } from '@hashira/core';
+import {
+  fitView,
+  setReference,
+  standardViews,
+  type DrawnScene,
+  type FigureSummary,
+  type View,
+} from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { Calculation } from '../calculation/calculation.service';
@@ -62,7 +69,8 @@ export class ComparisonScreenComponent {
   private readonly traces = inject(TraceService);
 
   /** Figures at their worst over the combinations that judge them, or under the shown loads only. */
-  protected readonly basis = signal<'governing' | 'shown'>('governing');
+  protected readonly chosenBasis = signal<'governing' | 'shown'>('governing');
+  protected readonly basis = computed(() => (this.view.single() ? this.chosenBasis() : 'governing'));
   private readonly chosenFirst = signal<string | undefined>(undefined);
   private readonly chosenSecond = signal<string | undefined>(undefined);
   /** Figures under the shown loads alone, by alternative. */
@@ -80,9 +88,10 @@ export class ComparisonScreenComponent {
   );
   protected readonly first = computed(() => this.chosenFirst() ?? this.figureOptions()[0]?.id ?? '');
   protected readonly second = computed(() => this.chosenSecond() ?? this.figureOptions()[1]?.id ?? '');
+  /** Figures of one load case or combination alone are told while one is shown. */
   protected readonly bases = computed(() => [
-    { label: 'worst of combinations', value: 'governing' },
-    { label: `${this.view.resultId()} only`, value: 'shown' },
+    { label: 'worst of combinations', value: 'governing' as const },
+    ...(this.view.single() ? [{ label: `${this.view.resultId()} only`, value: 'shown' as const }] : []),
   ]);
 
   constructor() {
@@ -162,10 +171,17 @@ export class ComparisonScreenComponent {
         summary,
         problems: summary?.problems ?? [],
         content,
+        shown: this.shownOf(scene),
         status: summary && isLoud(summary.status) ? statusWords[summary.status] : '',
       };
     }),
   );
+
+  /** What a stage shows, in few words; of a shape what it comes to in that alternative. */
+  private shownOf(scene: DrawnScene | undefined): string {
+    if (this.view.single()) return this.view.resultId();
+    return (this.view.shape() ? scene?.legend[0]?.text : undefined) ?? this.view.resultTitle();
+  }
 
   /** Figures of each alternative, in the order of the design. */
   private readonly values = computed(() =>

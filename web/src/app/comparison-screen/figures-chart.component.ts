@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import {
   colourValues as colours,
   formatWithUnit,
-  quantities,
+  shownUnit,
   significant,
   type QuantityName,
 } from '@hashira/core';
@@ -60,7 +60,7 @@ export class FiguresChartComponent {
     const text = { color: colours.ink, fontFamily: 'IBM Plex Sans Condensed' };
     const axis = ({ title, quantity }: ChartSeries, right: boolean) => ({
       type: 'value',
-      name: `${title}${quantities[quantity].unit ? `, ${quantities[quantity].unit}` : ''}`,
+      name: `${title}${shownUnit(quantity).unit ? `, ${shownUnit(quantity).unit}` : ''}`,
       nameTextStyle: { ...text, align: right ? 'right' : 'left' },
       axisLabel: { ...text, formatter: (value: number) => significant(value, 3) },
       splitLine: { show: !right, lineStyle: { color: colours.inkFaint } },
@@ -68,7 +68,7 @@ export class FiguresChartComponent {
       min: 0,
     });
     const data = ({ quantity, values }: ChartSeries) =>
-      values.map((value) => (value === undefined ? null : Math.abs(value) * quantities[quantity].factor));
+      values.map((value) => (value === undefined ? null : Math.abs(value) * shownUnit(quantity).factor));
     const [first, second] = this.series() as [ChartSeries, ChartSeries];
     return {
       animation: false,
@@ -104,6 +104,8 @@ export class FiguresChartComponent {
           label: {
             show: true,
             position: 'insideBottom',
+            // Clear of the axis
+            distance: 8,
             ...text,
             formatter: ({ value }: { value: number }) => significant(value),
           },

@@ -19,7 +19,6 @@ import { DesignWorkspace } from '../workspace/design-workspace.service';
           optionLabel="title"
           optionValue="id"
           size="small"
-          appendTo="body"
           [ngModel]="choice.picked"
           (onChange)="pick(choice.id, $event.value)"
         />

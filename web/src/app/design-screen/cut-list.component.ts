@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { cutListCsv, formatWithUnit, significant, type CutEnd, type CutList } from '@hashira/core';
-import { Calculation } from '../calculation/calculation.service';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { cutListCsv, formatWithUnit, significant, type CutEnd } from '@hashira/core';
 import { download } from '../designs/design-file';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { standingAnswer } from '../workspace/standing-answer';
 import { ViewState } from '../workspace/view-state.service';
 
 /** The pieces of steel for the workshop: equal ones share a mark; pointing at a row lights up where they go. */
@@ -10,7 +10,7 @@ import { ViewState } from '../workspace/view-state.service';
   selector: 'app-cut-list',
   template: `
     @if (list(); as l) {
-      <table>
+      <table [attr.aria-busy]="late()">
         <thead>
           <tr>
             <th scope="col">mark</th>
@@ -43,6 +43,9 @@ import { ViewState } from '../workspace/view-state.service';
       <p>
         <strong class="number">{{ total() }}</strong> of steel in {{ count() }} pieces
         <button type="button" class="plain press" (click)="save()">CSV</button>
+        @if (late()) {
+          <span class="late">of the state before</span>
+        }
       </p>
       @for (note of l.notes; track note.message) {
         <p class="soft">{{ note.message }}</p>
@@ -67,6 +70,9 @@ import { ViewState } from '../workspace/view-state.service';
       border-bottom: 1px solid var(--ink-faint);
       white-space: nowrap;
     }
+    .late {
+      color: var(--vermilion-text);
+    }
     .number {
       text-align: right;
     }
@@ -86,10 +92,10 @@ import { ViewState } from '../workspace/view-state.service';
 })
 export class CutListComponent {
   private readonly workspace = inject(DesignWorkspace);
-  private readonly calculation = inject(Calculation);
   protected readonly view = inject(ViewState);
-  protected readonly list = signal<CutList | undefined>(undefined);
-  private asked = 0;
+  private readonly cuts = standingAnswer('cuts', () => ({}));
+  protected readonly list = this.cuts.value;
+  protected readonly late = this.cuts.late;
 
   protected readonly rows = computed(() =>
     (this.list()?.rows ?? []).map((row) => ({
@@ -104,20 +110,6 @@ export class CutListComponent {
   );
   protected readonly total = computed(() => formatWithUnit(this.list()?.mass ?? 0, 'mass'));
   protected readonly count = computed(() => this.rows().reduce((sum, { count }) => sum + count, 0));
-
-  constructor() {
-    effect(() => {
-      const { alternatives } = this.workspace.results();
-      const { id } = this.workspace.selectedAlternative(this.workspace.state()!.design);
-      if (alternatives.has(id)) void this.ask(id);
-    });
-  }
-
-  private async ask(alternative: string): Promise<void> {
-    const asked = ++this.asked;
-    const list = await this.calculation.ask(alternative, 'cuts', {});
-    if (asked === this.asked) this.list.set(list);
-  }
 
   protected save(): void {
     const list = this.list();

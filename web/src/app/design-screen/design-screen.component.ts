@@ -15,6 +15,7 @@ import {
   type PointHandle,
   sectionForAll,
   forceNames,
+  forceQuantity,
   formatNumber,
   formatWithUnit,
   setAnalysis,
@@ -26,7 +27,9 @@ import {
   type Reading,
 } from '@hashira/core';
 import { Calculation } from '../calculation/calculation.service';
+import { download } from '../designs/design-file';
 import { StageBarComponent } from '../shared/stage-bar.component';
+import { LegendComponent } from '../shared/legend.component';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
 import { isLoud, statusWords } from '../shared/values';
@@ -62,6 +65,7 @@ import { SelectionBarComponent } from './selection-bar.component';
     SelectionBarComponent,
     SettingsComponent,
     DrawingBarComponent,
+    LegendComponent,
     AlternativesStripComponent,
     TracePanelComponent,
   ],
@@ -254,8 +258,27 @@ export class DesignScreenComponent {
     this.workspace.apply((design) => sectionForAll(design));
   }
 
+  /** On narrow screens leaves and ledger are folded away: which one is open. */
+  protected readonly unfolded = signal<'leaves' | 'ledger' | undefined>(undefined);
+
+  protected unfold(part: 'leaves' | 'ledger'): void {
+    this.unfolded.update((open) => (open === part ? undefined : part));
+  }
+
+  /** A way past the leaves for those who go by the keyboard. */
+  protected toStage(): void {
+    this.stage()?.focus();
+  }
+
   protected zoom(factor: number): void {
     this.stage()?.zoom(factor);
+  }
+
+  /** The moving picture as a file. */
+  protected saveFilm(): void {
+    const film = this.stage()?.film();
+    const name = `${this.design().title}, ${this.alternative().title}, ${this.view.resultTitle()}.svg`;
+    if (film !== undefined) download(film, name, 'image/svg+xml');
   }
 
   protected fitAll(): void {
@@ -269,16 +292,18 @@ const previewLayers: readonly Layer[] = ['diagram', 'members', 'hinges'];
 const planeForces = ['N', 'Vz', 'My'] as const;
 const planeNames = { N: 'N', Vz: 'V', My: 'M' } as const;
 
-function readoutOf({ title, section, x, length, forces, move }: Reading, solid: boolean): Readout {
-  const rows = (solid ? forceNames : planeForces).map(
-    (name) =>
-      [
-        solid ? name : planeNames[name as keyof typeof planeNames],
-        formatWithUnit(forces[name], name === 'T' || name === 'My' || name === 'Mz' ? 'moment' : 'force'),
-      ] as const,
-  );
-  const moves = (solid ? [0, 1, 2] : [0, 2]).map(
-    (k) => [`u${'xyz'[k]!}`, formatWithUnit(move[k]!, 'deflection')] as const,
+function readoutOf(reading: Reading, solid: boolean): Readout {
+  const { title, section, x, length, forces, least, move } = reading;
+  const rows = (solid ? forceNames : planeForces).map((name) => {
+    const quantity = forceQuantity(name);
+    const value = formatWithUnit(forces[name], quantity);
+    return [
+      solid ? name : planeNames[name as keyof typeof planeNames],
+      least ? `${formatNumber(least[name], quantity)} to ${value}` : value,
+    ] as const;
+  });
+  const moves = (solid ? [0, 1, 2] : [0, 2]).flatMap((k) =>
+    move ? [[`u${'xyz'[k]!}`, formatWithUnit(move[k]!, 'deflection')] as const] : [],
   );
   return {
     title,

@@ -4,6 +4,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Selection } from '../workspace/selection.service';
 import { ChoicesLeafComponent } from './choices-leaf.component';
+import { DesignTextComponent } from './design-text.component';
 import { ChoicesPanelComponent } from './choices-panel.component';
 import { LoadsLeafComponent } from './loads-leaf.component';
 import { ParameterListComponent } from './parameter-list.component';
@@ -11,7 +12,7 @@ import { ParametersEditorComponent } from './parameters-editor.component';
 import { RecipeLeafComponent } from './recipe-leaf.component';
 import { RulesLeafComponent } from './rules-leaf.component';
 
-const leaves = ['Parameters', 'Recipe', 'Rules', 'Loads', 'Choices'] as const;
+const leaves = ['Parameters', 'Recipe', 'Rules', 'Loads', 'Choices', 'Text'] as const;
 type Leaf = (typeof leaves)[number];
 
 /** The index of what a design is made of, one leaf open at a time. */
@@ -24,6 +25,7 @@ type Leaf = (typeof leaves)[number];
     ParametersEditorComponent,
     ChoicesLeafComponent,
     ChoicesPanelComponent,
+    DesignTextComponent,
     RecipeLeafComponent,
     RulesLeafComponent,
     LoadsLeafComponent,
@@ -47,6 +49,7 @@ type Leaf = (typeof leaves)[number];
       }
     </div>
     <div class="leaf" id="leaf" role="tabpanel" [attr.aria-labelledby]="'tab-' + leaf()">
+      <h2 class="visually-hidden">{{ leaf() }}</h2>
       @switch (leaf()) {
         @case ('Parameters') {
           <h2>
@@ -93,10 +96,18 @@ type Leaf = (typeof leaves)[number];
         @case ('Choices') {
           <app-choices-leaf />
         }
+        @case ('Text') {
+          @defer {
+            <app-design-text />
+          } @placeholder {
+            <p class="soft">Opening…</p>
+          }
+        }
       }
     </div>
   `,
   styleUrl: './leaves.component.css',
+  host: { '[class.wide]': "leaf() === 'Text'" },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LeavesComponent {

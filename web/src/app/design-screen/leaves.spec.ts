@@ -190,6 +190,7 @@ describe('LeavesComponent', () => {
       'Rules',
       'Loads',
       'Choices',
+      'Text',
     ]);
     tabs()[0]!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
     await fixture!.whenStable();

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   formatNumber,
+  shownUnit,
   significant,
   type AlternativeSummary,
   type FigureSummary,
@@ -71,13 +72,13 @@ export class LedgerComponent {
     if (!balance) return undefined;
     const solid = this.workspace.state()?.design.space === 'solid';
     const row = (name: string, at: number, quantity: 'force' | 'moment') => ({
-      name,
+      name: `${name} ${shownUnit(quantity).unit}`,
       loads: formatNumber(balance.applied[at]!, quantity),
       reactions: formatNumber(balance.reactions[at]!, quantity),
     });
     const forces = solid
-      ? [row('ΣX kN', 0, 'force'), row('ΣY kN', 1, 'force'), row('ΣZ kN', 2, 'force')]
-      : [row('ΣX kN', 0, 'force'), row('ΣZ kN', 2, 'force'), row('ΣM kN·m', 4, 'moment')];
+      ? [row('ΣX', 0, 'force'), row('ΣY', 1, 'force'), row('ΣZ', 2, 'force')]
+      : [row('ΣX', 0, 'force'), row('ΣZ', 2, 'force'), row('ΣM', 4, 'moment')];
     return { id: balance.result, rows: forces, residual: balance.residual.toExponential(0) };
   });
 

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   addLoadCase,
   formatNumber,
@@ -12,13 +12,13 @@ import {
   ruleWords,
   setLoadCase,
   setRule,
-  type CaseSum,
   type Rule,
+  shownUnit,
 } from '@hashira/core';
-import { Calculation } from '../calculation/calculation.service';
 import { EditableTextComponent } from '../shared/editable-text.component';
 import { RecordFormComponent, type RecordChange } from '../shared/record-form.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { standingAnswer } from '../workspace/standing-answer';
 import { ViewState } from '../workspace/view-state.service';
 import { CombinationsComponent } from './combinations.component';
 import { RuleFormComponent } from './rule-form.component';
@@ -30,7 +30,9 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
   selector: 'app-loads-leaf',
   imports: [CombinationsComponent, EditableTextComponent, RecordFormComponent, RuleFormComponent],
   template: `
-    <h3>Load cases <span class="soft">sums in kN</span></h3>
+    <h3>
+      Load cases <span class="soft">sums in {{ forceUnit }}</span>
+    </h3>
     @for (row of cases(); track row.id) {
       <section class="case" [class.shown]="row.id === view.resultId()" [attr.aria-label]="row.title">
         <button
@@ -116,15 +118,15 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LoadsLeafComponent {
+  protected readonly forceUnit = shownUnit('force').unit;
   private readonly workspace = inject(DesignWorkspace);
-  private readonly calculation = inject(Calculation);
   protected readonly view = inject(ViewState);
   protected readonly words = ruleWords;
   protected readonly loadKinds = loadKinds;
   protected readonly categories = loadCategories;
   /** The load whose fields are shown. */
   protected readonly open = signal('');
-  private readonly sums = signal<readonly CaseSum[]>([]);
+  private readonly sums = standingAnswer('sums', () => ({}));
   protected readonly design = computed(() => this.workspace.edited()!);
   private readonly known = computed(() =>
     this.workspace.results().alternatives.get(this.workspace.selectedAlternative(this.design()).id),
@@ -140,21 +142,8 @@ export class LoadsLeafComponent {
     })),
   );
 
-  constructor() {
-    effect(() => {
-      const known = this.known();
-      // Sums of the state that is on the screen; while the next is on its way these stay
-      if (known && known.summary.stage !== 'frame') void this.ask(known.summary.id);
-    });
-  }
-
-  private async ask(alternative: string): Promise<void> {
-    const sums = await this.calculation.ask(alternative, 'sums', {});
-    if (sums) this.sums.set(sums);
-  }
-
   private sumText(id: string): string {
-    const sum = this.sums().find((one) => one.id === id);
+    const sum = (this.sums.value() ?? []).find((one) => one.id === id);
     if (!sum) return '';
     const axes = this.design().space === 'solid' ? ([0, 1, 2] as const) : ([0, 2] as const);
     return axes.map((k) => `Σ${'XYZ'[k]!} ${formatNumber(sum.force[k], 'force')}`).join('  ');

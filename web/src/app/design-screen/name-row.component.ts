@@ -31,7 +31,6 @@ const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => 
         optionLabel="label"
         optionValue="value"
         size="small"
-        appendTo="body"
         [ngModel]="parameter().value"
         (onChange)="changed.emit($event.value)"
       />

@@ -13,18 +13,20 @@ import { FormsModule } from '@angular/forms';
 import {
   formatExact,
   formatPlain,
-  quantities,
+  shownUnit,
   toExpression,
+  withShownUnit,
   type Problem,
   type QuantityParameter,
 } from '@hashira/core';
 import { Slider } from 'primeng/slider';
+import { ExpressionDirective } from '../shared/expression.directive';
 import { OwnMarkComponent } from './own-mark.component';
 
 /** One number of the design: a slider for its range, and a field for a value or a formula. */
 @Component({
   selector: 'app-parameter-row',
-  imports: [FormsModule, Slider, OwnMarkComponent],
+  imports: [FormsModule, Slider, ExpressionDirective, OwnMarkComponent],
   templateUrl: './parameter-row.component.html',
   styleUrl: './parameter-row.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -52,7 +54,7 @@ export class ParameterRowComponent {
   /** Where the last press of an arrow key led to. */
   private stepped: { readonly text: string; readonly value: number } | undefined;
 
-  private readonly factor = computed(() => quantities[this.parameter().quantity].factor);
+  private readonly factor = computed(() => shownUnit(this.parameter().quantity).factor);
   protected readonly shown = computed(() => {
     const value = this.value();
     return value === undefined ? this.parameter().value : formatPlain(value, this.parameter().quantity);
@@ -111,7 +113,7 @@ export class ParameterRowComponent {
     this.typing.set(false);
     const typed = text.trim();
     if (typed !== '' && typed !== this.parameter().value)
-      this.changed.emit({ text: this.withUnit(typed), gesture: false });
+      this.changed.emit({ text: withShownUnit(typed, this.parameter().quantity), gesture: false });
   }
 
   protected giveUp(): void {
@@ -135,11 +137,6 @@ export class ParameterRowComponent {
     this.changed.emit({ text, gesture: true });
     // Separate presses undo apart; held down, they are one
     if (event instanceof KeyboardEvent && !event.repeat) this.ended.emit();
-  }
-
-  /** A bare number means the unit that is shown. */
-  private withUnit(typed: string): string {
-    return /^[-+]?\d*[.,]?\d+$/.test(typed) ? this.expression(Number(typed.replace(',', '.'))) : typed;
   }
 
   private expression(shown: number): string {

@@ -1,12 +1,5 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  DestroyRef,
-  computed,
-  effect,
-  inject,
-  signal,
-} from '@angular/core';
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import {
   consequencesOf,
   duplicateStep,
@@ -21,8 +14,8 @@ import {
   type Step,
   type StepKind,
 } from '@hashira/core';
-import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
+import { standingAnswer } from '../workspace/standing-answer';
 import { ViewState } from '../workspace/view-state.service';
 import { AxesComponent } from './axes.component';
 import { NewStepComponent } from './new-step.component';
@@ -31,20 +24,25 @@ import { StepFieldComponent } from './step-field.component';
 /** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
 @Component({
   selector: 'app-recipe-leaf',
-  imports: [AxesComponent, NewStepComponent, StepFieldComponent],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, AxesComponent, NewStepComponent, StepFieldComponent],
   templateUrl: './recipe-leaf.component.html',
   styleUrl: './recipe-leaf.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RecipeLeafComponent {
   private readonly workspace = inject(DesignWorkspace);
-  private readonly calculation = inject(Calculation);
   private readonly view = inject(ViewState);
   protected readonly open = signal<string | undefined>(undefined);
   protected readonly adding = signal(false);
   /** What would lose its hold if a step went; it is asked once more. */
   protected readonly losing = signal<{ step: string; sentences: readonly string[] } | undefined>(undefined);
-  private readonly miniatures = signal<ReadonlyMap<string, string>>(new Map());
+  /** Drawn anew when a state has been worked out, not while it is on its way. */
+  private readonly drawn = standingAnswer('miniatures', () =>
+    this.workspace.results().current ? {} : undefined,
+  );
+  private readonly miniatures = computed(
+    () => new Map((this.drawn.value() ?? []).map(({ step, svg }) => [step, addressOf(svg)])),
+  );
 
   private readonly design = computed(() => this.workspace.edited()!);
   private readonly problems = computed(() => {
@@ -75,13 +73,6 @@ export class RecipeLeafComponent {
   constructor() {
     // Elsewhere the whole frame stands in ink again
     inject(DestroyRef).onDestroy(() => this.view.step.set(undefined));
-    effect(() => {
-      const { state, results } = this.workspace;
-      const design = state()?.design;
-      // Drawn anew when a state has been worked out, not while it is on its way
-      if (design && results().current)
-        void this.drawMiniatures(this.workspace.selectedAlternative(design).id);
-    });
   }
 
   /** A step with the values of parameters in the place of their names, in fields that hold values. */
@@ -159,6 +150,13 @@ export class RecipeLeafComponent {
     this.workspace.apply((design) => moveStep(design, step.id, index));
   }
 
+  /** A step was dragged to another place of the recipe. */
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    const step = this.rows()[previousIndex]?.step;
+    if (!step || previousIndex === currentIndex) return;
+    this.workspace.apply((design) => moveStep(design, step.id, currentIndex));
+  }
+
   protected duplicate(step: Step): void {
     const { design, id } = duplicateStep(this.design(), step.id);
     this.workspace.apply(() => design);
@@ -187,11 +185,6 @@ export class RecipeLeafComponent {
     this.adding.set(false);
     this.open.set(id);
     this.view.step.set(id);
-  }
-
-  private async drawMiniatures(alternative: string): Promise<void> {
-    const made = await this.calculation.ask(alternative, 'miniatures', {});
-    if (made) this.miniatures.set(new Map(made.map(({ step, svg }) => [step, addressOf(svg)])));
   }
 }
 

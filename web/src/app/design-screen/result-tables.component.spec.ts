@@ -35,7 +35,23 @@ describe('ResultTablesComponent', () => {
     const rows = cells();
     expect(rows.map(([name]) => name)).toEqual(['left base', 'right base']);
     expect(rows.map((row) => row[2])).toEqual(['48.4', '48.4']);
-    expect(host().textContent).toContain('S, all nodes');
+    expect(host().textContent).toContain('S Snow, all nodes');
+  });
+
+  it('of a shown envelope say which side each row is of; a shape has none', async () => {
+    const view = TestBed.inject(ViewState);
+    view.showResult('envelope.strength');
+    await settled();
+    expect(cells().map(([name, side]) => `${name!}, ${side!}`)).toEqual([
+      'left base, greatest',
+      'left base, least',
+      'right base, greatest',
+      'right base, least',
+    ]);
+    expect(host().textContent).toContain('Strength, all combinations, all nodes');
+    view.showResult('mode.1');
+    await settled();
+    expect(cells()).toEqual([[jasmine.stringContaining('a shape is shown, which has none')]]);
   });
 
   it('keeps to what is selected, and selects what is pressed', async () => {

@@ -1,17 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import {
-  formatExact,
-  formatNumber,
-  quantities,
-  tableKinds,
-  writeResults,
-  type ResultTable,
-} from '@hashira/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { formatExact, formatNumber, shownUnit, tableKinds, writeResults } from '@hashira/core';
 import { TableModule } from 'primeng/table';
-import { Calculation } from '../calculation/calculation.service';
 import { download } from '../designs/design-file';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Selection } from '../workspace/selection.service';
+import { standingAnswer } from '../workspace/standing-answer';
 import { ViewState } from '../workspace/view-state.service';
 import { CutListComponent } from './cut-list.component';
 
@@ -28,7 +21,6 @@ import { CutListComponent } from './cut-list.component';
 })
 export class ResultTablesComponent {
   private readonly workspace = inject(DesignWorkspace);
-  private readonly calculation = inject(Calculation);
   private readonly view = inject(ViewState);
   private readonly selection = inject(Selection);
   protected readonly kinds = tableKinds;
@@ -36,8 +28,6 @@ export class ResultTablesComponent {
   protected readonly envelope = signal(false);
   /** The list of pieces for the workshop stands in the place of results. */
   protected readonly cutting = signal(false);
-  private readonly found = signal<ResultTable | undefined>(undefined);
-  private asked = 0;
 
   private readonly of = computed(() => tableKinds.find(({ kind }) => kind === this.kind())!.of);
   /** Only what is selected, where that is of the table's kind. */
@@ -45,13 +35,28 @@ export class ResultTablesComponent {
     const { of, ids } = this.selection.selected();
     return of === this.of() && ids.length > 0 ? ids : undefined;
   });
-  protected readonly result = computed(() => (this.envelope() ? 'envelope' : this.view.resultId()));
+  private readonly table = standingAnswer('table', () => {
+    const parts = this.parts();
+    return {
+      kind: this.kind(),
+      result: this.envelope() ? 'envelope.strength' : this.view.resultId(),
+      ...(parts ? { parts } : {}),
+    };
+  });
+  private readonly found = this.table.value;
+  /** The rows are of an earlier state or of what was asked before. */
+  protected readonly late = this.table.late;
+
+  /** What the numbers belong to, in words. */
+  protected readonly belongsTo = computed(() =>
+    this.envelope() ? 'strength, all combinations' : this.view.resultTitle(),
+  );
 
   protected readonly columns = computed(
     () =>
       this.found()?.columns.map(({ name, quantity }) => ({
         name,
-        unit: quantities[quantity].unit,
+        unit: shownUnit(quantity).unit,
       })) ?? [],
   );
   protected readonly rows = computed(() => {
@@ -67,33 +72,13 @@ export class ResultTablesComponent {
       })),
     }));
   });
+  /** Rows say where on a member they are, or which side of an envelope. */
+  protected readonly placed = computed(() => this.rows().some(({ at }) => at !== ''));
   protected readonly more = computed(() => this.found()?.more ?? 0);
   protected readonly words = computed(() => {
     const count = this.parts()?.length;
     return count === undefined ? `all ${this.of()}` : `${count} selected`;
   });
-
-  constructor() {
-    effect(() => {
-      const kind = this.kind();
-      const result = this.result();
-      const parts = this.parts();
-      const { alternatives } = this.workspace.results();
-      const design = this.workspace.state()!.design;
-      const alternative = this.workspace.selectedAlternative(design).id;
-      if (!alternatives.has(alternative)) return;
-      void this.ask(alternative, { kind, result, ...(parts ? { parts } : {}) });
-    });
-  }
-
-  private async ask(
-    alternative: string,
-    question: { kind: string; result: string; parts?: readonly string[] },
-  ): Promise<void> {
-    const asked = ++this.asked;
-    const found = await this.calculation.ask(alternative, 'table', question);
-    if (asked === this.asked) this.found.set(found);
-  }
 
   protected light(part: string | undefined): void {
     this.view.lit.set(part === undefined ? [] : [part]);
@@ -108,7 +93,7 @@ export class ResultTablesComponent {
     const table = this.found();
     if (!table) return;
     const { title } = this.workspace.state()!.design;
-    download(writeResults(table), `${title}, ${this.kind()}, ${this.result()}.csv`, 'text/csv');
+    download(writeResults(table), `${title}, ${this.kind()}, ${this.belongsTo()}.csv`, 'text/csv');
   }
 
   protected async copy(): Promise<void> {

@@ -5,6 +5,7 @@ import { EditableTextComponent } from '../shared/editable-text.component';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
+import { ConditionChipsComponent } from './condition-chips.component';
 import { RuleFormComponent } from './rule-form.component';
 
 const headings = {
@@ -21,7 +22,7 @@ const headings = {
  */
 @Component({
   selector: 'app-rules-leaf',
-  imports: [EditableTextComponent, RuleFormComponent],
+  imports: [ConditionChipsComponent, EditableTextComponent, RuleFormComponent],
   template: `
     @for (group of groups(); track group.heading) {
       <h3>{{ group.heading }}</h3>
@@ -61,6 +62,11 @@ const headings = {
           }
           @if (row.open) {
             <div class="fields">
+              <app-condition-chips
+                [condition]="row.condition"
+                [of]="row.rule.members === undefined ? 'nodes' : 'members'"
+                (changed)="setCondition(row.rule, $event)"
+              />
               <app-rule-form [rule]="row.rule" />
               <p class="actions">
                 <app-editable-text

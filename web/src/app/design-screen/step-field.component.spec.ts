@@ -1,5 +1,6 @@
 import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { kindOf, type Field } from '@hashira/core';
+import { openDesign, quickShed } from '../testing/open-design';
 import { readWritten, StepFieldComponent, writtenText } from './step-field.component';
 
 const fieldOf = (make: string, name: string) =>
@@ -115,6 +116,31 @@ describe('StepFieldComponent', () => {
     expect(written[1]).toEqual({ height: '4.5 m', posts: 7 });
     host().querySelector<HTMLInputElement>('input[type=checkbox]')!.click();
     expect(written[2]).toBeUndefined();
+  });
+
+  it('asks for a condition as it is typed and by chips, which say the same', async () => {
+    openDesign(quickShed());
+    fixture = TestBed.createComponent(StepFieldComponent);
+    const field = (kindOf({ edit: 'divide' })!.fields as Record<string, Field<unknown>>)['members'];
+    const value = 'role == "rafter" and z > 3 m';
+    for (const [key, input] of Object.entries({ name: 'members', step: 's', field, value }))
+      fixture.componentRef.setInput(key, input);
+    written = [];
+    fixture.componentInstance.changed.subscribe((next) => written.push(next));
+    await fixture.whenStable();
+    await new Promise((done) => setTimeout(done));
+    await fixture.whenStable();
+    const chips = [...host().querySelectorAll('.chip')].map((chip) => chip.getAttribute('aria-label'));
+    expect(chips).toEqual(['role == "rafter"', 'z > 3 m']);
+    expect(host().querySelector('input')!.value).toBe(value);
+    const role = host().querySelector<HTMLSelectElement>('select[aria-label="Value of role"]')!;
+    role.value = 'column';
+    role.dispatchEvent(new Event('change'));
+    expect(written).toEqual(['role == "column" and z > 3 m']);
+    // What no chip can say stands in its field alone
+    fixture.componentRef.setInput('value', '(row == 1 or row == 5) and z > 3 m or x < 1 m');
+    await fixture.whenStable();
+    expect(host().querySelector('.chip')).toBeNull();
   });
 
   it('has a label that belongs to it', async () => {

@@ -7,12 +7,14 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { readPoints, type Field, type Fields } from '@hashira/core';
+import { clausesOf, isTagClause, readPoints, withShownUnit, type Field, type Fields } from '@hashira/core';
+import { ExpressionDirective } from '../shared/expression.directive';
+import { ConditionChipsComponent } from './condition-chips.component';
 
 /** One field of a step, by the form that its declaration gives; what is written stays as it was typed. */
 @Component({
   selector: 'app-step-field',
-  imports: [forwardRef(() => StepFieldComponent)],
+  imports: [ConditionChipsComponent, ExpressionDirective, forwardRef(() => StepFieldComponent)],
   template: `
     <label [attr.for]="id()" [title]="field().about ?? ''">{{ field().title }}</label>
     @switch (field().form.kind) {
@@ -57,6 +59,9 @@ import { readPoints, type Field, type Fields } from '@hashira/core';
         <input
           #text
           class="number"
+          [appExpression]="quantity()"
+          [readsTags]="field().form.kind === 'condition'"
+          [single]="field().form.kind === 'quantity' || field().form.kind === 'condition'"
           autocomplete="off"
           spellcheck="false"
           [id]="id()"
@@ -68,6 +73,9 @@ import { readPoints, type Field, type Fields } from '@hashira/core';
           (change)="commit(text.value)"
         />
       }
+    }
+    @if (selects(); as of) {
+      <app-condition-chips class="chips" [condition]="shown()" [of]="of" (changed)="commit($event)" />
     }
     @if (parts().length > 0) {
       <div class="parts" role="group" [attr.aria-label]="field().title + ', in parts'">
@@ -96,7 +104,7 @@ import { readPoints, type Field, type Fields } from '@hashira/core';
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 118px minmax(0, 1fr);
+      grid-template-columns: 8.4rem minmax(0, 1fr);
       align-items: center;
       column-gap: 8px;
       min-height: 28px;
@@ -120,6 +128,10 @@ import { readPoints, type Field, type Fields } from '@hashira/core';
       grid-column: 1 / -1;
       padding-left: 10px;
       border-left: 1px solid var(--ink-faint);
+    }
+    .chips {
+      grid-column: 1 / -1;
+      margin: 2px 0 4px;
     }
     .table {
       grid-column: 2;
@@ -149,6 +161,16 @@ export class StepFieldComponent {
   protected readonly id = computed(() => `f-${this.step()}-${this.name()}`);
   protected readonly shown = computed(() => this.textOf(this.value() ?? this.field().fallback));
   protected readonly placeholder = computed(() => this.textOf(this.field().initial));
+  /** Kind of quantity of a single value. */
+  protected readonly quantity = computed(() => {
+    const { form } = this.field();
+    return form.kind === 'quantity' ? form.quantity : '';
+  });
+  /** What a condition selects, where chips can say some of it. */
+  protected readonly selects = computed(() => {
+    const { form } = this.field();
+    return form.kind === 'condition' && clausesOf(this.shown()).some(isTagClause) ? form.of : undefined;
+  });
   private textOf(value: unknown): string {
     return this.field().form.kind === 'points' && Array.isArray(value)
       ? pointsText(value)
@@ -260,11 +282,11 @@ export function writtenText(value: unknown): string {
   return JSON.stringify(value);
 }
 
+const coordinate = (part: string): string => withShownUnit(part, 'length');
+
 /** A point of a list: coordinates with commas between, or the name of a place. */
 function pointOf(item: string): string | string[] {
-  return item.includes(',')
-    ? item.split(/\s*,\s*/).map((part) => (/^[-+]?\d*\.?\d+$/.test(part) ? `${part} m` : part))
-    : item;
+  return item.includes(',') ? item.split(/\s*,\s*/).map(coordinate) : item;
 }
 
 /** Typed text as the field is written; a bare number of a field with a unit has that unit. */
@@ -278,22 +300,19 @@ export function readWritten(typed: string, field: Field<unknown>): unknown {
       return typed;
     }
   const { form } = field;
-  const bare = /^[-+]?\d*[.,]?\d+$/.test(typed);
-  const number = typed.replace(',', '.');
-  if (form.kind === 'quantity') return bare ? `${number} ${form.quantity === 'angle' ? 'deg' : 'm'}` : typed;
-  if (form.kind === 'count') return bare ? Number(number) : typed;
+  if (form.kind === 'quantity') return withShownUnit(typed, form.quantity);
+  if (form.kind === 'count')
+    return /^[-+]?\d*[.,]?\d+$/.test(typed) ? Number(typed.replace(',', '.')) : typed;
   if (form.kind === 'list')
     return typed
-      .split(/\s*;\s*/)
-      .join(', ')
-      .replace(/(^|,)\s*([-+]?\d*\.?\d+)\s*(?=,|$)/g, '$1 $2 m')
-      .trim();
+      .split(/[;,]/)
+      .map((part) => withShownUnit(part, form.quantity))
+      .join(', ');
   if (form.kind === 'points')
     return typed
       .split(/\s*;\s*/)
       .filter((item) => item !== '')
       .map(pointOf);
-  if (form.kind === 'point')
-    return typed.split(/\s*[,;]\s*/).map((part) => (/^[-+]?\d*\.?\d+$/.test(part) ? `${part} m` : part));
+  if (form.kind === 'point') return typed.split(/\s*[,;]\s*/).map(coordinate);
   return typed;
 }

@@ -2,6 +2,7 @@ import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { of, throwError } from 'rxjs';
+import { CALCULATION_WORKER } from '../calculation/calculation.service';
 import { ApiProblem, DesignApi, type DesignSummary } from '../designs/design-api.service';
 import { slipShed } from '../testing/slip-shed';
 import { DesignsScreenComponent } from './designs-screen.component';
@@ -50,7 +51,16 @@ describe('DesignsScreenComponent', () => {
     api = new FakeApi();
     messages = [];
     TestBed.configureTestingModule({
-      providers: [MessageService, provideRouter([]), { provide: DesignApi, useValue: api }],
+      providers: [
+        MessageService,
+        provideRouter([]),
+        { provide: DesignApi, useValue: api },
+        // The list is tested without its pictures
+        {
+          provide: CALCULATION_WORKER,
+          useValue: () => ({ postMessage: () => undefined, terminate: () => undefined }),
+        },
+      ],
     });
     TestBed.inject(MessageService).messageObserver.subscribe((message) =>
       messages.push(message as unknown as (typeof messages)[number]),

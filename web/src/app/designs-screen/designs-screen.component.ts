@@ -11,18 +11,22 @@ import { TableModule } from 'primeng/table';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi, type DeletedDesigns, type DesignSummary } from '../designs/design-api.service';
 import { downloadDesign, readDesignFile } from '../designs/design-file';
+import { StageCanvasComponent } from '../stage/stage-canvas.component';
+import { Glances } from './glances.service';
 
-/** All designs: open, duplicate, rename, delete with undo, export and import. */
+/** All designs, each with its frame and its most telling numbers: open, duplicate, rename, delete with undo, export and import. */
 @Component({
   selector: 'app-designs-screen',
-  imports: [RouterLink, TableModule, Button, Dialog, InputText, FormsModule, DatePipe],
+  imports: [RouterLink, StageCanvasComponent, TableModule, Button, Dialog, InputText, FormsModule, DatePipe],
   templateUrl: './designs-screen.component.html',
   styleUrl: './designs-screen.component.css',
+  providers: [Glances],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DesignsScreenComponent {
   private readonly api = inject(DesignApi);
   private readonly messages = inject(MessageService);
+  protected readonly glances = inject(Glances);
 
   protected readonly designs = signal<DesignSummary[]>([]);
   protected readonly deleted = signal<DeletedDesigns>({ keptDays: 0, designs: [] });
@@ -112,6 +116,7 @@ export class DesignsScreenComponent {
     this.designs.set(designs);
     this.deleted.set(deleted);
     this.loaded.set(true);
+    this.glances.look(designs);
   }
 
   private async run(work: () => Promise<void>): Promise<void> {

@@ -36,6 +36,30 @@ describe('DesignApi', () => {
     expect((problem as ApiProblem).message).toBe('It was changed elsewhere.');
   });
 
+  it('reads a document without keeping it, or says each thing that is wrong with it', () => {
+    const read: string[] = [];
+    let problem: ApiProblem | undefined;
+    const take = {
+      next: ({ title }: { title: string }) => void read.push(title),
+      error: (error: unknown) => void (problem = error as ApiProblem),
+    };
+    api.read({ title: 'half' }).subscribe(take);
+    const first = http.expectOne({ method: 'POST', url: '/api/designs/read' });
+    expect(first.request.body).toEqual({ title: 'half' });
+    first.flush({ document: slipShed() });
+    expect(read).toEqual(['Slip shed']);
+    api.read({}).subscribe(take);
+    const problems = [
+      { code: 'invalid-design', message: 'One thing', where: { path: '/steps' } },
+      { code: 'invalid-design', message: 'Another', where: { path: '/rules/0' } },
+    ];
+    http
+      .expectOne('/api/designs/read')
+      .flush({ detail: 'One thing', problems }, { status: 422, statusText: 'Unprocessable Content' });
+    expect(problem!.problems).toEqual(problems);
+    expect(problem!.message).toBe('One thing');
+  });
+
   it('says when nobody answers, and when an answer has no words', () => {
     const problems: ApiProblem[] = [];
     const take = { error: (error: unknown) => void problems.push(error as ApiProblem) };

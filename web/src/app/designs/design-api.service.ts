@@ -1,6 +1,6 @@
 import { HttpClient, HttpErrorResponse, HttpHeaders } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Design } from '@hashira/core';
+import type { Design, Problem } from '@hashira/core';
 import { catchError, map, Observable, throwError } from 'rxjs';
 
 /** A design in the list. */
@@ -43,6 +43,8 @@ export class ApiProblem extends Error {
     /** HTTP status; 0 when the server did not answer. */
     readonly status: number,
     message: string,
+    /** What is wrong with a document, each with its place. */
+    readonly problems: readonly Problem[] = [],
   ) {
     super(message);
   }
@@ -64,6 +66,14 @@ export class DesignApi {
   /** Stores a new design; an unknown value is validated by the server. */
   create(document: unknown): Observable<StoredDesign> {
     return this.http.post<StoredDesign>('/api/designs', document).pipe(explained());
+  }
+
+  /** Reads a document without keeping it; an {@link ApiProblem} with `problems` where it is none. */
+  read(document: unknown): Observable<Design> {
+    return this.http.post<{ document: Design }>('/api/designs/read', document).pipe(
+      map((answer) => answer.document),
+      explained(),
+    );
   }
 
   /** Saves over `revision`; an {@link ApiProblem} with status 412 when it is no longer the current one. */
@@ -151,7 +161,9 @@ function explained<T>(): (source: Observable<T>) => Observable<T> {
     if (!(error instanceof HttpErrorResponse)) return throwError(() => error);
     if (error.status === 0)
       return throwError(() => new ApiProblem(0, 'The server does not answer; it may have been stopped.'));
-    const detail = (error.error as { detail?: string } | null)?.detail;
-    return throwError(() => new ApiProblem(error.status, detail ?? `The server answered ${error.status}.`));
+    const { detail, problems } = (error.error ?? {}) as { detail?: string; problems?: readonly Problem[] };
+    return throwError(
+      () => new ApiProblem(error.status, detail ?? `The server answered ${error.status}.`, problems),
+    );
   });
 }

@@ -59,7 +59,7 @@ describe('RecordScreenComponent', () => {
 
   it('takes a revision up as a change that undoes', async () => {
     const before = spanOf();
-    button('Take up revision 2 again').click();
+    button('Take up again: revision 2').click();
     await settled();
     expect(spanOf()).toBe('17 m');
     workspace.undo();
@@ -68,7 +68,7 @@ describe('RecordScreenComponent', () => {
 
   it('keeps a revision as a design of its own and opens it', async () => {
     const navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
-    button('Keep revision 1 as a new design').click();
+    button('Keep as a new design: revision 1').click();
     await settled();
     expect(api.calls).toEqual([['create', 'Slip shed, revision 1 of 2026-11-26']]);
     expect(navigate).toHaveBeenCalledWith(['/designs', 'kept']);
@@ -96,7 +96,7 @@ describe('RecordScreenComponent', () => {
 
   it('says what the server says', async () => {
     api.revision = () => throwError(() => new ApiProblem(404, 'The design has no revision 2.'));
-    button('Take up revision 2 again').click();
+    button('Take up again: revision 2').click();
     await settled();
     expect(host().querySelector('[role=alert]')!.textContent).toBe('The design has no revision 2.');
   });

@@ -7,6 +7,7 @@ import {
   type OwnSection,
   type RecordField,
 } from '@hashira/core';
+import { ExpressionDirective } from './expression.directive';
 import { SectionPickerComponent } from './section-picker.component';
 
 const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id);
@@ -22,7 +23,7 @@ export interface RecordChange {
 /** The fields of a record, each by the form that the core says: a rule, a load case, a figure, the settings. */
 @Component({
   selector: 'app-record-form',
-  imports: [SectionPickerComponent],
+  imports: [ExpressionDirective, SectionPickerComponent],
   template: `
     @for (field of fields(); track field.path) {
       <div class="field">
@@ -103,6 +104,9 @@ export interface RecordChange {
           @default {
             <input
               #input
+              appExpression=""
+              [readsTags]="field.form.kind === 'condition'"
+              [single]="field.form.kind === 'condition' || field.form.kind === 'formula'"
               autocomplete="off"
               spellcheck="false"
               [id]="idOf(field)"

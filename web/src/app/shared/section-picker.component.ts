@@ -51,8 +51,14 @@ const box = 34;
     >
       {{ value() || 'choose' }} <span class="soft" aria-hidden="true">▾</span>
     </button>
-    <p-popover #panel appendTo="body" [focusOnShow]="false" (onShow)="opened()" (onHide)="closed()">
-      <div class="picker" role="dialog" [attr.aria-label]="label() + ': sections of the library'">
+    <p-popover
+      #panel
+      [ariaLabel]="label() + ', sections of the library'"
+      [focusOnShow]="false"
+      (onShow)="opened()"
+      (onHide)="closed()"
+    >
+      <div class="picker">
         <div class="tabs" role="group" aria-label="Where it comes from">
           <button type="button" class="plain" [attr.aria-pressed]="!making()" (click)="making.set(false)">
             library
@@ -135,7 +141,6 @@ const box = 34;
                 [id]="'picker-' + i"
                 [class.active]="i === active()"
                 [attr.aria-selected]="row.name === value()"
-                [attr.aria-label]="row.name"
                 tabindex="-1"
                 (click)="take(row.name)"
                 (keydown.enter)="take(row.name)"

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { significant, type DiagramKind, type ViewName } from '@hashira/core';
+import { significant, tellingNames, type DiagramKind, type Telling, type ViewName } from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
@@ -22,6 +22,7 @@ export class StageBarComponent {
     { label: 'N', value: 'N', title: 'axial force, tension positive' },
     { label: 'V', value: 'Vz', title: 'shear force' },
     { label: 'M', value: 'My', title: 'bending moment, drawn on the tension side' },
+    { label: 'σ', value: 'stress', title: 'stress at the extreme fibres against the yield strength' },
     { label: 'η', value: 'utilisation', title: 'utilisation of members' },
   ];
   private readonly solid: typeof this.plane = [
@@ -32,9 +33,15 @@ export class StageBarComponent {
     { label: 'Vy', value: 'Vy', title: 'shear force along y' },
     { label: 'Mz', value: 'Mz', title: 'bending moment about z, drawn on the tension side' },
     { label: 'T', value: 'T', title: 'torsion' },
+    { label: 'σ', value: 'stress', title: 'stress at the extreme fibres against the yield strength' },
     { label: 'η', value: 'utilisation', title: 'utilisation of members' },
   ];
   protected readonly diagrams = computed(() => (this.view.solid() ? this.solid : this.plane));
+  /** By what members can be told apart. */
+  protected readonly telling: { label: string; value: Telling | '' }[] = [
+    { label: 'members alike', value: '' },
+    ...tellingNames.map((name) => ({ label: `by ${name}`, value: name })),
+  ];
   protected readonly directions: { label: string; value: ViewName }[] = [
     { label: 'front', value: 'front' },
     { label: 'side', value: 'side' },
@@ -66,6 +73,10 @@ export class StageBarComponent {
     this.view.slice.set(
       value === undefined ? undefined : { tag, value: /^\d+$/.test(value) ? Number(value) : value },
     );
+  }
+
+  protected tellApart(by: Telling | ''): void {
+    this.view.apart.set(by === '' ? undefined : by);
   }
 
   protected typeFactor(text: string): void {

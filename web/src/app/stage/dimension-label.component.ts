@@ -8,7 +8,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { formatExact, formatPlain, toExpression } from '@hashira/core';
+import { formatExact, formatPlain, toExpression, withShownUnit } from '@hashira/core';
 import type { PlacedDimension } from './dimension-lines';
 
 /** A new value for a dimension; changes of one drag carry `gesture`. */
@@ -167,7 +167,7 @@ export class DimensionLabelComponent {
     if (typed !== '' && text !== this.startText())
       this.change.emit({
         dimension: this.placed().dimension,
-        expression: this.withUnit(typed),
+        expression: withShownUnit(typed, this.quantity()),
         gesture: false,
       });
   }
@@ -180,13 +180,6 @@ export class DimensionLabelComponent {
   /** After Enter or Escape the focus is on the number again. */
   protected focusButton(): void {
     setTimeout(() => this.button()?.nativeElement.focus());
-  }
-
-  /** A bare number has the field's unit. */
-  private withUnit(typed: string): string {
-    if (!/^[-+]?\d*[.,]?\d+$/.test(typed)) return typed;
-    const number = typed.replace(',', '.');
-    return this.quantity() === 'angle' ? `${number} deg` : `${number} m`;
   }
 
   /** Dragged values are rounded to 0.1 m and 0.5°. */

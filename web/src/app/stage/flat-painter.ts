@@ -50,11 +50,11 @@ class FlatInk {
     this.context.lineTo(x1, y1);
   }
 
-  triangle(x0: number, y0: number, x1: number, y1: number, x2: number, y2: number, ink: Ink): void {
+  triangle(corners: ArrayLike<number>, ink: Ink): void {
     this.use(ink, false);
-    this.context.moveTo(x0, y0);
-    this.context.lineTo(x1, y1);
-    this.context.lineTo(x2, y2);
+    this.context.moveTo(corners[0]!, corners[1]!);
+    this.context.lineTo(corners[2]!, corners[3]!);
+    this.context.lineTo(corners[4]!, corners[5]!);
     // Triangles that overlap in one path would cut holes into each other
     this.context.fill();
     this.context.beginPath();

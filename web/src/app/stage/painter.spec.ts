@@ -51,7 +51,7 @@ for (const [way, paint] of Object.entries(ways))
 
     it('draws a stroke from end to end with its width in px, in its colour, and nothing beside it', () => {
       const at = painted(
-        sheetWith((pen) => pen.line('members', [-1, 0, 0], [1, 0, 0], { colour: 'ink', width: 6 })),
+        sheetWith((pen) => pen.on('members').line([-1, 0, 0], [1, 0, 0], { colour: 'ink', width: 6 })),
       );
       // 50 px a metre about the middle of 200 × 100 px
       expect(near(at(100, 50), ink)).toBeTrue();
@@ -62,8 +62,7 @@ for (const [way, paint] of Object.entries(ways))
 
     it('draws areas moved by their scale, and hides layers that are off', () => {
       const draw = (pen: Draughtsman) =>
-        pen.area(
-          'diagram',
+        pen.on('diagram').area(
           [
             [-1, 0, 0],
             [1, 0, 0],
@@ -90,7 +89,9 @@ for (const [way, paint] of Object.entries(ways))
     it('draws symbols of px along the direction in which they point', () => {
       // An arrow to the right that ends 20 px left of the middle and is 60 px long
       const at = painted(
-        sheetWith((pen) => pen.arrow('members', [0, 0, 0], [1, 0, 0], 20, 60, { colour: 'ink', width: 4 })),
+        sheetWith((pen) =>
+          pen.on('members').arrow([0, 0, 0], [1, 0, 0], { gap: 20, length: 60 }, { colour: 'ink', width: 4 }),
+        ),
       );
       expect(near(at(40, 50), ink)).toBeTrue();
       expect(near(at(76, 50), ink)).toBeTrue();

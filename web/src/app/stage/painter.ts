@@ -34,16 +34,15 @@ vec4 toClip(vec2 p) { return vec4(p.x / sheet.x * 2.0 - 1.0, 1.0 - p.y / sheet.y
 `;
 
 const strokeShader = `${common}
-// One stroke is six texels; its two triangles are told apart by the number of the vertex, because drawing by instances is slow without
+// One stroke is six texels; its four corners are told apart by the number of the vertex, because drawing by instances is slow without
 // a graphics card
 uniform highp sampler2D strokes;
 out vec2 across;
 out vec4 ink;
 vec4 texel(int stroke, int k) { return texelFetch(strokes, ivec2(stroke % ${perRow} * 6 + k, stroke / ${perRow}), 0); }
 void main() {
-  int stroke = gl_VertexID / 6;
-  int k = gl_VertexID % 6;
-  vec2 corner = vec2(k == 1 || k == 3 || k == 5 ? 1.0 : 0.0, k == 2 || k == 4 || k == 5 ? 1.0 : 0.0);
+  int stroke = gl_VertexID >> 2;
+  vec2 corner = vec2(float(gl_VertexID & 1), float(gl_VertexID >> 1 & 1));
   vec4 t0 = texel(stroke, 0), t1 = texel(stroke, 1), t2 = texel(stroke, 2);
   vec4 offsets = texel(stroke, 3), style = texel(stroke, 4);
   vec3 a = t0.xyz, da = vec3(t0.w, t1.xy), b = vec3(t1.zw, t2.x), db = t2.yzw;
@@ -107,6 +106,8 @@ const tints = new Float32Array(
   }),
 );
 
+const twoTriangles = [0, 1, 2, 2, 1, 3];
+
 /** A drawing on the graphics card. */
 interface Uploaded {
   readonly strokes: WebGLTexture;
@@ -119,6 +120,9 @@ export class Painter {
   private readonly cornerProgram: WebGLProgram;
   private readonly places = new Map<string, WebGLUniformLocation | null>();
   private uploaded = new Map<Drawing, Uploaded>();
+  /** Corners of the two triangles of each stroke. */
+  private readonly indices: WebGLBuffer;
+  private indexed = 0;
 
   /** A painter on a canvas; undefined where the browser gives no WebGL 2. */
   static on(canvas: HTMLCanvasElement): Painter | undefined {
@@ -132,6 +136,7 @@ export class Painter {
   ) {
     this.strokeProgram = this.program(strokeShader);
     this.cornerProgram = this.program(cornerShader);
+    this.indices = gl.createBuffer();
   }
 
   /** Whether the graphics card took the context away. */
@@ -176,7 +181,8 @@ export class Painter {
         gl.useProgram(this.strokeProgram);
         this.attributes(null, []);
         gl.bindTexture(gl.TEXTURE_2D, strokes);
-        gl.drawArrays(gl.TRIANGLES, 6 * s0, 6 * (s1 - s0));
+        gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indicesOf(s1));
+        gl.drawElements(gl.TRIANGLES, 6 * (s1 - s0), gl.UNSIGNED_INT, 6 * s0 * Uint32Array.BYTES_PER_ELEMENT);
       }
     });
   }
@@ -214,6 +220,21 @@ export class Painter {
       gl.vertexAttribPointer(i, size, gl.FLOAT, false, cornerSize * 4, at);
       at += size * 4;
     }
+  }
+
+  /** Two triangles share an edge, whose ends are worked out once. */
+  private indicesOf(strokes: number): WebGLBuffer {
+    const { gl } = this;
+    if (strokes > this.indexed) {
+      this.indexed = Math.max(strokes, 2 * this.indexed, 1024);
+      const list = Uint32Array.from(
+        { length: 6 * this.indexed },
+        (_, i) => 4 * Math.floor(i / 6) + twoTriangles[i % 6]!,
+      );
+      gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indices);
+      gl.bufferData(gl.ELEMENT_ARRAY_BUFFER, list, gl.STATIC_DRAW);
+    }
+    return this.indices;
   }
 
   private upload(drawing: Drawing): Uploaded {

@@ -13,6 +13,21 @@ describe('scales', () => {
     expect(both.diagram).toBeLessThan(commonScales([scenes[0]!], 'My', automatic).diagram);
   });
 
+  it('do not let ordinates tower above a long low frame: it counts as six times its height', () => {
+    const [shed] = scenes;
+    const row = (width: number, height: number) => ({
+      ...shed!,
+      points: Float32Array.of(0, 0, 0, width, 0, 0, width, 0, height, 0, 0, height),
+    });
+    const ordinate = (width: number, height: number) =>
+      commonScales([row(width, height)], 'My', automatic).diagram * shed!.most.diagram;
+    // Forty bays of 6 m, three storeys of 3.5 m
+    expect(ordinate(240, 10.5)).toBeCloseTo(0.13 * 6 * 10.5, 6);
+    expect(ordinate(22, 8)).toBeCloseTo(0.13 * Math.hypot(22, 8), 6);
+    // A beam has no height
+    expect(ordinate(12, 0)).toBeCloseTo(0.13 * 12, 6);
+  });
+
   it('deform by a round factor found from the largest displacement, or by the one typed', () => {
     const found = commonScales(scenes, 'none', automatic).deformation;
     expect(found).toBe(niceFactor(found));

@@ -9,16 +9,21 @@ import {
   input,
   viewChild,
 } from '@angular/core';
-import { placeLabels, type Box } from './labels';
+import type { PlacedDimension } from './dimension-lines';
+import { placeLabels } from './labels';
+import { PageLettering } from './lettering';
+import { sameSheet } from './same-sheet';
 import { SheetRenderer } from './sheet-renderer.service';
+import { surroundingsOf } from './surroundings';
 import { textsOn } from './texts';
 import type { Sheet } from './types';
 
-/** One sheet: the drawing of a scene with its texts. */
+/** One sheet: the drawing of a scene, what is laid over it, and its texts. */
 @Component({
   selector: 'app-stage-canvas',
   template: `
     <canvas #canvas [style.width.px]="sheet().size.width" [style.height.px]="sheet().size.height"></canvas>
+    <ng-content />
     @for (label of labels(); track label.key) {
       <span
         class="label number {{ label.tone }}"
@@ -33,19 +38,24 @@ import type { Sheet } from './types';
 })
 export class StageCanvasComponent {
   private readonly renderer = inject(SheetRenderer);
+  private readonly lettering = inject(PageLettering);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
 
   readonly sheet = input.required<Sheet>();
-  /** Boxes that texts keep clear of. */
-  readonly obstacles = input<readonly Box[]>([]);
+  /** Dimensions on the sheet, which texts keep clear of. */
+  readonly dimensions = input<readonly PlacedDimension[]>([]);
+
+  private readonly shown = computed(() => this.sheet(), { equal: sameSheet });
 
   protected readonly labels = computed(() => {
-    const sheet = this.sheet();
-    return sheet.thumbnail ? [] : placeLabels(textsOn(sheet), sheet.size, this.obstacles());
+    const sheet = this.shown();
+    if (sheet.thumbnail) return [];
+    const surroundings = surroundingsOf(sheet, this.dimensions());
+    return placeLabels(textsOn(sheet), sheet.size, surroundings, this.lettering.now());
   });
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.renderer.release(this.canvas().nativeElement));
-    afterRenderEffect({ write: () => this.renderer.paint(this.sheet(), this.canvas().nativeElement) });
+    afterRenderEffect({ write: () => this.renderer.paint(this.shown(), this.canvas().nativeElement) });
   }
 }

@@ -2,6 +2,7 @@ import { ComponentFixture, TestBed } from '@angular/core/testing';
 import type { View } from '@hashira/core';
 import { known, sheetOf } from '../testing/slip-shed';
 import type { DimensionChange } from './dimension-label.component';
+import { SheetRenderer } from './sheet-renderer.service';
 import { StageComponent, type PointedPlace } from './stage.component';
 import type { StageContent } from './types';
 
@@ -131,6 +132,27 @@ describe('StageComponent', () => {
     ]);
     await settled();
     expect(find('[role=alert]')!.textContent).toContain('The frame can move.');
+  });
+
+  it('stands where it is held, and gives the swing as a film', async () => {
+    const painted = spyOn(TestBed.inject(SheetRenderer), 'paint').and.callThrough();
+    const phase = () => painted.calls.mostRecent().args[0].phase;
+    fixture.componentRef.setInput('content', { ...content, layers: [...layers, 'deformed'] });
+    fixture.componentRef.setInput('moving', true);
+    for (const [held, expected] of [
+      [0.25, 1],
+      [0.75, -1],
+      [1 / 12, 0.5],
+    ] as const) {
+      fixture.componentRef.setInput('held', held);
+      await settled();
+      expect(phase()).toBeCloseTo(expected, 9);
+    }
+    fixture.componentRef.setInput('moving', false);
+    await settled();
+    // At rest it stands where a swing is greatest
+    expect(phase()).toBe(1);
+    expect(fixture.componentInstance.film()).toContain('<animate attributeName="d" dur="1.8s"');
   });
 
   it('moves while asked to', async () => {

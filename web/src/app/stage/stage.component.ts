@@ -10,22 +10,17 @@ import {
   output,
   signal,
 } from '@angular/core';
-import {
-  fitView,
-  projected,
-  standardViews,
-  type Margins,
-  type Problem,
-  type View,
-  type ViewName,
-} from '@hashira/core';
+import { projected, toFilm, type Problem, type View, type ViewName } from '@hashira/core';
 import { DimensionLabelComponent, type DimensionChange } from './dimension-label.component';
 import { placeDimensions } from './dimension-lines';
+import { fittedView } from './fitting';
+import { PageLettering } from './lettering';
 import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './navigation';
 import { PointHandlesComponent, type HandleMove, type StageHandle } from './point-handles.component';
 import { membersInBox, nodeNear, type Box } from './picking';
 import { SheetRenderer } from './sheet-renderer.service';
 import { StageCanvasComponent } from './stage-canvas.component';
+import { phaseOf, swingAt, swingPeriod } from './swing';
 import type { Point, Sheet, SheetSize, StageContent } from './types';
 
 /** What is read at a place of a member, ready to be shown. */
@@ -47,9 +42,6 @@ export interface PointedPlace {
   readonly member: string;
   readonly share: number;
 }
-
-const margins: Margins = { left: 138, right: 108, top: 92, bottom: 116 };
-const bareMargins: Margins = { left: 60, right: 60, top: 44, bottom: 64 };
 
 /**
  * The stage: a frame that can be zoomed, panned, turned and read. The wheel zooms about the pointer, dragging pans, with Alt or the
@@ -80,6 +72,7 @@ const bareMargins: Margins = { left: 60, right: 60, top: 44, bottom: 64 };
 export class StageComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly renderer = inject(SheetRenderer);
+  private readonly lettering = inject(PageLettering);
 
   /** What the stage shows, for readers. */
   readonly name = input.required<string>();
@@ -89,6 +82,8 @@ export class StageComponent {
   /** A view shared with other stages; without it the stage keeps its own. */
   readonly sharedView = input<View | undefined>(undefined);
   readonly moving = input(false);
+  /** Share of a swing at which the moving picture is held. */
+  readonly held = input<number | undefined>(undefined);
   /** Problems that keep the frame from being calculated. */
   readonly problems = input<readonly Problem[]>([]);
   readonly stale = input(false);
@@ -133,16 +128,7 @@ export class StageComponent {
     const size = this.size();
     if (size.width < 20 || size.height < 20) return undefined;
     const { scene, dimensions } = this.content();
-    return (
-      this.sharedView() ??
-      this.ownView() ??
-      fitView(
-        scene.points,
-        standardViews[scene.space === 'plane' ? 'front' : this.direction()],
-        size,
-        dimensions ? margins : bareMargins,
-      )
-    );
+    return this.sharedView() ?? this.ownView() ?? fittedView(scene, this.direction(), size, dimensions);
   });
 
   protected readonly sheet = computed((): Sheet | undefined => {
@@ -152,9 +138,10 @@ export class StageComponent {
 
   protected readonly dimensions = computed(() => {
     const sheet = this.sheet();
-    return sheet?.dimensions ? placeDimensions(sheet.scene, sheet.view, sheet.size) : [];
+    return sheet?.dimensions
+      ? placeDimensions(sheet.scene, sheet.view, sheet.size, this.lettering.now())
+      : [];
   });
-  protected readonly obstacles = computed(() => this.dimensions().map(({ box }) => box));
 
   private readonly pickIndex = computed(() => {
     const view = this.view();
@@ -202,6 +189,10 @@ export class StageComponent {
       this.ownView.set(undefined);
     });
     this.animate();
+  }
+
+  focus(): void {
+    this.host.nativeElement.focus();
   }
 
   /** Shows the whole frame. */
@@ -373,17 +364,24 @@ export class StageComponent {
   /** Swings the deformed shape while asked to, at the pace of the screen. */
   private animate(): void {
     effect((onCleanup) => {
-      if (!this.moving()) {
-        this.phase.set(1);
+      const held = this.held();
+      if (!this.moving() || held !== undefined) {
+        this.phase.set(this.moving() && held !== undefined ? phaseOf(held) : 1);
         return;
       }
       let handle = 0;
       const step = (time: number): void => {
-        this.phase.set(Math.sin((time / 1800) * 2 * Math.PI));
+        this.phase.set(phaseOf(swingAt(time)));
         handle = requestAnimationFrame(step);
       };
       handle = requestAnimationFrame(step);
       onCleanup(() => cancelAnimationFrame(handle));
     });
+  }
+
+  /** The moving picture of what the stage shows, as an animated SVG; undefined while there is no sheet. */
+  film(): string | undefined {
+    const sheet = this.sheet();
+    return sheet && toFilm(sheet.scene.drawing, { ...sheet, seconds: swingPeriod / 1000 });
   }
 }

@@ -13,8 +13,10 @@ import type { Questions, Show } from '../calculation/protocol';
 import { TraceService } from '../shared/trace.service';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Saving } from '../workspace/saving.service';
+import { ExpressionHelp } from '../workspace/expression-help.service';
 import { Drawing } from '../workspace/drawing.service';
 import { StepPreview } from '../workspace/preview.service';
+import { TextDraft } from '../workspace/text-draft.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
 import { slipShed } from './slip-shed';
@@ -74,6 +76,7 @@ class CalculationAtOnce {
       table: () => run?.resultTable(kind, { result: result ?? '', ...(parts ? { parts } : {}) }),
       proposal: () => run?.proposal(of, ids),
       selection: () => run?.selection(of, condition),
+      tags: () => run?.tagValues(of),
     };
     return Promise.resolve(answers[question]());
   }
@@ -102,9 +105,11 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
     providers: [
       DesignWorkspace,
       Selection,
+      TextDraft,
       Drawing,
       StepPreview,
       ViewState,
+      ExpressionHelp,
       TraceService,
       MessageService,
       provideRouter([]),

@@ -30,6 +30,21 @@ describe('Drawing', () => {
     expect(steps().length).toBe(count);
   });
 
+  it('ends a member by a typed length towards what was pointed at, or by coordinates', async () => {
+    drawing.begin();
+    await drawing.point('shed.column.1', 0.5);
+    drawing.press();
+    await drawing.point('shed.column.2', 0.5);
+    await drawing.point(undefined);
+    expect(drawing.finish('nonsense')).toContain('nonsense');
+    expect(drawing.finish('4 m')).toBe('');
+    expect(steps().at(-1)!['points']).toEqual(['shed.column.1@1/2', ['4 m', '3.2 m']]);
+    await drawing.point('shed.column.2', 0.5);
+    drawing.press();
+    expect(drawing.finish('span / 2, 1')).toBe('');
+    expect(steps().at(-1)!['points']).toEqual(['shed.column.2@1/2', ['span / 2', '1 m']]);
+  });
+
   it('does not end where it began, and goes back one step at a time', async () => {
     const count = steps().length;
     drawing.begin();

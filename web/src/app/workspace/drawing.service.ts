@@ -1,7 +1,8 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { drawMember, type NamedPlace } from '@hashira/core';
+import { drawMember, typedEnd, type NamedPlace } from '@hashira/core';
 import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
+import { ExpressionHelp } from './expression-help.service';
 import { Selection } from './selection.service';
 
 /** A member that is being drawn from place to place: what is pointed at snaps to what steps can name. */
@@ -10,11 +11,14 @@ export class Drawing {
   private readonly workspace = inject(DesignWorkspace);
   private readonly calculation = inject(Calculation);
   private readonly selection = inject(Selection);
+  private readonly help = inject(ExpressionHelp);
   readonly active = signal(false);
   /** Where the member begins, once that is pressed. */
   readonly from = signal<NamedPlace | undefined>(undefined);
   /** The place that is pointed at. */
   readonly at = signal<NamedPlace | undefined>(undefined);
+  /** The last place that was pointed at since the member began: typing takes the hand off it. */
+  private readonly aim = signal<NamedPlace['at'] | undefined>(undefined);
   private asked = 0;
 
   /** What is drawn so far, to be shown on the stage. */
@@ -52,7 +56,9 @@ export class Drawing {
     }
     const alternative = this.workspace.selectedAlternative(design).id;
     const place = await this.calculation.ask(alternative, 'place', { member, share });
-    if (asked === this.asked && this.active()) this.at.set(place);
+    if (asked !== this.asked || !this.active()) return;
+    this.at.set(place);
+    if (place) this.aim.set(place.at);
   }
 
   /** Takes the place that is pointed at: it begins a member, or ends it. */
@@ -60,11 +66,31 @@ export class Drawing {
     const at = this.at();
     const from = this.from();
     if (!at) return;
-    if (!from) this.from.set(at);
-    else if (from.name !== at.name) {
-      this.workspace.apply((design) => drawMember(design, from.name, at.name).design);
-      this.workspace.endGesture();
-      this.from.set(undefined);
-    }
+    if (!from) {
+      this.from.set(at);
+      this.aim.set(undefined);
+    } else if (from.name !== at.name) this.draw(from, at.name);
+  }
+
+  /** Ends the member by what is typed: a length towards what is pointed at, or coordinates. Returns what is wrong with it. */
+  finish(text: string): string {
+    const from = this.from();
+    const design = this.workspace.state()?.design;
+    if (!from || !design) return '';
+    const towards = this.aim();
+    const end = typedEnd(text, this.help.names(), {
+      from: from.at,
+      space: design.space,
+      ...(towards ? { towards } : {}),
+    });
+    if (!end.ok) return end.problems[0]!.message;
+    this.draw(from, end.value);
+    return '';
+  }
+
+  private draw(from: NamedPlace, to: string | readonly string[]): void {
+    this.workspace.apply((design) => drawMember(design, from.name, to).design);
+    this.workspace.endGesture();
+    this.from.set(undefined);
   }
 }

@@ -48,6 +48,7 @@ const keys: readonly { readonly where: string; readonly keys: readonly (readonly
     keys: [
       ['Arrows up, down', 'one step more, one less'],
       ['Enter', 'takes what is typed: a number, a value with its unit, or a formula'],
+      ['Arrows, Enter', 'choose a name that goes on with what is typed, and take it'],
     ],
   },
   {
@@ -69,6 +70,7 @@ const keys: readonly { readonly where: string; readonly keys: readonly (readonly
       [(visible)]="open"
       [modal]="true"
       [draggable]="false"
+      closeAriaLabel="Close"
       [style]="{ width: '44rem' }"
     >
       <div class="groups">

@@ -1,14 +1,32 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { ActivatedRoute, Router } from '@angular/router';
-import type { DiagramKind, DrawnScene, Layer, Slice, ViewName } from '@hashira/core';
+import {
+  forceNames,
+  forceQuantity,
+  isShape,
+  shownKinds,
+  tellingNames,
+  type DiagramKind,
+  type DrawnScene,
+  type Layer,
+  type QuantityName,
+  type ShownResult,
+  type Slice,
+  type Telling,
+  type ViewName,
+} from '@hashira/core';
+import { swingAt, swingSteps } from '../stage/swing';
 import { Calculation } from '../calculation/calculation.service';
 import { commonScales, type DeformationScale } from '../stage/scales';
+import { Units } from '../shared/units.service';
 import type { StageScales } from '../stage/types';
 import { DesignWorkspace } from './design-workspace.service';
 import { Selection } from './selection.service';
 
 const none: never[] = [];
-const diagrams: readonly DiagramKind[] = ['none', 'N', 'Vz', 'My', 'Vy', 'Mz', 'T', 'utilisation'];
+const diagrams: readonly DiagramKind[] = ['none', 'N', 'Vz', 'My', 'Vy', 'Mz', 'T', 'stress', 'utilisation'];
+/** Layers of a state that are drawn when they are wished for. */
+const layersByWish: readonly Layer[] = ['loads', 'reactions', 'deformed'];
 const views: readonly ViewName[] = ['front', 'side', 'plan', 'oblique'];
 
 /** What all stages of a design show: one load case, one diagram, one scale. It is part of the address. */
@@ -18,6 +36,7 @@ export class ViewState {
   private readonly calculation = inject(Calculation);
   private readonly router = inject(Router);
   private readonly selection = inject(Selection);
+  private readonly units = inject(Units);
   private readonly chosenResult = signal<string | undefined>(undefined);
 
   readonly diagram = signal<DiagramKind>('My');
@@ -29,6 +48,12 @@ export class ViewState {
   readonly deformation = signal<DeformationScale>({ kind: 'automatic' });
   /** The deformed shape swings between both sides. */
   readonly moving = signal(false);
+  /** Share of a swing at which it is held. */
+  readonly held = signal<number | undefined>(undefined);
+  /** Outlines of the sections stand along the members, true to scale. */
+  readonly sections = signal(false);
+  /** By what members are told apart, where no result is drawn. */
+  readonly apart = signal<Telling | undefined>(undefined);
   /** From where a solid frame is looked at. */
   readonly direction = signal<ViewName>('oblique');
   readonly slice = signal<Slice | undefined>(undefined);
@@ -39,9 +64,9 @@ export class ViewState {
 
   readonly solid = computed(() => this.workspace.state()?.design.space === 'solid');
 
-  /** Load cases and combinations of the selected alternative; the design's own until it is known. */
+  /** What can be shown of the selected alternative; the design's own cases and combinations until it is known. */
   private readonly results = computed(
-    () => {
+    (): readonly ShownResult[] => {
       const design = this.workspace.state()?.design;
       const known =
         design &&
@@ -67,32 +92,57 @@ export class ViewState {
     },
   );
 
-  /** Load cases and combinations to choose from. */
+  /** What can be shown, by kind. */
   readonly resultOptions = computed(() =>
-    (['case', 'combination'] as const).map((kind) => ({
-      label: kind === 'case' ? 'Load cases' : 'Combinations',
-      items: this.results()
-        .filter((result) => result.kind === kind)
-        .map(({ id, title }) => ({ id, label: `${id}  ${title}` })),
-    })),
+    shownKinds
+      .map(({ kind, group }) => ({
+        label: group,
+        items: this.results()
+          .filter((result) => result.kind === kind)
+          .map((result) => ({ id: result.id, label: wordsOf(result) })),
+      }))
+      .filter(({ items }) => items.length > 0),
   );
 
-  /** Id of the load case or combination that is shown; the first combination until one is chosen. */
-  readonly resultId = computed(() => {
+  private readonly shown = computed(() => {
     const all = this.results();
     const chosen = this.chosenResult();
-    if (chosen !== undefined && all.some(({ id }) => id === chosen)) return chosen;
-    return (all.find(({ kind }) => kind === 'combination') ?? all[0])?.id ?? '';
+    return all.find(({ id }) => id === chosen) ?? all.find(({ kind }) => kind === 'combination') ?? all[0];
   });
 
+  /** Id of what is shown; the first combination until something is chosen. */
+  readonly resultId = computed(() => this.shown()?.id ?? '');
+
   readonly resultTitle = computed(() => {
-    const id = this.resultId();
-    return `${id} ${this.results().find((one) => one.id === id)?.title ?? ''}`;
+    const shown = this.shown();
+    return shown ? wordsOf(shown) : '';
+  });
+
+  /** A shape is shown: it has displacements and no forces. */
+  readonly shape = computed(() => isShape(this.resultId()));
+
+  /** One load case or combination is shown: nothing of several, and no shape. */
+  readonly single = computed(() => isSingle(this.shown()));
+
+  /** Displacements are drawn, to a scale of their own. */
+  readonly scaled = computed(() => this.shape() || (this.deformed() && this.single()));
+
+  /** The moving picture runs. */
+  readonly swings = computed(() => this.moving() && this.scaled());
+
+  /** What the ordinates of the diagram are, where one is drawn. */
+  readonly diagramQuantity = computed((): QuantityName | undefined => {
+    const force = forceNames.find((name) => name === this.diagram());
+    return force && !this.shape() ? forceQuantity(force) : undefined;
   });
 
   readonly show = computed(() => {
     const slice = this.slice();
     const step = this.step();
+    const units = this.units.system();
+    const apart = this.diagram() === 'none' && !this.shape() ? this.apart() : undefined;
+    const layers = this.layers();
+    const without = layersByWish.filter((layer) => !layers.includes(layer));
     // What is pointed at in a list goes before what is selected
     const lit = this.lit().length > 0 ? this.lit() : this.selection.selected().ids;
     return {
@@ -101,6 +151,10 @@ export class ViewState {
       ...(slice ? { slice } : {}),
       ...(step === undefined ? {} : { step }),
       ...(lit.length > 0 ? { lit } : {}),
+      ...(this.sections() ? { sections: true } : {}),
+      ...(without.length > 0 ? { without } : {}),
+      ...(apart ? { apart } : {}),
+      ...(units === 'metric' ? {} : { units }),
     };
   });
 
@@ -118,16 +172,27 @@ export class ViewState {
     'supports',
     'hinges',
     'moving',
+    ...(this.sections() ? (['sections'] as const) : []),
     ...(this.diagram() === 'none' ? [] : (['diagram'] as const)),
     ...(this.loads() ? (['loads'] as const) : []),
     ...(this.reactions() ? (['reactions'] as const) : []),
-    ...(this.deformed() ? (['deformed'] as const) : []),
+    ...(this.deformed() && this.single() ? (['deformed'] as const) : []),
   ]);
 
   constructor() {
     this.fromAddress(inject(ActivatedRoute));
     effect(() => this.calculation.setShow(this.show()));
     effect(() => this.toAddress());
+  }
+
+  /** Holds the moving picture where it is, or lets it go on. */
+  hold(on: boolean): void {
+    this.held.set(on ? swingAt(performance.now()) : undefined);
+  }
+
+  /** Moves a picture that is held on or back. */
+  stepSwing(by: 1 | -1): void {
+    this.held.update((share = 0) => (share + 1 + by / swingSteps) % 1);
   }
 
   showResult(id: string): void {
@@ -148,8 +213,11 @@ export class ViewState {
       ['reactions', this.reactions],
       ['deformed', this.deformed],
       ['tables', this.tables],
+      ['sections', this.sections],
     ] as const)
       if (query.has(name)) flag.set(query.get(name) === '1');
+    const apart = tellingNames.find((name) => name === query.get('apart'));
+    if (apart) this.apart.set(apart);
     const slice = /^(\w+):(.+)$/.exec(query.get('slice') ?? '');
     if (slice)
       this.slice.set({ tag: slice[1]!, value: /^\d+$/.test(slice[2]!) ? Number(slice[2]) : slice[2]! });
@@ -172,6 +240,8 @@ export class ViewState {
       reactions: flag(this.reactions(), true),
       deformed: flag(this.deformed(), false),
       tables: flag(this.tables(), false),
+      sections: flag(this.sections(), false),
+      apart: this.apart() ?? null,
       slice: slice ? `${slice.tag}:${slice.value}` : null,
     };
     tree.queryParams = Object.fromEntries(
@@ -183,3 +253,10 @@ export class ViewState {
       void this.router.navigateByUrl(tree, { replaceUrl: true });
   }
 }
+
+/** People name load cases and combinations by their ids, too. */
+const wordsOf = (result: ShownResult): string =>
+  isSingle(result) ? `${result.id} ${result.title}` : result.title;
+
+const isSingle = (result: ShownResult | undefined): boolean =>
+  result?.kind === 'case' || result?.kind === 'combination';

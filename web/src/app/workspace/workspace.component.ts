@@ -2,16 +2,19 @@ import {
   ChangeDetectionStrategy,
   Component,
   DestroyRef,
+  ElementRef,
   computed,
   effect,
   inject,
   input,
   signal,
+  viewChild,
 } from '@angular/core';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { setTitle } from '@hashira/core';
 import { Button } from 'primeng/button';
+import { PrimeNG } from 'primeng/config';
 import { Tooltip } from 'primeng/tooltip';
 import { delay, firstValueFrom } from 'rxjs';
 import { DesignApi } from '../designs/design-api.service';
@@ -19,12 +22,15 @@ import { downloadDesign } from '../designs/design-file';
 import { rememberOpened } from '../designs/last-opened';
 import { EditableTextComponent } from '../shared/editable-text.component';
 import { Calculation } from '../calculation/calculation.service';
+import { Units } from '../shared/units.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { Drawing } from './drawing.service';
+import { ExpressionHelp } from './expression-help.service';
 import { KeysPageComponent } from './keys-page.component';
 import { Saving } from './saving.service';
 import { Drafts, type Draft } from './drafts.service';
 import { StepPreview } from './preview.service';
+import { TextDraft } from './text-draft.service';
 import { Selection } from './selection.service';
 import { ViewState } from './view-state.service';
 
@@ -42,7 +48,17 @@ import { ViewState } from './view-state.service';
   ],
   templateUrl: './workspace.component.html',
   styleUrl: './workspace.component.css',
-  providers: [Calculation, Saving, DesignWorkspace, Selection, Drawing, StepPreview, ViewState],
+  providers: [
+    Calculation,
+    Saving,
+    DesignWorkspace,
+    Selection,
+    TextDraft,
+    Drawing,
+    StepPreview,
+    ViewState,
+    ExpressionHelp,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'key($event)', '(window:beforeunload)': 'leaving($event)' },
 })
@@ -55,6 +71,10 @@ export class WorkspaceComponent {
 
   /** The design's id, from the address. */
   readonly id = input.required<string>();
+
+  private readonly screen = viewChild<ElementRef<HTMLElement>>('screen');
+  private readonly primeng = inject(PrimeNG);
+  protected readonly units = inject(Units);
 
   protected readonly problem = signal('');
   protected readonly keysOpen = signal(false);
@@ -79,6 +99,9 @@ export class WorkspaceComponent {
   });
 
   constructor() {
+    // Lists that open belong to the page's main part, for those who hear it
+    effect(() => this.primeng.overlayAppendTo.set(this.screen()?.nativeElement ?? 'self'));
+
     // Reads the address before the design is opened
     inject(ViewState);
     effect(() => void this.open(this.id()));

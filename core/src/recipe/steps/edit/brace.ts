@@ -44,7 +44,7 @@ export const brace = edit({
     const frame = withGround(before, selected);
     const faces = panelsOf(frame, [...selected, ...frame.ground]).map((face) => ({
       face,
-      sides: sidesOf(frame, face),
+      sides: sidesOf(face),
     }));
     // The ground is one side of a panel at the most: what it bounds alone is the floor
     const ground = new Set(frame.ground.map((one) => one.id));

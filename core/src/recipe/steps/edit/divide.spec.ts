@@ -25,6 +25,12 @@ describe('divide', () => {
     expect(model.members.every(({ design }) => design?.group === undefined)).toBeTrue();
   });
 
+  it('says so where it is told in two ways, and divides by neither', () => {
+    const [problem] = problemsOf(designWith([portal, divide({ parts: 4, at: ['3 m'] })]));
+    expect(problem!.message).toContain('by "parts" and by "at"; keep one of them');
+    expect(problem!.where).toEqual(jasmine.objectContaining({ step: 'd', field: 'at' }));
+  });
+
   it('at lengths and shares', () => {
     const frame = of({ at: ['0.25', '3 m'] });
     const left = [...frame.geometry.lines.values()].find(({ id }) => id.includes('left'))!;

@@ -32,6 +32,13 @@ export const divide = edit({
     const selected = selectMembers(before, values.members, context);
     const draft = new Draft(before, id);
     const runs = runsOf(before, selected);
+    const ways = (['parts', 'at', 'crossings'] as const).filter((way) => values[way] ?? false);
+    if (ways.length > 1)
+      fail(
+        'geometry',
+        `Step "${id}" says in more than one way how to divide, by "${ways.join('" and by "')}"; keep one of them, or make two steps.`,
+        { step: id, field: ways[1]! },
+      );
     if (values.crossings)
       joinCrossings(
         draft,

@@ -204,12 +204,17 @@ function drawFrame(sketch: Sketch, layout: Layout): Drawn {
   return { legs: legLines, crosses: crossLines };
 }
 
-/** Braces one panel between lines that are named by side. */
+/** A panel by its corners: lower and upper, left and right; and the line that is its left side. */
+interface BracedPanel {
+  readonly corners: { readonly ll: Point; readonly lr: Point; readonly ul: Point; readonly ur: Point };
+  readonly left: SketchLine | undefined;
+}
+
+/** Braces one panel. */
 function brace(
   sketch: Sketch,
   face: Face,
-  corners: { ll: Point; lr: Point; ul: Point; ur: Point },
-  left: SketchLine | undefined,
+  { corners, left }: BracedPanel,
   index: readonly (string | number)[],
   tags: Record<string, string | number>,
 ): void {
@@ -249,7 +254,7 @@ function braceLong(
         const [x0, x1] = [legs[i]!, legs[i + 1]!];
         const corners = { ll: [x0, y, z0], lr: [x1, y, z0], ul: [x0, y, z1], ur: [x1, y, z1] } as const;
         const side = r === 0 ? 'front' : 'back';
-        brace(sketch, face, corners, lines[i]![r], [side, i + 1, l + 1], {
+        brace(sketch, face, { corners, left: lines[i]![r] }, [side, i + 1, l + 1], {
           face: 'long',
           side,
           bay: i + 1,
@@ -273,7 +278,7 @@ function braceShort(
       const [y0, y1] = legRows;
       const corners = { ll: [x, y0, z0], lr: [x, y1, z0], ul: [x, y0, z1], ur: [x, y1, z1] } as const;
       const side = i === 0 ? 'left' : 'right';
-      brace(sketch, face, corners, lines[i]![0], [side, 1, l + 1], {
+      brace(sketch, face, { corners, left: lines[i]![0] }, [side, 1, l + 1], {
         face: 'short',
         side,
         bay: i + 1,
@@ -294,7 +299,7 @@ function braceTop(
   for (let k = 0; k + 1 < xs.length; k++) {
     const [x0, x1] = [xs[k]!, xs[k + 1]!];
     const corners = { ll: [x0, 0, z], lr: [x1, 0, z], ul: [x0, width, z], ur: [x1, width, z] } as const;
-    brace(sketch, face, corners, lines[level]![k], ['top', k + 1, level + 1], {
+    brace(sketch, face, { corners, left: lines[level]![k] }, ['top', k + 1, level + 1], {
       face: 'top',
       bay: k + 1,
       storey: level + 1,

@@ -93,8 +93,10 @@ export const portal = generator({
         'without inner columns the roof must span all bays; set "ridge" to "one".',
       );
     const roofs = one
-      ? [roofLine(values, 1, xs[0]!, xs.at(-1)!, heads[0]!, heads.at(-1)!, id)]
-      : values.bays.map((_, i) => roofLine(values, i + 1, xs[i]!, xs[i + 1]!, heads[i]!, heads[i + 1]!, id));
+      ? [roofLine(values, 1, [xs[0]!, heads[0]!], [xs.at(-1)!, heads.at(-1)!], id)]
+      : values.bays.map((_, i) =>
+          roofLine(values, i + 1, [xs[i]!, heads[i]!], [xs[i + 1]!, heads[i + 1]!], id),
+        );
     const last = xs.length - 1;
     const columns = xs.flatMap((x, i) => {
       const outer = i === 0 || i === last;
@@ -111,7 +113,7 @@ export const portal = generator({
       const ends = one
         ? [headAt.get(0)!, headAt.get(last)!]
         : [headAt.get(roof.bay - 1)!, headAt.get(roof.bay)!];
-      drawRoof(sketch, values, roof, ends as [SketchNode, SketchNode], inner, xs);
+      drawRoof(sketch, values, roof, { ends: ends as [SketchNode, SketchNode], inner, xs });
     }
     dimensions(sketch, values, xs, heads, roofs[0]!);
   },
@@ -153,10 +155,8 @@ function headHeights(values: Values, xs: readonly number[], id: string): number[
 function roofLine(
   values: Values,
   bay: number,
-  x0: number,
-  x1: number,
-  z0: number,
-  z1: number,
+  [x0, z0]: readonly [x: number, z: number],
+  [x1, z1]: readonly [x: number, z: number],
   id: string,
 ): RoofLine {
   const { roof, pitch, rise, members } = values;
@@ -215,15 +215,15 @@ function drawColumn(
   return head;
 }
 
+/** What a roof line rests on: the heads at its ends and of inner columns; and where all columns stand, m. */
+interface RoofHold {
+  readonly ends: readonly [SketchNode, SketchNode];
+  readonly inner: readonly SketchNode[];
+  readonly xs: readonly number[];
+}
+
 /** The rafters of one roof line between its ends, divided where inner columns meet it. */
-function drawRoof(
-  sketch: Sketch,
-  values: Values,
-  roof: RoofLine,
-  ends: readonly [SketchNode, SketchNode],
-  inner: readonly SketchNode[],
-  xs: readonly number[],
-): void {
+function drawRoof(sketch: Sketch, values: Values, roof: RoofLine, { ends, inner, xs }: RoofHold): void {
   const role = values.roof === 'flat' ? 'beam' : 'rafter';
   const bayAt = (x: number) => {
     if (xs.length === 2 || inner.length === 0) return roof.bay;
@@ -272,12 +272,5 @@ function dimensions(
   if (values.rise !== undefined && apex)
     sketch.dimension('rise', [apex.x, 0, heads[0]!], [apex.x, 0, apex.z], [1, 0, 0], values.rise);
   else if (values.pitch !== undefined && values.rise === undefined && values.roof !== 'flat')
-    sketch.dimension(
-      'pitch',
-      [xs[0]!, 0, heads[0]!],
-      [apex?.x ?? xs[1]!, 0, heads[0]!],
-      [0, 0, 1],
-      values.pitch,
-      'angle',
-    );
+    sketch.angle('pitch', [xs[0]!, 0, heads[0]!], [apex?.x ?? xs[1]!, 0, heads[0]!], [0, 0, 1], values.pitch);
 }

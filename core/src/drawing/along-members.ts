@@ -1,0 +1,74 @@
+import type { FrameState, MemberField } from '../analysis/index.js';
+import { forceExtremesInto, type ForceName } from '../results/index.js';
+import { formatExact, formatWithUnit } from '../units/format.js';
+import { drawDiagram, forceQuantity } from './diagram.js';
+import type { LegendLine, ShownContext } from './shown/shown.js';
+import { drawStress } from './stress.js';
+import { drawUtilisation } from './utilisation.js';
+
+/** A state with the id of its load case or combination. */
+export interface NamedState {
+  readonly id: string;
+  readonly state: FrameState;
+}
+
+/**
+ * Draws what is asked for along the members: utilisation, stress, or an internal force; of several states its greatest and its least at
+ * every place.
+ *
+ * @returns the greatest magnitude, for the common scale, and what is drawn in words
+ */
+export function drawAlongMembers(
+  context: ShownContext,
+  states: readonly NamedState[],
+): { greatest: number; legend: LegendLine[] } {
+  const { pen, frame, source, options, namer, shown } = context;
+  const { diagram } = options;
+  const nameOf = (m: number) => namer.member(frame.memberIds[m]!);
+  if (diagram === 'utilisation') drawUtilisation(pen, frame, source.checks ?? [], shown, nameOf);
+  if (diagram === 'stress') return { greatest: 0, legend: drawStress(context, states) };
+  if (diagram === 'none' || diagram === 'utilisation') return { greatest: 0, legend: [] };
+  const range = rangeOf(context, states, diagram);
+  const greatest = Math.max(Math.abs(range.most.value), Math.abs(range.least.value));
+  const fields = (m: number) => states.map(({ id, state }) => ({ id, field: state.field(m) }));
+  drawDiagram(context, fields, diagram, greatest);
+  const quantity = forceQuantity(diagram);
+  const line = (word: string, { value, m, id }: Extreme): LegendLine => ({
+    text: `${word} ${formatWithUnit(value, quantity)}${states.length > 1 ? `, ${id}` : ''}`,
+    title: `${formatExact(value, quantity)}, ${nameOf(m)}, ${id}`,
+  });
+  if (greatest === 0) return { greatest, legend: [{ text: `no ${diagram} anywhere` }] };
+  return {
+    greatest,
+    legend: [
+      ...(states.length > 1 ? [{ text: `greatest and least of ${states.length} combinations` }] : []),
+      ...(range.most.value > 0 ? [line('greatest', range.most)] : []),
+      ...(range.least.value < 0 ? [line('least', range.least)] : []),
+    ],
+  };
+}
+
+interface Extreme {
+  readonly value: number;
+  readonly m: number;
+  readonly id: string;
+}
+
+/** The greatest and the least value of a force over all members and states. */
+function rangeOf(
+  { frame }: ShownContext,
+  states: readonly NamedState[],
+  name: ForceName,
+): { most: Extreme; least: Extreme } {
+  let most: Extreme = { value: 0, m: 0, id: '' };
+  let least = most;
+  const extremes = new Float64Array(4);
+  for (const { id, state } of states)
+    for (let m = 0; m < frame.memberIds.length; m++) {
+      const field: MemberField = state.field(m);
+      forceExtremesInto(field, name, extremes);
+      if (extremes[3]! > most.value) most = { value: extremes[3]!, m, id };
+      if (extremes[1]! < least.value) least = { value: extremes[1]!, m, id };
+    }
+  return { most, least };
+}

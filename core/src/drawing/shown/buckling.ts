@@ -1,0 +1,49 @@
+import { formatExact, significant } from '../../units/format.js';
+import { drawLoads, greatestLoad } from '../loads.js';
+import { drawShape } from '../shape.js';
+import type { ShownKind } from './shown.js';
+
+/** Shapes of the combination that is nearest to instability; of the others the first alone. */
+const mostShapes = 4;
+
+/** Shapes in which the strength combinations buckle, by their forces of first order. */
+export const buckling: ShownKind = {
+  kind: 'buckling',
+  group: 'Buckling shapes',
+  prefix: 'buckling.',
+  isShape: true,
+  list: ({ built, stability, nearest }) =>
+    built.combinations
+      .filter(({ id, state }) => state === 'strength' && stability?.get(id)?.alphaCr !== null)
+      .flatMap(({ id }) => {
+        const factor = stability?.get(id)?.alphaCr;
+        const first = factor === undefined || factor === null ? '' : `, αcr = ${significant(factor)}`;
+        const count = id === nearest ? mostShapes : 1;
+        return Array.from({ length: count }, (_, k) => ({
+          id: `buckling.${k + 1}.${id}`,
+          title: k === 0 ? `${id} buckles${first}` : `${id}, shape ${k + 1}`,
+          kind: 'buckling' as const,
+        }));
+      }),
+  draw(id, { pen, frame, forces, source, options, shown }) {
+    const [, number, combination] = /^buckling\.(\d+)\.(.+)$/.exec(id) ?? [];
+    const mode = combination === undefined ? undefined : source.shapes?.buckling(combination, Number(number));
+    if (!mode) return undefined;
+    const selection = forces.selections.find((one) => one.id === combination);
+    if (selection && !options.without?.includes('loads')) drawLoads(pen, frame, selection.factors, shown);
+    const local = drawShape(pen, frame, mode.shape, { shown, alone: mode.shares });
+    return {
+      greatest: {
+        deformation: 1,
+        load: selection ? greatestLoad(frame.loadCases, selection.factors) : 0,
+      },
+      legend: [
+        {
+          text: `buckles at ${significant(mode.factor)} × ${combination!}`,
+          title: `critical factor ${formatExact(mode.factor, 'number')} on the axial forces of first order`,
+        },
+        ...(local ? [{ text: 'members buckle between their nodes, which stay in place' }] : []),
+      ],
+    };
+  },
+};

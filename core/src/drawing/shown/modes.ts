@@ -1,0 +1,45 @@
+import { formatExact, formatWithUnit, significant } from '../../units/format.js';
+import { drawShape } from '../shape.js';
+import type { ShownKind } from './shown.js';
+
+/** Modes that are listed. */
+const mostModes = 6;
+
+/** Natural modes: the frame's own mass, its permanent masses, no loads. */
+export const mode: ShownKind = {
+  kind: 'mode',
+  group: 'Natural modes',
+  prefix: 'mode.',
+  isShape: true,
+  list: ({ modes }) =>
+    Array.from({ length: mostModes }, (_, k) => {
+      const known = modes?.[k];
+      return {
+        id: `mode.${k + 1}`,
+        title: `Mode ${k + 1}${known ? `, ${formatWithUnit(known.frequency, 'frequency')}` : ''}`,
+        kind: 'mode' as const,
+      };
+    }),
+  draw(id, { pen, frame, source, shown }) {
+    const [, number] = /^mode\.(\d+)$/.exec(id) ?? [];
+    const found = number === undefined ? undefined : source.shapes?.mode(Number(number));
+    if (!found) return undefined;
+    drawShape(pen, frame, found.shape, { shown });
+    const total = frame.massPerLength.reduce((sum, mass, m) => sum + mass * frame.length[m]!, 0);
+    const all = total + frame.masses.reduce((sum, mass) => sum + mass, 0);
+    const moved = found.effectiveMass
+      .map((mass, k) => ({ mass, axis: 'XYZ'[k]! }))
+      .filter(({ mass }) => mass > 0.01 * all)
+      .map(({ mass, axis }) => `${significant((100 * mass) / all, 2)} % along ${axis}`);
+    return {
+      greatest: { deformation: 1 },
+      legend: [
+        {
+          text: `vibrates at ${formatWithUnit(found.frequency, 'frequency')}`,
+          title: formatExact(found.frequency, 'frequency'),
+        },
+        { text: moved.length > 0 ? `moves ${moved.join(', ')} of the mass` : 'moves no mass as a whole' },
+      ],
+    };
+  },
+};

@@ -1,0 +1,33 @@
+import { layerNames, scaleNames, strokeSize, type Drawing, type Layer } from '../drawing/index.js';
+
+/** A stroke of a drawing: its ends, m, and the displacements that its scale multiplies. */
+export interface ReadStroke {
+  readonly a: number[];
+  readonly b: number[];
+  readonly da: number[];
+  readonly db: number[];
+  readonly width: number;
+  readonly alpha: number;
+  readonly scale: string;
+}
+
+/** The strokes of one layer of a drawing, in order. */
+export function strokesOn({ strokes, strokeRanges }: Drawing, layer: Layer): ReadStroke[] {
+  const [from, to] = strokeRanges[layerNames.indexOf(layer)]!;
+  return Array.from({ length: to - from }, (_, k) => {
+    const at = (from + k) * strokeSize;
+    const three = (offset: number) => [...strokes.subarray(at + offset, at + offset + 3)];
+    return {
+      a: three(0),
+      da: three(3),
+      b: three(6),
+      db: three(9),
+      width: strokes[at + 16]!,
+      alpha: strokes[at + 18]!,
+      scale: scaleNames[strokes[at + 20]!]!,
+    };
+  });
+}
+
+/** Text with plain spaces: numbers stand before their units with spaces at which no line breaks. */
+export const plainText = (text: string): string => text.replace(/[\u00a0\u202f\u2009]/g, ' ');

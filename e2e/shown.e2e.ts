@@ -1,0 +1,102 @@
+import { readFile } from 'node:fs/promises';
+import type { Page } from '@playwright/test';
+import { calculated, choose, expect, openSlipShed, test } from './application.js';
+
+/** Chooses what is shown by a part of its title. */
+async function show(page: Page, title: RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: 'What is shown' }).click();
+  await page.getByRole('option', { name: title }).first().click();
+}
+const legend = (page: Page) => page.locator('app-legend');
+
+test('envelope, buckling shape and mode are shown from one list, and go with the address', async ({
+  page,
+  app,
+}) => {
+  await openSlipShed(page, app);
+  await show(page, /^Strength, all/);
+  await expect(legend(page)).toContainText('greatest and least of 4 combinations');
+  // The ledger's greatest moment is that of the envelope
+  await expect(legend(page)).toContainText(/least −324\skN·m/);
+  await expect(page).toHaveURL(/result=envelope\.strength/);
+  await show(page, /^U1 buckles/);
+  await expect(legend(page)).toContainText(/buckles at 50\.\d × U1/);
+  await page.reload();
+  await calculated(page);
+  await expect(legend(page)).toContainText(/buckles at 50\.\d × U1/);
+  await expect(page.getByText('reactions', { exact: true })).toHaveCount(0);
+  await show(page, /^Mode 1/);
+  await expect(legend(page)).toContainText(/vibrates at [\d.]+\sHz/);
+  await expect(legend(page)).toContainText('% along X of the mass');
+});
+
+test('an envelope follows a dragged parameter, and its reading has both ends of the range', async ({
+  page,
+  app,
+}) => {
+  await openSlipShed(page, app);
+  await show(page, /^Strength, all/);
+  await expect(legend(page)).toContainText('greatest and least');
+  const before = await legend(page).textContent();
+  await page.getByRole('slider', { name: 'Span' }).focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await expect.poll(() => legend(page).textContent()).not.toBe(before);
+  await page.getByRole('group', { name: 'Fixed bases, stage' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('.readout')).toContainText(/to −?[\d.]+\skN·m/);
+});
+
+test('a moving shape is held, stepped, and saved as an animated picture', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await show(page, /^Mode 1/);
+  await calculated(page);
+  await page.getByLabel('moving').check();
+  await page.getByRole('button', { name: 'hold' }).click();
+  const at = async () => page.locator('app-stage canvas').first().screenshot();
+  let held = await at();
+  await expect
+    .poll(async () => {
+      const before = held;
+      held = await at();
+      return held.equals(before);
+    })
+    .toBe(true);
+  await page.getByRole('button', { name: 'A step on' }).click();
+  await expect.poll(async () => (await at()).equals(held)).toBe(false);
+  await page.getByRole('button', { name: 'A step back' }).click();
+  await expect.poll(async () => (await at()).equals(held)).toBe(true);
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'save film' }).click();
+  const file = await saving;
+  expect(file.suggestedFilename()).toMatch(/^Slip shed, copy[ \d]*, Fixed bases, .+\.svg$/);
+  const film = await readFile(await file.path(), 'utf8');
+  expect(film).toMatch(/^<svg /);
+  expect(film.match(/<animate /g)!.length).toBeGreaterThan(10);
+  await page.getByRole('button', { name: 'go on' }).click();
+  await expect(page.getByRole('button', { name: 'A step on' })).toHaveCount(0);
+});
+
+test('members are told apart by section; stress and outlines are drawn', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await page.getByText('bare', { exact: true }).click();
+  await choose(page, 'How members are told apart', 'by section');
+  await expect(legend(page)).toContainText('HEB 300, 2 members');
+  await expect(legend(page)).toContainText('IPE 500, 2 members');
+  await page.getByLabel('sections').check();
+  await expect(page).toHaveURL(/sections=1/);
+  await page.getByText('σ', { exact: true }).click();
+  await expect(legend(page)).toContainText(/greatest [\d.]+\sN\/mm², 0\.\d+ fy/);
+  await expect(page.getByRole('combobox', { name: 'How members are told apart' })).toHaveCount(0);
+});
+
+test('the list of designs has their frames and numbers', async ({ page, app }) => {
+  await page.goto(`${app.url}/designs`);
+  const shed = page
+    .getByRole('row')
+    .filter({ has: page.getByRole('link', { name: 'Slip shed', exact: true }) });
+  // One design after the other is worked out, the newest first
+  await expect(shed).toContainText('Fixed bases', { timeout: 60_000 });
+  await expect(shed).toContainText(/Utilisation\s*0\.488/, { timeout: 60_000 });
+  await expect(shed.locator('canvas')).toBeVisible();
+  await expect(shed).toContainText(/\d pass/, { timeout: 60_000 });
+});
