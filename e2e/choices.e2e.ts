@@ -14,7 +14,11 @@ test('choices are picked in a grid, options are made by recording, and all combi
   await calculated(page);
   // A wider one as an option of its own
   await leaf.getByRole('button', { name: '+ choice' }).click();
-  await leaf.getByRole('button', { name: '+ option' }).last().click();
+  await leaf
+    .locator('tbody')
+    .filter({ has: page.getByRole('button', { name: 'Remove the choice New choice' }) })
+    .getByRole('button', { name: '+ option' })
+    .click();
   await leaf.getByRole('button', { name: 'record changes into this option' }).click();
   await expect(page.getByText('recording into "other"')).toBeVisible();
   await page.getByRole('tab', { name: 'Parameters' }).click();

@@ -28,8 +28,10 @@ export {
 export type { DiagramKind, DrawingOptions, Slice } from './options.js';
 export { drawPreview, geometryPicture, kindPicture, stepPicture, type PictureSize } from './steps.js';
 export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
+export { Raster } from './view/raster.js';
 export { toFilm } from './view/film.js';
-export { colourValues, toSvg } from './view/svg.js';
+export { colourValues } from './view/colours.js';
+export { toSvg } from './view/svg.js';
 export {
   fitView,
   projected,

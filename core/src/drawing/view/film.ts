@@ -1,6 +1,7 @@
 import { layerNames, type Drawing, type Layer } from '../drawing.js';
 import { layFlat, type Ink } from './flat.js';
-import { colourValues, opacity, svgText, type SvgOptions } from './svg.js';
+import { colourValues } from './colours.js';
+import { opacity, svgText, type SvgOptions } from './svg.js';
 
 export interface FilmOptions extends SvgOptions {
   /** Of one swing from one side to the other and back, s. */

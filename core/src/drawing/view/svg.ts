@@ -1,21 +1,7 @@
-import { colourNames, layerNames, scaleNames, type Drawing, type Layer } from '../drawing.js';
+import { layerNames, scaleNames, type Drawing, type Layer } from '../drawing.js';
+import { colourValues } from './colours.js';
 import { layFlat, type FlatOptions, type Ink } from './flat.js';
 import { projected } from './view.js';
-
-/** Hex values of the sheet's colours. */
-export const colourValues: Readonly<Record<(typeof colourNames)[number], string>> = {
-  paper: '#F7F4EC',
-  sheet: '#FFFDF8',
-  ink: '#22252B',
-  inkSoft: '#5C6069',
-  inkFaint: '#C9C5B9',
-  indigo: '#2B4C8C',
-  vermilion: '#C8452D',
-  moss: '#5E7A3A',
-  plum: '#7B3F6E',
-  teal: '#1F7A78',
-  ochre: '#B7791F',
-};
 
 export interface SvgOptions extends FlatOptions {
   /** Texts are written, too; so unless false. */

@@ -1,6 +1,6 @@
 import { Draughtsman } from '@hashira/core';
 import { known, sheetOf } from '../testing/slip-shed';
-import { paintFlat } from './flat-painter';
+import { FlatPainter } from './flat-painter';
 import { Painter } from './painter';
 import type { Sheet } from './types';
 
@@ -15,7 +15,7 @@ const ways: Readonly<Record<string, (sheet: Sheet, canvas: HTMLCanvasElement) =>
     canvas.getContext('2d')!.drawImage(gl, 0, 0);
     painter.dispose();
   },
-  'on a plain canvas': (sheet, canvas) => paintFlat(sheet, canvas, 1),
+  'on a plain canvas': (sheet, canvas) => FlatPainter.on(canvas)!.paint(sheet, 1),
 };
 
 for (const [way, paint] of Object.entries(ways))

@@ -7,7 +7,7 @@ import {
   viewAxes,
   type Drawing,
 } from '@hashira/core';
-import type { Sheet } from './types';
+import type { Sheet, SheetPainter } from './types';
 
 /** Strokes in a row of their texture. */
 const perRow = 341;
@@ -106,6 +106,9 @@ const tints = new Float32Array(
   }),
 );
 
+/** Names by which those that paint without a graphics card are told. */
+const softwareRenderers = /swiftshader|llvmpipe|softpipe|software|basic render/i;
+
 const twoTriangles = [0, 1, 2, 2, 1, 3];
 
 /** A drawing on the graphics card. */
@@ -115,7 +118,7 @@ interface Uploaded {
 }
 
 /** Paints drawings in one WebGL 2 context: the camera and all scales are uniforms, so that turning and zooming upload nothing. */
-export class Painter {
+export class Painter implements SheetPainter {
   private readonly strokeProgram: WebGLProgram;
   private readonly cornerProgram: WebGLProgram;
   private readonly places = new Map<string, WebGLUniformLocation | null>();
@@ -123,6 +126,15 @@ export class Painter {
   /** Corners of the two triangles of each stroke. */
   private readonly indices: WebGLBuffer;
   private indexed = 0;
+
+  /** Whether this browser has a graphics card behind WebGL 2: painting by WebGL without one is slower than painting flat. */
+  static isAccelerated(): boolean {
+    const gl = document.createElement('canvas').getContext('webgl2', { failIfMajorPerformanceCaveat: true });
+    const info = gl?.getExtension('WEBGL_debug_renderer_info');
+    const renderer = String(info ? gl!.getParameter(info.UNMASKED_RENDERER_WEBGL) : '');
+    gl?.getExtension('WEBGL_lose_context')?.loseContext();
+    return gl !== null && !softwareRenderers.test(renderer);
+  }
 
   /** A painter on a canvas; undefined where the browser gives no WebGL 2. */
   static on(canvas: HTMLCanvasElement): Painter | undefined {
@@ -137,11 +149,6 @@ export class Painter {
     this.strokeProgram = this.program(strokeShader);
     this.cornerProgram = this.program(cornerShader);
     this.indices = gl.createBuffer();
-  }
-
-  /** Whether the graphics card took the context away. */
-  get lost(): boolean {
-    return this.gl.isContextLost();
   }
 
   /** Paints a sheet over the whole canvas. */

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { fitView, standardViews } from '@hashira/core';
 import { known, sheetOf } from '../testing/slip-shed';
-import { SheetRenderer } from './sheet-renderer.service';
+import { ACCELERATED, SheetRenderer } from './sheet-renderer.service';
 import type { Sheet } from './types';
 
 describe('SheetRenderer', () => {
@@ -19,9 +19,14 @@ describe('SheetRenderer', () => {
     return false;
   }
 
-  beforeEach(() => (renderer = TestBed.inject(SheetRenderer)));
+  /** A renderer on a machine with a graphics card, or on one without. */
+  function on(accelerated: boolean): void {
+    TestBed.configureTestingModule({ providers: [{ provide: ACCELERATED, useValue: accelerated }] });
+    renderer = TestBed.inject(SheetRenderer);
+  }
 
-  it('paints a stage at once, with WebGL', () => {
+  it('paints a stage at once, with WebGL where there is a graphics card', () => {
+    on(true);
     const stage = canvas();
     renderer.paint(large, stage);
     expect(stage.getContext('webgl2')).not.toBeNull();
@@ -30,6 +35,7 @@ describe('SheetRenderer', () => {
   });
 
   it('paints thumbnails a little later, without WebGL, the latest picture alone', async () => {
+    on(true);
     const thumbnail = canvas();
     renderer.paint({ ...small, layers: [] }, thumbnail);
     renderer.paint(small, thumbnail);
@@ -40,6 +46,7 @@ describe('SheetRenderer', () => {
   });
 
   it('does not paint what has left the page meanwhile', async () => {
+    on(true);
     const thumbnail = canvas();
     renderer.paint(small, thumbnail);
     renderer.release(thumbnail);
@@ -47,7 +54,8 @@ describe('SheetRenderer', () => {
     expect(thumbnail.width).toBe(300);
   });
 
-  it('paints stages on plain canvases where the browser gives no WebGL', () => {
+  it('paints stages on plain canvases where the browser gives no WebGL after all', () => {
+    on(true);
     const stage = canvas();
     const plain = stage.getContext.bind(stage) as (kind: string, options?: unknown) => unknown;
     stage.getContext = ((kind: string, options?: unknown) =>
@@ -55,5 +63,16 @@ describe('SheetRenderer', () => {
     renderer.paint(large, stage);
     expect(isInked(stage)).toBeTrue();
     expect(renderer.failure()).toBe('');
+  });
+
+  it('paints stages on plain canvases at once where there is no graphics card, again and again', () => {
+    on(false);
+    const stage = canvas();
+    renderer.paint({ ...large, layers: [] }, stage);
+    expect(stage.getContext('webgl2')).toBeNull();
+    expect(isInked(stage)).toBeFalse();
+    renderer.paint(large, stage);
+    expect([stage.width, stage.height]).toEqual([800, 600]);
+    expect(isInked(stage)).toBeTrue();
   });
 });

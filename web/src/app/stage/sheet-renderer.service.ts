@@ -1,7 +1,13 @@
-import { Injectable, signal, type OnDestroy } from '@angular/core';
-import { paintFlat } from './flat-painter';
+import { Injectable, InjectionToken, inject, signal, type OnDestroy } from '@angular/core';
+import { FlatPainter } from './flat-painter';
 import { Painter } from './painter';
-import type { Sheet } from './types';
+import type { Sheet, SheetPainter } from './types';
+
+/** Whether there is a graphics card to paint with. */
+export const ACCELERATED = new InjectionToken<boolean>('graphics card', {
+  providedIn: 'root',
+  factory: () => Painter.isAccelerated(),
+});
 
 /** Thumbnails are painted at the latest after this, ms. */
 const longestWait = 100;
@@ -10,13 +16,14 @@ const mostContexts = 8;
 
 /**
  * Paints sheets onto canvases. A large sheet has a WebGL context of its own, which the browser composes without waiting; thumbnails,
- * and all sheets where there is no WebGL, are painted on plain canvases. Thumbnails wait for a pause in the work, a tenth of a second
- * at the most.
+ * and all sheets where no graphics card is behind WebGL, are painted on plain canvases. Thumbnails wait for a pause in the work, a tenth
+ * of a second at the most.
  */
 @Injectable({ providedIn: 'root' })
 export class SheetRenderer implements OnDestroy {
-  private readonly own = new Map<HTMLCanvasElement, Painter>();
-  private withoutWebGl = false;
+  private readonly painters = new Map<HTMLCanvasElement, SheetPainter>();
+  private readonly accelerated = inject(ACCELERATED);
+  private contexts = 0;
   private readonly waiting = new Map<HTMLCanvasElement, Sheet>();
   private timer: ReturnType<typeof setTimeout> | undefined;
   private idle = 0;
@@ -31,22 +38,22 @@ export class SheetRenderer implements OnDestroy {
       this.schedule();
       return;
     }
-    const painter = this.own.get(canvas) ?? this.ownPainter(canvas);
-    if (painter) painter.paint(sheet, pixelRatio());
-    else paintFlat(sheet, canvas, pixelRatio());
+    this.painterOf(canvas, false)?.paint(sheet, pixelRatio());
   }
 
   /** Frees what a canvas that leaves the page has taken. */
   release(canvas: HTMLCanvasElement): void {
-    this.own.get(canvas)?.dispose();
-    this.own.delete(canvas);
+    const painter = this.painters.get(canvas);
+    if (painter instanceof Painter) this.contexts--;
+    painter?.dispose();
+    this.painters.delete(canvas);
     this.waiting.delete(canvas);
   }
 
   ngOnDestroy(): void {
     clearTimeout(this.timer);
     if (this.idle) cancelIdleCallback(this.idle);
-    for (const painter of this.own.values()) painter.dispose();
+    for (const painter of this.painters.values()) painter.dispose();
   }
 
   private schedule(): void {
@@ -57,26 +64,31 @@ export class SheetRenderer implements OnDestroy {
     else this.timer = setTimeout(() => this.paintWaiting(), longestWait / 2);
   }
 
-  private ownPainter(canvas: HTMLCanvasElement): Painter | undefined {
-    if (this.own.size >= mostContexts || this.withoutWebGl) return undefined;
+  private painterOf(canvas: HTMLCanvasElement, thumbnail: boolean): SheetPainter | undefined {
+    const known = this.painters.get(canvas);
+    if (known) return known;
+    const byWebGl = this.accelerated && !thumbnail && this.contexts < mostContexts;
+    const painter = (byWebGl ? this.webGlPainter(canvas) : undefined) ?? FlatPainter.on(canvas);
+    if (painter) this.painters.set(canvas, painter);
+    return painter;
+  }
+
+  private webGlPainter(canvas: HTMLCanvasElement): Painter | undefined {
     const painter = Painter.on(canvas);
-    if (!painter) {
-      this.withoutWebGl = true;
-      return undefined;
-    }
+    if (!painter) return undefined;
     canvas.addEventListener('webglcontextlost', (event) => {
       event.preventDefault();
-      if (this.own.has(canvas))
+      if (this.painters.has(canvas))
         this.failure.set('The graphics card took the drawing away. Reload the page; what was saved is safe.');
     });
-    this.own.set(canvas, painter);
+    this.contexts++;
     return painter;
   }
 
   private paintWaiting(): void {
     this.idle = 0;
     this.timer = undefined;
-    for (const [canvas, sheet] of this.waiting) paintFlat(sheet, canvas, pixelRatio());
+    for (const [canvas, sheet] of this.waiting) this.painterOf(canvas, true)?.paint(sheet, pixelRatio());
     this.waiting.clear();
   }
 }

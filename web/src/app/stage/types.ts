@@ -38,6 +38,13 @@ export interface Sheet extends StageContent {
   readonly thumbnail: boolean;
 }
 
+/** What paints sheets over the whole of one canvas. */
+export interface SheetPainter {
+  /** @param pixelRatio pixels of the screen for a CSS px */
+  paint(sheet: Sheet, pixelRatio: number): void;
+  dispose(): void;
+}
+
 /** Text on the stage. */
 export interface StageLabel {
   readonly key: string;
