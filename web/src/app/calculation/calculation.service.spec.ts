@@ -6,10 +6,12 @@ import {
   Calculation,
   CALCULATION_WORKER,
   POOL_SIZE,
+  SHARED_SIGNS,
   THREADS_TO_SPARE,
   type CalculationState,
 } from './calculation.service';
 import type { WorkerAnswer, WorkerRequest } from './protocol';
+import { SharedSigns } from './shared-signs';
 
 /** A worker that writes down what it is asked, and says what it is told to. */
 class FakeWorker {
@@ -31,6 +33,7 @@ describe('Calculation', () => {
   let workers: FakeWorker[];
   let acts: (() => void)[];
   let calculation: Calculation;
+  let signs: SharedSigns;
   let state: CalculationState;
   const design = slipShed();
   const { summary } = known('fixed');
@@ -54,11 +57,13 @@ describe('Calculation', () => {
   const begin = (sparing: boolean) => {
     workers = [];
     acts = [];
+    signs = new SharedSigns(new Int32Array(2));
     TestBed.configureTestingModule({
       providers: [
         Calculation,
         { provide: POOL_SIZE, useValue: 2 },
         { provide: THREADS_TO_SPARE, useValue: sparing },
+        { provide: SHARED_SIGNS, useValue: signs },
         { provide: AFTER_PICTURE, useValue: (act: () => void) => acts.push(act) },
         {
           provide: CALCULATION_WORKER,
@@ -80,6 +85,12 @@ describe('Calculation', () => {
     calculation.request(1, design, 'haunched');
     expect(calculations(0)[0]!.alternatives).toEqual(['fixed', 'three-hinges']);
     expect(calculations(1)[0]!.alternatives).toEqual(['haunched', 'pinned']);
+  });
+
+  it('lets workers go on beside the page where there are threads for all', () => {
+    calculation.request(1, design, 'fixed');
+    answer(0, 1, 'fixed');
+    expect(signs.memory[1]).toBe(0);
   });
 
   it('sends only the latest of what came while it was working', () => {
@@ -197,6 +208,22 @@ describe('Calculation', () => {
       answer(0, 1, 'haunched');
       painted();
       expect(calculations(1)[0]!.alternatives).toEqual(['fixed', 'three-hinges']);
+    });
+
+    it('makes the workers give way until what they told is on the page', () => {
+      const held = () => signs.memory[1] === 1;
+      painted();
+      expect(held()).toBeFalse();
+      answer(0, 1, 'fixed');
+      answer(1, 1, 'pinned');
+      expect(held()).toBeTrue();
+      painted();
+      expect(held()).toBeFalse();
+      // What comes too late is not painted
+      calculation.request(2, design, 'fixed');
+      expect(signs.isOvertaken(1)).toBeTrue();
+      answer(1, 1, 'pinned');
+      expect(held()).toBeFalse();
     });
 
     it('lets the others begin when what is shown is on the page', () => {

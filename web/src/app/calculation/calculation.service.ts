@@ -3,6 +3,7 @@ import type { AlternativeSummary, Design, DrawnScene } from '@hashira/core';
 import { BehaviorSubject } from 'rxjs';
 import { carriedOver } from './carried-over';
 import type { Questions, Show, WorkerAnswer, WorkerRequest } from './protocol';
+import { SharedSigns } from './shared-signs';
 
 /** Makes a worker; tests put another in its place. */
 export const CALCULATION_WORKER = new InjectionToken<() => Worker>('calculation worker', {
@@ -30,6 +31,12 @@ export const AFTER_PICTURE = new InjectionToken<(act: () => void) => void>('afte
     // A page in the background paints nothing
     setTimeout(act, 100);
   },
+});
+
+/** Memory that is shared with the workers; undefined where the page may not. */
+export const SHARED_SIGNS = new InjectionToken<SharedSigns | undefined>('signs to the workers', {
+  providedIn: 'root',
+  factory: () => SharedSigns.ofPage(),
 });
 
 type Calculate = Extract<WorkerRequest, { kind: 'calculate' }>;
@@ -112,10 +119,9 @@ export class Calculation implements OnDestroy {
   /** Whether what was shown last took long to be worked out. */
   private slow = true;
   private broken = false;
-  /** The version of the newest design, for workers to see in the middle of their work; only a page apart from others may share memory. */
-  private readonly newest = globalThis.crossOriginIsolated
-    ? new Int32Array(new SharedArrayBuffer(4))
-    : undefined;
+  private readonly signs = inject(SHARED_SIGNS);
+  /** Workers wait until what they told is on the page. */
+  private holding = false;
 
   readonly state$ = this.subject.asObservable();
 
@@ -207,7 +213,7 @@ export class Calculation implements OnDestroy {
       answered: false,
       held: [],
     };
-    if (this.newest) Atomics.store(this.newest, 0, wanted.version);
+    this.signs?.setNewest(wanted.version);
     // An alternative stays with its worker, whose code is warm for it
     this.offset ??= this.spare ? 0 : Math.max(0, ids.indexOf(wanted.selected));
     const { size, offset } = this;
@@ -238,6 +244,17 @@ export class Calculation implements OnDestroy {
     if (sent.held.length > 0) this.afterPicture(() => this.release(sent));
   }
 
+  /** The page has something to paint: where threads are scarce the workers wait for it. */
+  private giveWay(): void {
+    if (this.spare || this.holding || !this.signs) return;
+    this.holding = true;
+    this.signs.hold();
+    this.afterPicture(() => {
+      this.holding = false;
+      this.signs!.release();
+    });
+  }
+
   private release(sent: Sent): void {
     if (sent !== this.sent) return;
     for (const { k, request } of sent.held) post(this.worker(k), { ...request, show: this.show });
@@ -250,7 +267,7 @@ export class Calculation implements OnDestroy {
     if (known) return known;
     const worker = this.makeWorker();
     this.workers.set(k, worker);
-    if (this.newest) post(worker, { kind: 'share', newest: this.newest });
+    if (this.signs) post(worker, { kind: 'share', memory: this.signs.memory });
     worker.onmessage = ({ data }: MessageEvent<WorkerAnswer>) => this.hear(data);
     worker.onerror = (event) => {
       event.preventDefault();
@@ -268,6 +285,7 @@ export class Calculation implements OnDestroy {
     if (answer.kind === 'done') return;
     const { sent } = this;
     if (answer.version !== sent?.version) return;
+    this.giveWay();
     if (answer.kind === 'broken') {
       this.giveUp(sent, answer.reason);
       return;

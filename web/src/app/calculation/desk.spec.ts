@@ -2,6 +2,7 @@ import { setParameter, type Design } from '@hashira/core';
 import tower from '../../../../core/demo/lookout-tower.json';
 import { slipShed } from '../testing/slip-shed';
 import { CalculationDesk } from './desk';
+import { SharedSigns } from './shared-signs';
 import type { WorkerAnswer } from './protocol';
 
 type Summary = Extract<WorkerAnswer, { kind: 'summary' }>;
@@ -74,9 +75,9 @@ describe('CalculationDesk', () => {
   });
 
   it('stops in the middle of a stage when shared memory names a newer design', async () => {
-    const newest = new Int32Array(1);
-    desk.take({ kind: 'share', newest });
-    newest[0] = 2;
+    const signs = new SharedSigns(new Int32Array(2));
+    desk.take({ kind: 'share', memory: signs.memory });
+    signs.setNewest(2);
     calculate(1, ['fixed']);
     await new Promise((done) => setTimeout(done, 200));
     expect(summaries().map(({ summary }) => summary.stage)).toEqual(['frame']);
@@ -90,6 +91,20 @@ describe('CalculationDesk', () => {
       'checks',
       'complete',
     ]);
+  });
+
+  it('waits in the middle of a stage while the page has something to paint', async () => {
+    const signs = new SharedSigns(new Int32Array(2));
+    desk.take({ kind: 'share', memory: signs.memory });
+    signs.hold();
+    const waits = spyOn(Atomics, 'wait').and.callFake(() => {
+      signs.release();
+      return 'ok';
+    });
+    calculate(1, ['fixed']);
+    await finished();
+    expect(waits).toHaveBeenCalledTimes(1);
+    expect(answers.at(-1)).toEqual({ kind: 'done', version: 1 });
   });
 
   it('drops older work for a newer design', async () => {

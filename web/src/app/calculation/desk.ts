@@ -9,6 +9,7 @@ import {
   type TableQuestion,
 } from '@hashira/core';
 import type { Show, WorkerAnswer, WorkerRequest } from './protocol';
+import { SharedSigns } from './shared-signs';
 
 /** Sends an answer; buffers in `transfer` move without a copy. */
 export type Send = (answer: WorkerAnswer, transfer: ArrayBuffer[]) => void;
@@ -37,8 +38,8 @@ export class CalculationDesk {
   private show: Show = { result: '', diagram: 'none' };
   /** The latest work: older loops see that they are not it. */
   private job = 0;
-  /** Version of the newest design that the page has sent, in memory shared with it. */
-  private newest: Int32Array | undefined;
+  /** What the page tells meanwhile, where it shares memory. */
+  private signs: SharedSigns | undefined;
   /** Alternatives of which something was drawn. */
   private readonly drawn = new Set<string>();
 
@@ -49,7 +50,7 @@ export class CalculationDesk {
   ) {}
 
   take(request: WorkerRequest): void {
-    if (request.kind === 'share') this.newest = request.newest;
+    if (request.kind === 'share') this.signs = new SharedSigns(request.memory);
     else if (request.kind === 'calculate') void this.calculate(request);
     else if (request.kind === 'show') this.redraw(request.show);
     else this.answer(request);
@@ -91,7 +92,8 @@ export class CalculationDesk {
   ): Promise<boolean> {
     const progress: Progress = {
       step: () => {
-        if (this.newest && Atomics.load(this.newest, 0) > version) throw new Overtaken();
+        this.signs?.giveWay();
+        if (this.signs?.isOvertaken(version)) throw new Overtaken();
       },
     };
     if (stage !== 'forces' && run.failedBefore(stage)) return true;

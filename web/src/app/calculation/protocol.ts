@@ -51,8 +51,8 @@ export interface Questions {
 
 /** To a worker. */
 export type WorkerRequest =
-  /** Memory whose first number is the version of the newest design. */
-  | { readonly kind: 'share'; readonly newest: Int32Array }
+  /** The memory of `SharedSigns`. */
+  | { readonly kind: 'share'; readonly memory: Int32Array }
   | {
       readonly kind: 'calculate';
       /** Number of the design's state; answers carry it back. */

@@ -49,8 +49,8 @@ export class AlternativesStripComponent {
 
   /** One view for all thumbnails, so that their sizes compare. */
   private readonly commonView = computed(() => {
-    const points = [...this.workspace.results().alternatives.values()].flatMap(({ scene }) =>
-      scene ? [...scene.points] : [],
+    const points = joined(
+      [...this.workspace.results().alternatives.values()].flatMap(({ scene }) => scene?.points ?? []),
     );
     const direction = this.view.solid() ? standardViews.oblique : standardViews.front;
     return points.length > 0 ? fitView(points, direction, thumbnail, edge) : undefined;
@@ -185,4 +185,14 @@ export class AlternativesStripComponent {
     this.workspace.select(next);
     this.host.nativeElement.querySelector<HTMLElement>(`[data-alternative="${next}"]`)?.focus();
   }
+}
+
+function joined(lists: readonly Float32Array[]): Float32Array {
+  const all = new Float32Array(lists.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  for (const list of lists) {
+    all.set(list, at);
+    at += list.length;
+  }
+  return all;
 }
