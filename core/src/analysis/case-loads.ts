@@ -1,3 +1,4 @@
+import { lazily } from '../lazily.js';
 import { freedoms, type LoadCase } from '../model/types.js';
 import { givenValues, type Constraints } from './constraints.js';
 import type { Frame } from './frame.js';
@@ -49,42 +50,55 @@ function settlements(frame: Frame, loadCase: LoadCase): Float64Array {
   return out;
 }
 
-/** Σ factor · case. */
+/** Σ factor · case; each part is added up when it is asked for. */
 export function combineLoads(frame: Frame, cases: readonly CaseLoads[], factors: Float64Array): CaseLoads {
-  const sum = (of: (c: CaseLoads) => Float64Array): Float64Array => {
-    const out = new Float64Array(6 * frame.nodeIds.length);
-    cases.forEach((one, c) => {
-      const factor = factors[c]!;
-      if (factor === 0) return;
-      const values = of(one);
-      for (let i = 0; i < out.length; i++) out[i]! += factor * values[i]!;
+  const sum = (of: (c: CaseLoads) => Float64Array) =>
+    lazily(() => {
+      const out = new Float64Array(6 * frame.nodeIds.length);
+      cases.forEach((one, c) => {
+        if (factors[c] !== 0) addTimes(out, factors[c]!, of(one));
+      });
+      return out;
     });
-    return out;
+  const nodal = sum((c) => c.nodal);
+  const settled = sum((c) => c.settled);
+  const fields = lazily(() => frame.memberIds.map((_, m) => combinedField(cases, factors, m)));
+  return {
+    get nodal() {
+      return nodal();
+    },
+    get settled() {
+      return settled();
+    },
+    get fields() {
+      return fields();
+    },
+    sumOf: { cases, factors },
   };
-  const fields = frame.memberIds.map((_, m) =>
-    combineFields(
-      cases.map((one) => one.fields[m]),
-      factors,
-    ),
-  );
-  return { nodal: sum((c) => c.nodal), settled: sum((c) => c.settled), fields, sumOf: { cases, factors } };
 }
 
 /** Σ factor · field of one member. */
-export function combineFields(
-  fields: readonly (LoadField | undefined)[],
+export function combinedField(
+  cases: readonly CaseLoads[],
   factors: Float64Array,
+  member: number,
 ): LoadField | undefined {
   let out: { forces: Float64Array; end: Float64Array; strain: [number, number, number] } | undefined;
-  fields.forEach((field, c) => {
+  for (let c = 0; c < cases.length; c++) {
     const factor = factors[c]!;
-    if (!field || factor === 0) return;
+    const field = cases[c]!.fields[member];
+    if (!field || factor === 0) continue;
     out ??= { forces: new Float64Array(field.forces.length), end: new Float64Array(6), strain: [0, 0, 0] };
-    for (let i = 0; i < field.forces.length; i++) out.forces[i]! += factor * field.forces[i]!;
-    for (let i = 0; i < 6; i++) out.end[i]! += factor * field.end[i]!;
+    addTimes(out.forces, factor, field.forces);
+    addTimes(out.end, factor, field.end);
     for (let i = 0; i < 3; i++) out.strain[i]! += factor * field.strain[i]!;
-  });
-  return out && { ...out, dislocations: [] };
+  }
+  return out && { forces: out.forces, end: out.end, strain: out.strain, dislocations: [] };
+}
+
+/** Adds values times a factor. */
+export function addTimes(out: Float64Array, factor: number, values: Float64Array): void {
+  for (let i = 0; i < out.length; i++) out[i]! += factor * values[i]!;
 }
 
 /** 6 a node: 1 where a node load acts in any case. */

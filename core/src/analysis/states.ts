@@ -1,6 +1,6 @@
 import { inOneGo } from '../parts.js';
 import { attempt, fail, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
-import { combineFields, combineLoads, type CaseLoads } from './case-loads.js';
+import { addTimes, combinedField, combineLoads, type CaseLoads } from './case-loads.js';
 import type { Frame } from './frame.js';
 import { addStartForces, fieldOf, type MemberField } from './member-field.js';
 import { firstOrderAxial } from './second-order/axial.js';
@@ -202,10 +202,6 @@ class LinearCases {
 type SummedName = Exclude<keyof Solution, 'residual'>;
 
 /** out ← out + factor · values. */
-function addTimes(out: Float64Array, factor: number, values: Float64Array): void {
-  for (let i = 0; i < out.length; i++) out[i]! += factor * values[i]!;
-}
-
 function stateOf(
   prepared: Prepared,
   linear: LinearCases,
@@ -331,13 +327,6 @@ function firstOrderState(
   const fields: (MemberField | undefined)[] = [];
   let loads: CaseLoads | undefined;
   let axial: readonly Float64Array[] | undefined;
-  const loadsOf = (m: number) =>
-    loads
-      ? loads.fields[m]
-      : combineFields(
-          cases.map((one) => one.fields[m]),
-          factors,
-        );
   return {
     id,
     order: 1,
@@ -364,7 +353,7 @@ function firstOrderState(
       if (cached) return cached;
       const breaks = prepared.loads.breaks[m]!;
       const terms = prepared.loads.terms[m]!;
-      const given = loadsOf(m);
+      const given = combinedField(cases, factors, m);
       const start = solved.startStates.subarray(12 * m, 12 * m + 12);
       const forces = given?.forces.slice() ?? new Float64Array(6 * terms * (breaks.length - 1));
       addStartForces(forces, terms, breaks, start, 0);

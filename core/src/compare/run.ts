@@ -324,6 +324,7 @@ export class AlternativeRun {
       drawAlternative(
         {
           built,
+          ...(this.namer ? { namer: this.namer } : {}),
           ...(drawn ? { forces: drawn } : {}),
           ...(checks ? { checks } : {}),
           ...(shapes ? { shapes } : {}),

@@ -30,20 +30,23 @@ export function drawAlongMembers(
   if (diagram === 'none' || diagram === 'utilisation') return { greatest: 0, legend: [] };
   const range = rangeOf(context, states, diagram);
   const greatest = Math.max(Math.abs(range.most.value), Math.abs(range.least.value));
+  const peaks = { ofMember: range.peaks, most: greatest };
   const fields = (m: number) => states.map(({ id, state }) => ({ id, field: state.field(m) }));
-  drawDiagram(context, fields, diagram, greatest);
+  drawDiagram(context, fields, diagram, peaks);
   const quantity = forceQuantity(diagram);
   const line = (word: string, { value, m, id }: Extreme): LegendLine => ({
     text: `${word} ${formatWithUnit(value, quantity)}${states.length > 1 ? `, ${id}` : ''}`,
     title: `${formatExact(value, quantity)}, ${nameOf(m)}, ${id}`,
   });
+  // What is nothing but rounding is not told
+  const told = 1e-9 * greatest;
   if (greatest === 0) return { greatest, legend: [{ text: `no ${diagram} anywhere` }] };
   return {
     greatest,
     legend: [
       ...(states.length > 1 ? [{ text: `greatest and least of ${states.length} combinations` }] : []),
-      ...(range.most.value > 0 ? [line('greatest', range.most)] : []),
-      ...(range.least.value < 0 ? [line('least', range.least)] : []),
+      ...(range.most.value > told ? [line('greatest', range.most)] : []),
+      ...(range.least.value < -told ? [line('least', range.least)] : []),
     ],
   };
 }
@@ -54,21 +57,23 @@ interface Extreme {
   readonly id: string;
 }
 
-/** The greatest and the least value of a force over all members and states. */
+/** The greatest and the least value of a force over all members and states, and every member's greatest magnitude. */
 function rangeOf(
   { frame }: ShownContext,
   states: readonly NamedState[],
   name: ForceName,
-): { most: Extreme; least: Extreme } {
+): { most: Extreme; least: Extreme; peaks: Float64Array } {
   let most: Extreme = { value: 0, m: 0, id: '' };
   let least = most;
   const extremes = new Float64Array(4);
+  const peaks = new Float64Array(frame.memberIds.length);
   for (const { id, state } of states)
     for (let m = 0; m < frame.memberIds.length; m++) {
       const field: MemberField = state.field(m);
       forceExtremesInto(field, name, extremes);
+      peaks[m] = Math.max(peaks[m]!, extremes[3]!, -extremes[1]!);
       if (extremes[3]! > most.value) most = { value: extremes[3]!, m, id };
       if (extremes[1]! < least.value) least = { value: extremes[1]!, m, id };
     }
-  return { most, least };
+  return { most, least, peaks };
 }

@@ -41,17 +41,24 @@ const finest = 24;
 /** Parts of an envelope's curves. */
 const envelopeParts = 16;
 
-/** @param away how far the curve may leave the exact one, N or N·m */
-function partsOf(field: MemberField, name: ForceName, away: number): number {
-  const least = fewest[name];
-  const L = field.breaks.at(-1)!;
-  const at = (share: number) => forceAt(field, name, share * L);
-  const [first, last] = [at(0), at(1)];
-  const sagitta = Math.max(
-    ...[0.25, 0.5, 0.75].map((share) => Math.abs(at(share) - first - share * (last - first))),
-  );
+/**
+ * Parts of a segment's curve.
+ *
+ * @param away how far the curve may leave the exact one, N or N·m
+ */
+function partsOf(field: MemberField, name: ForceName, segment: number, away: number): number {
+  const from = field.breaks[segment]!;
+  const width = field.breaks[segment + 1]! - from;
+  const at = (share: number) => forceAt(field, name, from + share * width, share > 0);
+  const first = forceAt(field, name, from);
+  const rise = at(1) - first;
+  let sagitta = 0;
+  for (const share of quarters) sagitta = Math.max(sagitta, Math.abs(at(share) - first - share * rise));
+  const least = Math.ceil((fewest[name] * width) / field.breaks.at(-1)!);
   return Math.max(least, Math.min(finest, Math.ceil(Math.sqrt(sagitta / away))));
 }
+
+const quarters = [0.25, 0.5, 0.75];
 
 /** A value at a place of a member, and the load case or combination it belongs to. */
 interface ToldValue {
@@ -61,31 +68,38 @@ interface ToldValue {
   readonly id: string;
 }
 
+/** The greatest magnitude of a force in every member, and in all of them; N or N·m. */
+export interface Peaks {
+  readonly ofMember: Float64Array;
+  readonly most: number;
+}
+
+/** From which magnitude on values are told: those of the members with the greatest peaks. */
+function leastTold({ ofMember, most }: Peaks, shown: (member: number) => boolean): number {
+  const greatest = ofMember.filter((_, m) => shown(m)).sort();
+  return Math.max(greatest[greatest.length - mostTexts] ?? 0, 0.02 * most);
+}
+
 /**
  * Draws an internal force along the members: exact functions, ordinates square to the member, values where they are extreme. Of several
  * fields two curves are drawn, of the greatest and of the least value at every place.
- *
- * @param most the greatest magnitude in the frame
  */
 export function drawDiagram(
   { pen, frame, namer, shown }: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown'>,
   fieldsOf: (member: number) => readonly NamedField[],
   name: ForceName,
-  most: number,
+  peaks: Peaks,
 ): void {
   const style = styles[name];
   const texts: ToldValue[] = [];
+  const { most } = peaks;
   if (most === 0) return;
   const away = trueTo(frame.memberIds.length) * most;
+  const told = leastTold(peaks, shown);
   for (let m = 0; m < frame.memberIds.length; m++) {
-    if (!shown(m)) continue;
+    const peak = peaks.ofMember[m]!;
+    if (!shown(m) || peak < 1e-6 * most) continue;
     const fields = fieldsOf(m);
-    const told = fields.map(({ id, field }) => ({ id, candidates: forceCandidates(field, name) }));
-    const greatest = told.reduce(
-      (a, { candidates }) => candidates.reduce((b, { value }) => Math.max(b, Math.abs(value)), a),
-      0,
-    );
-    if (greatest < 1e-6 * most) continue;
     const up = times(axisOf(frame, m, style.axis), style.sign);
     const curves =
       fields.length === 1 ? [curveOf(fields[0]!.field, name, away)] : envelopeCurves(fields, name);
@@ -95,31 +109,35 @@ export function drawDiagram(
         curve.map(({ x, value }) => ({ at: pointOn(frame, m, x), shift: times(up, value), value })),
         style,
       );
-    if (fields.length === 1)
-      for (const c of extremesOf(told[0]!.candidates)) texts.push({ m, ...c, id: told[0]!.id });
-    else texts.push(...envelopeExtremes(m, told));
+    if (peak >= told) texts.push(...toldOf(m, fields, name));
   }
-  texts
-    .sort((a, b) => Math.abs(b.value) - Math.abs(a.value))
-    .slice(0, mostTexts)
-    .forEach(({ m, x, value, id }, rank) => {
-      const up = times(axisOf(frame, m, style.axis), style.sign * value);
-      const at = pointOn(frame, m, x);
-      if (Math.abs(value) < 0.02 * most) return;
-      pen.text({
-        key: `${name} ${frame.memberIds[m]!} ${x.toFixed(3)} ${value < 0 ? '-' : '+'}`,
-        // Moments are drawn on the tension side, which says more than a sign that turns with the member's direction
-        text: formatWithUnit(name === 'My' || name === 'Mz' ? Math.abs(value) : value, style.quantity),
-        at,
-        shift: up,
-        scale: 'diagram',
-        from: at,
-        tone: value >= 0 ? style.positive : style.negative,
-        layer: 'diagram',
-        priority: 9 - rank / mostTexts,
-        title: `${name} = ${formatExact(value, style.quantity)} at x = ${inSentence(x, 'length', 4)} of ${inSentence(frame.length[m]!, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}`,
-      });
+  texts.sort((a, b) => Math.abs(b.value) - Math.abs(a.value));
+  texts.slice(0, mostTexts).forEach(({ m, x, value, id }, rank) => {
+    const up = times(axisOf(frame, m, style.axis), style.sign * value);
+    const at = pointOn(frame, m, x);
+    if (Math.abs(value) < 0.02 * most) return;
+    pen.text({
+      key: `${name} ${frame.memberIds[m]!} ${x.toFixed(3)} ${value < 0 ? '-' : '+'}`,
+      // Moments are drawn on the tension side, which says more than a sign that turns with the member's direction
+      text: formatWithUnit(name === 'My' || name === 'Mz' ? Math.abs(value) : value, style.quantity),
+      at,
+      shift: up,
+      scale: 'diagram',
+      from: at,
+      tone: value >= 0 ? style.positive : style.negative,
+      layer: 'diagram',
+      priority: 9 - rank / mostTexts,
+      title: `${name} = ${formatExact(value, style.quantity)} at x = ${inSentence(x, 'length', 4)} of ${inSentence(frame.length[m]!, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}`,
     });
+  });
+}
+
+/** The values of a member that are told. */
+function toldOf(m: number, fields: readonly NamedField[], name: ForceName): ToldValue[] {
+  const found = fields.map(({ id, field }) => ({ id, candidates: forceCandidates(field, name) }));
+  if (found.length > 1) return envelopeExtremes(m, found);
+  const { id, candidates } = found[0]!;
+  return extremesOf(candidates).map((one) => ({ m, ...one, id }));
 }
 
 interface CurvePoint {
@@ -129,12 +147,17 @@ interface CurvePoint {
 
 /** A field's curve; where it jumps both values. */
 function curveOf(field: MemberField, name: ForceName, away: number): CurvePoint[] {
+  const { breaks } = field;
   const points: CurvePoint[] = [];
-  for (const x of stationsAlong(field, partsOf(field, name, away))) {
-    const inside = field.breaks.indexOf(x);
-    if (inside > 0 && inside < field.breaks.length - 1)
-      points.push({ x, value: forceAt(field, name, x, true) });
-    points.push({ x, value: forceAt(field, name, x, inside === field.breaks.length - 1) });
+  for (let s = 0; s + 1 < breaks.length; s++) {
+    const [from, to] = [breaks[s]!, breaks[s + 1]!];
+    const parts = partsOf(field, name, s, away);
+    points.push({ x: from, value: forceAt(field, name, from) });
+    for (let k = 1; k < parts; k++) {
+      const x = from + (k * (to - from)) / parts;
+      points.push({ x, value: forceAt(field, name, x) });
+    }
+    points.push({ x: to, value: forceAt(field, name, to, true) });
   }
   return points;
 }
@@ -180,16 +203,17 @@ interface Ordinate {
 
 const none: Point = [0, 0, 0];
 
+const strokesOf = (colour: Colour) => ({
+  fill: { colour, scale: 'diagram', alpha: 0.13 } as const,
+  curve: { colour, scale: 'diagram', width: 1.5 } as const,
+  hatch: { colour, scale: 'diagram', width: 0.8 } as const,
+  end: { colour, scale: 'diagram', width: 1 } as const,
+});
+
 /** Fill between axis and curve, thin ordinates, and the curve itself. */
 function ordinates(pen: LayerPen, points: readonly Ordinate[], style: Style): void {
-  const strokes = (colour: Colour) => ({
-    fill: { colour, scale: 'diagram', alpha: 0.13 } as const,
-    curve: { colour, scale: 'diagram', width: 1.5 } as const,
-    hatch: { colour, scale: 'diagram', width: 0.8 } as const,
-    end: { colour, scale: 'diagram', width: 1 } as const,
-  });
-  const positive = strokes(style.positive);
-  const negative = strokes(style.negative);
+  const positive = strokesOf(style.positive);
+  const negative = style.negative === style.positive ? positive : strokesOf(style.negative);
   const signed = style.positive !== style.negative;
   for (let i = 0; i + 1 < points.length; i++) {
     const p = points[i]!;

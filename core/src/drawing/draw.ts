@@ -35,7 +35,7 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
   const { built, forces } = source;
   const { model, geometry } = built;
   const frame = forces?.frame ?? prepareFrame(model);
-  const pen = new Draughtsman();
+  const pen = new Draughtsman(frame.memberIds.length);
   const { slice } = options;
   const tagsOf = (m: number) => geometry.members.get(frame.memberIds[m]!)?.tags ?? {};
   const shown = (m: number) => !slice || inSlice(tagsOf(m), slice);
@@ -55,7 +55,15 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
   }
   let most: Greatest = { diagram: 0, deformation: 0, load: 0 };
   if (forces) {
-    const context = { pen, source, forces, frame, options, namer: new Namer(geometry), shown };
+    const context = {
+      pen,
+      source,
+      forces,
+      frame,
+      options,
+      namer: source.namer ?? new Namer(geometry),
+      shown,
+    };
     const drawn = drawShown(context);
     most = { ...most, ...drawn?.greatest };
     legend.push(...(drawn?.legend ?? []));

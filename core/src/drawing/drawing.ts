@@ -91,17 +91,24 @@ type Offset = readonly [number, number];
 
 /** Records of some numbers each that grow in place. */
 class Records {
-  values = new Float32Array(256);
+  values = new Float32Array(0);
   length = 0;
 
-  constructor(private readonly size: number) {}
+  /**
+   * @param size numbers of a record
+   * @param expected how many there may be, so that room is seldom made anew
+   */
+  constructor(
+    private readonly size: number,
+    private readonly expected: number,
+  ) {}
 
   /** Makes room for one more. @returns from which index on its numbers are to be written; they are 0 */
   room(): number {
     const from = this.length;
     this.length += this.size;
     if (this.length > this.values.length) {
-      const wider = new Float32Array(2 * this.values.length);
+      const wider = new Float32Array(Math.max(2 * this.values.length, this.expected * this.size));
       wider.set(this.values);
       this.values = wider;
     }
@@ -120,10 +127,28 @@ class Records {
 const colourIndex = new Map(colourNames.map((name, i) => [name, i]));
 const scaleIndex = new Map(scaleNames.map((name, i) => [name, i]));
 
+/** A style in the numbers of strokes and corners. */
+interface Nib {
+  readonly colour: number;
+  readonly width: number;
+  readonly alpha: number;
+  readonly scale: number;
+}
+
+function nibOf({ colour, width = 1, alpha = 1, scale = 'none' }: StrokeStyle): Nib {
+  return { colour: colourIndex.get(colour)!, width, alpha, scale: scaleIndex.get(scale)! };
+}
+
 /** Collects strokes and areas of one layer of a drawing. */
 export class LayerPen {
-  readonly strokes = new Records(strokeSize);
-  readonly corners = new Records(cornerSize);
+  readonly strokes: Records;
+  readonly corners: Records;
+
+  /** @param parts of the frame that are drawn on it, about */
+  constructor(parts: number) {
+    this.strokes = new Records(strokeSize, parts);
+    this.corners = new Records(cornerSize, parts);
+  }
 
   /** A line between two places, whose displacements `da` and `db` a scale multiplies. */
   line(a: Point, b: Point, style: StrokeStyle, da: Point = zero, db: Point = zero): void {
@@ -159,10 +184,11 @@ export class LayerPen {
     style: StrokeStyle,
   ): void {
     const foot = -gap - arrowHead;
+    const nib = nibOf(style);
     this.aligned(at, towards, [-gap - length, 0], [foot, 0], style);
-    this.alignedCorner(at, towards, [-gap, 0], style);
-    this.alignedCorner(at, towards, [foot, 0.36 * arrowHead], style);
-    this.alignedCorner(at, towards, [foot, -0.36 * arrowHead], style);
+    this.alignedCorner(at, towards, [-gap, 0], nib);
+    this.alignedCorner(at, towards, [foot, 0.36 * arrowHead], nib);
+    this.alignedCorner(at, towards, [foot, -0.36 * arrowHead], nib);
   }
 
   /** A filled head at `tip`, pointing from `from` to it, of some px. */
@@ -173,30 +199,34 @@ export class LayerPen {
     { size = 6, shift = zero }: { readonly size?: number; readonly shift?: Point } = {},
   ): void {
     // Along the direction from the tip back to its foot
-    this.alignedCorner(tip, from, middle, style, shift);
-    this.alignedCorner(tip, from, [size, 0.36 * size], style, shift);
-    this.alignedCorner(tip, from, [size, -0.36 * size], style, shift);
+    const nib = nibOf(style);
+    this.alignedCorner(tip, from, middle, nib, shift);
+    this.alignedCorner(tip, from, [size, 0.36 * size], nib, shift);
+    this.alignedCorner(tip, from, [size, -0.36 * size], nib, shift);
   }
 
   /** A convex area. */
   area(points: readonly Point[], style: StrokeStyle, shifts?: readonly Point[]): void {
+    const nib = nibOf(style);
     for (let i = 1; i + 1 < points.length; i++)
-      for (const k of [0, i, i + 1]) this.corner(points[k]!, style, shifts?.[k] ?? zero);
+      for (const k of [0, i, i + 1]) this.corner(points[k]!, nib, shifts?.[k] ?? zero);
   }
 
   /** The area between two places and where `da` and `db` take them. */
   band(a: Point, b: Point, style: StrokeStyle, da: Point, db: Point): void {
-    this.corner(a, style, zero);
-    this.corner(b, style, zero);
-    this.corner(b, style, db);
-    this.corner(a, style, zero);
-    this.corner(b, style, db);
-    this.corner(a, style, da);
+    const nib = nibOf(style);
+    this.corner(a, nib, zero);
+    this.corner(b, nib, zero);
+    this.corner(b, nib, db);
+    this.corner(a, nib, zero);
+    this.corner(b, nib, db);
+    this.corner(a, nib, da);
   }
 
   /** A disc of px about a place. */
   disc(at: Point, radius: number, style: StrokeStyle): void {
-    for (const offset of fan(0, radius, 16)) this.corner(at, style, zero, offset);
+    const nib = nibOf(style);
+    for (const offset of fan(0, radius, 16)) this.corner(at, nib, zero, offset);
   }
 
   /** A filled ring of px at an offset along the direction from `at` to `towards`. */
@@ -207,20 +237,22 @@ export class LayerPen {
     style: StrokeStyle,
   ): void {
     const offsets = fan(along, radius, 14);
-    for (const offset of offsets) this.alignedCorner(at, towards, offset, { colour: fill });
+    const paper = nibOf({ colour: fill });
+    for (const offset of offsets) this.alignedCorner(at, towards, offset, paper);
     for (let i = 0; i < offsets.length; i += 3)
       this.aligned(at, towards, offsets[i + 1]!, offsets[i + 2]!, style);
   }
 
   /** Begins a stroke. @returns where its numbers begin */
-  private stroke({ colour, width = 1, alpha = 1, scale = 'none' }: StrokeStyle, mode: 0 | 1): number {
+  private stroke(style: StrokeStyle, mode: 0 | 1): number {
+    const { colour, width, alpha, scale } = nibOf(style);
     const from = this.strokes.room();
     const { values } = this.strokes;
     values[from + 16] = width;
-    values[from + 17] = colourIndex.get(colour)!;
+    values[from + 17] = colour;
     values[from + 18] = alpha;
     values[from + 19] = mode;
-    values[from + 20] = scaleIndex.get(scale)!;
+    values[from + 20] = scale;
     return from;
   }
 
@@ -235,8 +267,8 @@ export class LayerPen {
   }
 
   /** A corner at a place and its displacement, `offset` px right and down from there. */
-  private corner(p: Point, style: StrokeStyle, shift: Point, offset: Offset = middle): void {
-    const from = this.beginCorner(style, 0, offset);
+  private corner(p: Point, nib: Nib, shift: Point, offset: Offset = middle): void {
+    const from = this.beginCorner(nib, 0, offset);
     const { values } = this.corners;
     put(values, from, p);
     put(values, from + 3, shift);
@@ -244,27 +276,23 @@ export class LayerPen {
   }
 
   /** A corner `offset` px along and across the direction from a place towards another. */
-  private alignedCorner(p: Point, q: Point, offset: Offset, style: StrokeStyle, shift: Point = zero): void {
-    const from = this.beginCorner(style, 1, offset);
+  private alignedCorner(p: Point, q: Point, offset: Offset, nib: Nib, shift: Point = zero): void {
+    const from = this.beginCorner(nib, 1, offset);
     const { values } = this.corners;
     put(values, from, p);
     put(values, from + 3, shift);
     put(values, from + 6, q);
   }
 
-  private beginCorner(
-    { colour, alpha = 1, scale = 'none' }: StrokeStyle,
-    mode: 0 | 1,
-    offset: Offset,
-  ): number {
+  private beginCorner({ colour, alpha, scale }: Nib, mode: 0 | 1, offset: Offset): number {
     const from = this.corners.room();
     const { values } = this.corners;
     values[from + 9] = offset[0];
     values[from + 10] = offset[1];
-    values[from + 11] = colourIndex.get(colour)!;
+    values[from + 11] = colour;
     values[from + 12] = alpha;
     values[from + 13] = mode;
-    values[from + 14] = scaleIndex.get(scale)!;
+    values[from + 14] = scale;
     return from;
   }
 }
@@ -283,8 +311,13 @@ function fan(along: number, radius: number, count: number): Offset[] {
 
 /** Collects strokes, areas and texts of a drawing, each on a layer. */
 export class Draughtsman {
-  private readonly layers = new Map(layerNames.map((name) => [name, new LayerPen()]));
+  private readonly layers: ReadonlyMap<Layer, LayerPen>;
   private readonly texts: DrawingText[] = [];
+
+  /** @param parts about how many the frame has */
+  constructor(parts = 10) {
+    this.layers = new Map(layerNames.map((name) => [name, new LayerPen(parts)]));
+  }
 
   /** The pen of a layer. */
   on(layer: Layer): LayerPen {

@@ -218,9 +218,15 @@ function addForce(sum: Float64Array, p: readonly number[], F: readonly number[])
 
 /** Point on the member's axis, x m from its start, global. */
 export function pointOn(frame: Frame, m: number, x: number): [number, number, number] {
+  const { xyz, arms, axes } = frame;
   const n = 3 * frame.start[m]!;
-  const at = (k: number) => frame.xyz[n + k]! + frame.arms[6 * m + k]! + frame.axes[9 * m + k]! * x;
-  return [at(0), at(1), at(2)];
+  const r = 6 * m;
+  const a = 9 * m;
+  return [
+    xyz[n]! + arms[r]! + axes[a]! * x,
+    xyz[n + 1]! + arms[r + 1]! + axes[a + 1]! * x,
+    xyz[n + 2]! + arms[r + 2]! + axes[a + 2]! * x,
+  ];
 }
 
 function toGlobal(frame: Frame, m: number, v: readonly number[]): number[] {

@@ -26,6 +26,8 @@ export interface Shapes {
 /** What is known of an alternative when it is drawn. */
 export interface DrawnSource {
   readonly built: BuiltFrame;
+  /** Names of its members and nodes, where they are known already. */
+  readonly namer?: Namer;
   readonly forces?: Analysed;
   readonly checks?: readonly MemberCheck[];
   readonly shapes?: Shapes;

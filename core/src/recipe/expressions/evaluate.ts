@@ -6,7 +6,12 @@ import { dimensionOf, isPure } from './dimension.js';
 import { readTree, reject, sentence, type Place } from './tree.js';
 import { describeType, fits, type Tags, type ValueType } from './types.js';
 
-const noTags: Tags = {};
+/** What has tags; they are read only where an expression names one. */
+export interface WithTags {
+  readonly tags: Tags;
+}
+
+const noTags: WithTags = { tags: {} };
 
 /** What a number of the document may be written as: an expression, or a JSON number where no unit is needed. */
 export type Written = string | number;
@@ -21,17 +26,17 @@ export function quantityOf(written: Written, names: Names, quantity: QuantityNam
   return quantityProgram(written, names, quantity, place)(noTags);
 }
 
-/** The same for many things: the number for the tags of each. */
+/** The same for many things: the number for each by its tags. */
 export function quantityProgram(
   written: Written,
   names: Names,
   quantity: QuantityName,
   place: Place,
-): (tags: Tags) => number {
+): (thing: WithTags) => number {
   const text = String(written);
   const program = compile(text, names, place);
   expectQuantity(program, quantity, place);
-  return (tags) => finite(program, tags, place);
+  return (thing) => finite(program, thing, place);
 }
 
 function expectQuantity({ type, text }: Program, quantity: QuantityName, place: Place): void {
@@ -51,7 +56,8 @@ const suggested = (text: string, unit: string) =>
   /^[\d.]+$/.test(text.trim()) ? `${text.trim()} ${unit}` : `(${text}) * 1 ${unit}`;
 
 /** Runs a numeric program. @throws ProblemError `not-finite`; `unknown-name` for a tag that the thing does not have */
-function finite(program: Program, tags: Tags, place: Place): number {
+function finite(program: Program, thing: WithTags, place: Place): number {
+  const { tags } = program.reads.size > 0 ? thing : noTags;
   const value = program.run(tags);
   if (value === undefined)
     return fail(
@@ -89,12 +95,12 @@ export function conditionProgram(text: string, names: Names, place: Place): Cond
 export type Position = { readonly share: number } | { readonly distance: number };
 
 /** Reads a place along a member for the tags of each: pure numbers are shares, values in m lengths. */
-export function positionProgram(written: Written, names: Names, place: Place): (tags: Tags) => Position {
+export function positionProgram(written: Written, names: Names, place: Place): (thing: WithTags) => Position {
   const program = compile(String(written), names, place);
   const { type } = program;
-  if (isShare(type)) return (tags) => ({ share: finite(program, tags, place) });
+  if (isShare(type)) return (thing) => ({ share: finite(program, thing, place) });
   if (type.kind === 'number' && fits(type, dimensionOf('length')))
-    return (tags) => ({ distance: finite(program, tags, place) });
+    return (thing) => ({ distance: finite(program, thing, place) });
   return fail(
     'unit',
     `${sentence(place.what)} needs a share of the length (0 to 1) or a length, but "${String(written)}" gives ${describeType(type)}.`,

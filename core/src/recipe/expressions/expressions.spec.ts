@@ -1,7 +1,7 @@
 import { ProblemError } from '../../problem.js';
 import type { QuantityName } from '../../units/quantities.js';
 import type { Names } from './compile.js';
-import { conditionProgram, listItems, positionProgram, quantityOf } from './evaluate.js';
+import { conditionProgram, listItems, positionProgram, quantityOf, quantityProgram } from './evaluate.js';
 import { text, typeOfQuantity, type Named } from './types.js';
 
 const place = { what: 'parameter "p"', where: { parameter: 'p' } };
@@ -81,9 +81,23 @@ describe('expressions', () => {
     expect(holds('storey == 2') || holds('storey > 2')).toBeFalse();
   });
 
+  it('ask a thing for its tags only where they name one', () => {
+    const asked: string[] = [];
+    const thing = {
+      get tags() {
+        asked.push('tags');
+        return { storey: 3 };
+      },
+    };
+    expect(quantityProgram('2 * 3 kN', { ...scope, tags: true }, 'force', place)(thing)).toBe(6000);
+    expect(asked).toEqual([]);
+    expect(quantityProgram('storey * 3 kN', { ...scope, tags: true }, 'force', place)(thing)).toBe(9000);
+    expect(asked).toEqual(['tags']);
+  });
+
   it('give places along a member as shares or lengths', () => {
-    expect(positionProgram('0.25', scope, place)({})).toEqual({ share: 0.25 });
-    expect(positionProgram('span / 4', scope, place)({})).toEqual({ distance: 5.5 });
+    expect(positionProgram('0.25', scope, place)({ tags: {} })).toEqual({ share: 0.25 });
+    expect(positionProgram('span / 4', scope, place)({ tags: {} })).toEqual({ distance: 5.5 });
     expect(() => positionProgram('3 kN', scope, place)).toThrowError(/share of the length/);
   });
 

@@ -29,8 +29,9 @@ export const roll = memberRule({
       'angle',
       fieldOf(context, 'roll'),
     );
-    for (const { thing, tags } of matched) {
-      context.assignment.roll.set(thing.id, angle(tags));
+    for (const one of matched) {
+      const { thing } = one;
+      context.assignment.roll.set(thing.id, angle(one));
       context.assignment.credit(thing.id, 'roll', rule.id);
     }
   },

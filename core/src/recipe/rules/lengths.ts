@@ -32,8 +32,9 @@ export const lengths = memberRule({
       if (written === undefined) continue;
       const place = fieldOf(context, name);
       const length = quantityProgram(written, { ...context.names, tags: true }, 'length', place);
-      for (const { thing, tags } of matched) {
-        const value = length(tags);
+      for (const one of matched) {
+        const { thing } = one;
+        const value = length(one);
         if (value < 0)
           fail(
             'out-of-range',
@@ -77,8 +78,9 @@ export const deflection = memberRule({
     const { limit: written, from } = rule.deflection!;
     const place = fieldOf(context, 'deflection');
     const limit = quantityProgram(written, { ...context.names, tags: true }, 'number', place);
-    for (const { thing, tags } of matched) {
-      const value = limit(tags);
+    for (const one of matched) {
+      const { thing } = one;
+      const value = limit(one);
       if (value <= 0)
         fail('out-of-range', `In ${place.what}: the limit must be above zero, e.g. 1/250.`, place.where);
       merge(context, thing.id, { deflection: { limit: value, ...(from ? { from } : {}) } });

@@ -1,8 +1,13 @@
 import type { Freedom, Vector } from '../../model/types.js';
 import { fail } from '../../problem.js';
 import type { QuantityName } from '../../units/quantities.js';
-import { positionProgram, quantityProgram, type Position, type Written } from '../expressions/evaluate.js';
-import type { Tags } from '../expressions/types.js';
+import {
+  positionProgram,
+  quantityProgram,
+  type Position,
+  type WithTags,
+  type Written,
+} from '../expressions/evaluate.js';
 import type { GeometryMember } from '../geometry/geometry.js';
 import { distance } from '../geometry/vector.js';
 import type { Design, LoadRule } from '../types.js';
@@ -32,13 +37,13 @@ export function checkCase(loadCase: string, context: RuleContext): void {
     );
 }
 
-/** A number for the tags of each thing; zero where it is left out. */
+/** A number for each thing by its tags; zero where it is left out. */
 function numberOf(
   written: Written | undefined,
   quantity: QuantityName,
   context: RuleContext,
   field: string,
-): (tags: Tags) => number {
+): (thing: WithTags) => number {
   if (written === undefined) return () => 0;
   return quantityProgram(written, { ...context.names, tags: true }, quantity, fieldOf(context, field));
 }
@@ -48,16 +53,16 @@ function vectorOf(
   quantity: QuantityName,
   context: RuleContext,
   field: string,
-): ((tags: Tags) => Vector) | undefined {
+): ((thing: WithTags) => Vector) | undefined {
   if (!written) return undefined;
   const parts = written.map((item) => numberOf(item, quantity, context, field));
-  return (tags) => parts.map((part) => part(tags)) as Vector;
+  return (thing) => parts.map((part) => part(thing)) as Vector;
 }
 
 /** A matched piece and where it lies on its physical member, m. */
 interface PlacedPiece {
   readonly member: GeometryMember;
-  readonly tags: Tags;
+  readonly matched: Matched<GeometryMember>;
   readonly from: number;
   readonly to: number;
   /** Length of the physical member. */
@@ -68,7 +73,8 @@ function placedPieces(matched: readonly Matched<GeometryMember>[], { geometry }:
   const starts = new Map<string, { from: number; to: number; whole: number }>();
   const lengthOf = ({ start, end }: GeometryMember) =>
     distance(geometry.nodes.get(start)!.at, geometry.nodes.get(end)!.at);
-  return matched.map(({ thing, tags }) => {
+  return matched.map((one) => {
+    const { thing } = one;
     let found = starts.get(thing.id);
     if (!found) {
       let x = 0;
@@ -81,7 +87,7 @@ function placedPieces(matched: readonly Matched<GeometryMember>[], { geometry }:
       }
       found = starts.get(thing.id)!;
     }
-    return { member: thing, tags, ...found };
+    return { member: thing, matched: one, from: found.from, to: found.to, whole: found.whole };
   });
 }
 
@@ -114,8 +120,8 @@ function applyLine(
   const from = positionProgram(load.from ?? 0, names, fieldOf(context, 'from'));
   const to = positionProgram(load.to ?? 1, names, fieldOf(context, 'to'));
   for (const piece of placedPieces(matched, context)) {
-    const start = distanceOf(from(piece.tags), piece.whole, context, 'from');
-    const end = distanceOf(to(piece.tags), piece.whole, context, 'to');
+    const start = distanceOf(from(piece.matched), piece.whole, context, 'from');
+    const end = distanceOf(to(piece.matched), piece.whole, context, 'to');
     if (end - start < 1e-9) {
       const place = fieldOf(context, 'to');
       fail(
@@ -126,7 +132,7 @@ function applyLine(
     }
     const [low, high] = [Math.max(start, piece.from), Math.min(end, piece.to)];
     if (high - low < 1e-9 * piece.whole) continue;
-    const [first, last] = [q0(piece.tags), q1(piece.tags)];
+    const [first, last] = [q0(piece.matched), q1(piece.matched)];
     const q = (x: number) => first + ((last - first) * (x - start)) / (end - start);
     const share = (x: number) => Math.min(1, Math.max(0, (x - piece.from) / (piece.to - piece.from)));
     const span =
@@ -154,7 +160,7 @@ function applyPoint(
   const F = vectorOf(load.F, 'force', context, 'F');
   const M = vectorOf(load.M, 'moment', context, 'M');
   for (const piece of placedPieces(matched, context)) {
-    const x = distanceOf(at(piece.tags), piece.whole, context, 'at');
+    const x = distanceOf(at(piece.matched), piece.whole, context, 'at');
     // Between two pieces it belongs to the first
     const behind = piece.from === 0 ? x >= 0 : x > piece.from + 1e-9;
     if (!behind || x > piece.to + 1e-9) continue;
@@ -163,8 +169,8 @@ function applyPoint(
       member: piece.member.id,
       at: Math.min(1, Math.max(0, (x - piece.from) / (piece.to - piece.from))),
       axes: load.axes ?? 'global',
-      ...(F ? { F: F(piece.tags) } : {}),
-      ...(M ? { M: M(piece.tags) } : {}),
+      ...(F ? { F: F(piece.matched) } : {}),
+      ...(M ? { M: M(piece.matched) } : {}),
     });
     context.assignment.creditAdded(piece.member.id, 'load', rule);
   }
@@ -244,13 +250,14 @@ export const memberLoad = memberRule({
         const uniform = numberOf(load.uniform, 'temperature', context, 'uniform');
         const y = numberOf(load.gradientY, 'temperatureGradient', context, 'gradientY');
         const z = numberOf(load.gradientZ, 'temperatureGradient', context, 'gradientZ');
-        for (const { thing, tags } of matched) {
+        for (const one of matched) {
+          const { thing } = one;
           context.assignment.addLoad(load.case, {
             kind: 'temperature',
             member: thing.id,
-            uniform: uniform(tags),
-            gradientY: y(tags),
-            gradientZ: z(tags),
+            uniform: uniform(one),
+            gradientY: y(one),
+            gradientZ: z(one),
           });
           context.assignment.creditAdded(thing.id, 'load', rule.id);
         }
@@ -258,8 +265,9 @@ export const memberLoad = memberRule({
       }
       case 'pretension': {
         const force = numberOf(load.force, 'force', context, 'force');
-        for (const { thing, tags } of matched) {
-          context.assignment.addLoad(load.case, { kind: 'pretension', member: thing.id, force: force(tags) });
+        for (const one of matched) {
+          const { thing } = one;
+          context.assignment.addLoad(load.case, { kind: 'pretension', member: thing.id, force: force(one) });
           context.assignment.creditAdded(thing.id, 'load', rule.id);
         }
         return;
@@ -308,12 +316,13 @@ export const nodeLoad = nodeRule({
     if (load.kind === 'node') {
       const F = vectorOf(load.F, 'force', context, 'F');
       const M = vectorOf(load.M, 'moment', context, 'M');
-      for (const { thing, tags } of matched) {
+      for (const one of matched) {
+        const { thing } = one;
         context.assignment.addLoad(load.case, {
           kind: 'node',
           node: thing.id,
-          ...(F ? { F: F(tags) } : {}),
-          ...(M ? { M: M(tags) } : {}),
+          ...(F ? { F: F(one) } : {}),
+          ...(M ? { M: M(one) } : {}),
         });
         context.assignment.creditAdded(thing.id, 'load', rule.id);
       }
@@ -322,9 +331,10 @@ export const nodeLoad = nodeRule({
       const of = given.map((freedom) =>
         numberOf(load[freedom], freedom.startsWith('u') ? 'length' : 'angle', context, freedom),
       );
-      for (const { thing, tags } of matched) {
+      for (const one of matched) {
+        const { thing } = one;
         const moves: Partial<Record<Freedom, number>> = {};
-        given.forEach((freedom, k) => (moves[freedom] = of[k]!(tags)));
+        given.forEach((freedom, k) => (moves[freedom] = of[k]!(one)));
         context.assignment.addLoad(load.case, { kind: 'settlement', node: thing.id, ...moves });
         context.assignment.creditAdded(thing.id, 'load', rule.id);
       }

@@ -85,8 +85,9 @@ export const mass = nodeRule({
   apply(rule, matched, context) {
     const place = fieldOf(context, 'mass');
     const of = quantityProgram(rule.mass!, { ...context.names, tags: true }, 'mass', place);
-    for (const { thing, tags } of matched) {
-      const value = of(tags);
+    for (const one of matched) {
+      const { thing } = one;
+      const value = of(one);
       if (value <= 0) fail('out-of-range', `In ${place.what} the mass must be above zero.`, place.where);
       context.assignment.masses.set(thing.id, (context.assignment.masses.get(thing.id) ?? 0) + value);
       context.assignment.creditAdded(thing.id, 'mass', rule.id);

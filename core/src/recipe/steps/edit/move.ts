@@ -1,16 +1,15 @@
 import { portal } from './examples.js';
 import { fail } from '../../../problem.js';
-import { quantityProgram, type Written } from '../../expressions/evaluate.js';
+import { quantityProgram, type WithTags, type Written } from '../../expressions/evaluate.js';
 import { Draft } from '../../geometry/draft.js';
 import { nodeTags } from '../../geometry/select.js';
 import { add, distance } from '../../geometry/vector.js';
 import { joinNodes } from '../../geometry/weld.js';
-import type { Tags } from '../../expressions/types.js';
 import { custom, offset, optional } from '../fields/index.js';
 import { selectNodes, selectsNodes } from '../select.js';
 import { edit } from '../step.js';
 
-const height = custom<(tags: Tags) => number>(
+const height = custom<(thing: WithTags) => number>(
   { title: 'Height', about: 'The new z of each node, a formula that may use its x, y and z.' },
   { type: ['string', 'number'], maxLength: 400, minLength: 1 },
   (written, names, place) => quantityProgram(written as Written, { ...names, tags: true }, 'length', place),
@@ -39,7 +38,7 @@ export const move = edit({
       const at = by ? add(node.at, by) : node.at;
       draft.nodes.set(node.id, {
         ...node,
-        at: z ? [at[0], at[1], z({ ...nodeTags(node), x: at[0], y: at[1], z: at[2] })] : at,
+        at: z ? [at[0], at[1], z({ tags: { ...nodeTags(node), x: at[0], y: at[1], z: at[2] } })] : at,
       });
     }
     for (const member of draft.members.values())

@@ -55,7 +55,7 @@ export function positionsAlong(head: Head): Field<Position[]> {
     schema: listSchema,
     form: { kind: 'list', quantity: 'length' },
     read: (written, context, place) => {
-      const read = (item: Written) => positionProgram(item, context, place)({});
+      const read = (item: Written) => positionProgram(item, context, place)({ tags: {} });
       if (typeof written !== 'string')
         return listItems(
           typeof written === 'number' ? [written] : (written as WrittenList),
