@@ -12,7 +12,10 @@ function drawn(diagram: ForceName, loads: readonly Load[], shown = (_: number) =
     modelOf(
       'plane',
       Object.fromEntries(
-        loads.flatMap((_, i) => [[`a${i}`, [0, 3 * i]] as const, [`b${i}`, [8, 3 * i]] as const]),
+        loads.flatMap((_, i): [string, number[]][] => [
+          [`a${i}`, [0, 3 * i]],
+          [`b${i}`, [8, 3 * i]],
+        ]),
       ),
       loads.map((_, i) => ({ id: `m${i}`, start: `a${i}`, end: `b${i}` })),
       loads.flatMap((_, i) => [
