@@ -132,7 +132,8 @@ function steps(of: Page, count: number, told?: string): Promise<number[]> {
     async ([total, selector]) => {
       const handle = document.querySelector<HTMLElement>('app-parameter-row .p-slider-handle')!;
       handle.focus();
-      const text = () => (selector ? document.querySelector(selector)!.textContent : '');
+      // With the exact values, which stand in titles
+      const text = () => (selector ? document.querySelector(selector)!.innerHTML : '');
       const taken: number[] = [];
       for (let i = 0; i < total; i++) {
         const before = text();

@@ -113,6 +113,7 @@ await page.getByRole('link', { name: 'All designs' }).click();
 await page.getByRole('link', { name: 'Boat hall', exact: true }).click();
 await page.locator('app-design-screen .label.plum').first().waitFor({ timeout: 60_000 });
 await calculated(page, 60_000);
+await page.getByText('Model check: sound').waitFor();
 await picture('hall');
 await choose(page, 'Slice of the frame', 'row 3');
 // Drawings are made anew by workers that may still be checking
