@@ -36,6 +36,14 @@ describe('a drawing', () => {
     expect(cornerRanges.at(-3)).toEqual([0, 48]);
   });
 
+  it('keeps every stroke, however few parts were expected', () => {
+    const pen = new Draughtsman(0);
+    for (let x = 0; x < 40; x++) pen.on('members').line([x, 0, 0], [x + 1, 0, 0], { colour: 'ink' });
+    const { strokes, strokeRanges } = pen.finish();
+    expect(strokeRanges.at(-1)).toEqual([40, 40]);
+    expect([0, 1, 39].map((k) => strokes[k * strokeSize])).toEqual([0, 1, 39]);
+  });
+
   it('has no number that is none', () => {
     for (const diagram of ['My', 'N', 'none', 'utilisation'] as const) {
       const { drawing, points } = drawn(diagram, 'haunched');

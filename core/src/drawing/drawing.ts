@@ -108,7 +108,7 @@ class Records {
     const from = this.length;
     this.length += this.size;
     if (this.length > this.values.length) {
-      const wider = new Float32Array(Math.max(2 * this.values.length, this.expected * this.size));
+      const wider = new Float32Array(Math.max(2 * this.values.length, this.expected * this.size, this.size));
       wider.set(this.values);
       this.values = wider;
     }
