@@ -24,10 +24,10 @@ async function act(page: Page, title: string, action: string): Promise<void> {
 test('add, rename, duplicate and remove, each undone and redone', async ({ page, app }) => {
   await openSlipShed(page, app);
   const cards = page.locator('app-alternatives-strip .card');
-  await page.getByRole('button', { name: '+ alternative' }).click();
+  await page.getByRole('button', { name: '+ alternative', exact: true }).click();
   await expect(cards).toHaveCount(5);
   await act(page, 'New alternative', 'Rename');
-  const field = page.getByRole('textbox', { name: 'Name of the alternative' });
+  const field = page.getByRole('textbox', { name: 'Name of the alternative', exact: true });
   await field.fill('Spring bases');
   await field.press('Enter');
   await expect(card(page, 'Spring bases')).toBeVisible();
@@ -46,7 +46,7 @@ test('add, rename, duplicate and remove, each undone and redone', async ({ page,
 test('a support changed in one alternative leaves the others alone', async ({ page, app }) => {
   await openSlipShed(page, app);
   const before = await cardNumbers(page);
-  await page.getByRole('radio', { name: 'Pinned bases' }).click();
+  await page.getByRole('radio', { name: 'Pinned bases', exact: true }).click();
   await choose(page, 'Bases', 'turning on springs');
   await calculated(page);
   await expect.poll(async () => (await cardNumbers(page)).slice(3, 6)).not.toEqual(before.slice(3, 6));
@@ -68,7 +68,7 @@ test('a hinge too many is a sentence that names what moves, and the others stay 
   app,
 }) => {
   await openSlipShed(page, app);
-  await page.getByRole('radio', { name: 'Three hinges' }).click();
+  await page.getByRole('radio', { name: 'Three hinges', exact: true }).click();
   await choose(page, 'Eaves', 'hinged');
   const alert = page.locator('app-stage [role=alert]');
   await expect(alert).toContainText('can move without resistance');
@@ -87,17 +87,20 @@ test('a parameter can be changed in one alternative only, and follow the design 
   await typeParameter(page, 'eaves', '8 m');
   await expect.poll(async () => (await cardNumbers(page)).slice(0, 3)).not.toEqual(before.slice(0, 3));
   await expect.poll(async () => (await cardNumbers(page)).slice(3)).toEqual(before.slice(3));
-  await page.getByRole('button', { name: 'Eaves height: follow the design again' }).click();
+  await page.getByRole('button', { name: 'Eaves height: follow the design again', exact: true }).click();
   await expect.poll(() => cardNumbers(page)).toEqual(before);
 });
 
 test('the keyboard alone goes through the alternatives', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByRole('radio', { name: 'Fixed bases' }).focus();
+  await page.getByRole('radio', { name: 'Fixed bases', exact: true }).focus();
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('radio', { name: 'Pinned bases' })).toHaveAttribute('aria-checked', 'true');
+  await expect(page.getByRole('radio', { name: 'Pinned bases', exact: true })).toHaveAttribute(
+    'aria-checked',
+    'true',
+  );
   await expect(page.locator('.caption')).toContainText('Pinned bases');
-  const slider = page.getByRole('slider', { name: 'Span' });
+  const slider = page.getByRole('slider', { name: 'Span', exact: true });
   await slider.focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('#p-span')).toHaveValue(/^22\.1\sm$/);

@@ -5,7 +5,7 @@ test('choices are picked in a grid, options are made by recording, and all combi
   app,
 }) => {
   await openSlipShed(page, app);
-  await page.getByRole('tab', { name: 'Choices' }).click();
+  await page.getByRole('tab', { name: 'Choices', exact: true }).click();
   const leaf = page.locator('app-choices-leaf');
   await expect(leaf.getByRole('radio', { name: 'Three hinges, Apex: hinged', exact: true })).toBeChecked();
   const before = await card(page, 'Fixed bases').locator('dd').allInnerTexts();
@@ -13,20 +13,20 @@ test('choices are picked in a grid, options are made by recording, and all combi
   await expect.poll(() => card(page, 'Fixed bases').locator('dd').allInnerTexts()).not.toEqual(before);
   await calculated(page);
   // A wider one as an option of its own
-  await leaf.getByRole('button', { name: '+ choice' }).click();
+  await leaf.getByRole('button', { name: '+ choice', exact: true }).click();
   await leaf
     .locator('tbody')
-    .filter({ has: page.getByRole('button', { name: 'Remove the choice New choice' }) })
-    .getByRole('button', { name: '+ option' })
+    .filter({ has: page.getByRole('button', { name: 'Remove the choice New choice', exact: true }) })
+    .getByRole('button', { name: '+ option', exact: true })
     .click();
-  await leaf.getByRole('button', { name: 'record changes into this option' }).click();
+  await leaf.getByRole('button', { name: 'record changes into this option', exact: true }).click();
   await expect(page.getByText('recording into "other"')).toBeVisible();
-  await page.getByRole('tab', { name: 'Parameters' }).click();
+  await page.getByRole('tab', { name: 'Parameters', exact: true }).click();
   await typeParameter(page, 'span', '26 m');
-  await page.getByRole('tab', { name: 'Choices' }).click();
+  await page.getByRole('tab', { name: 'Choices', exact: true }).click();
   await leaf.getByRole('button', { name: 'other', exact: true }).first().click();
   await expect(leaf.locator('.detail')).toContainText('Span: 26 m');
-  await leaf.getByRole('button', { name: 'end recording' }).click();
+  await leaf.getByRole('button', { name: 'end recording', exact: true }).click();
   const wide = leaf.getByRole('radio', { name: 'Pinned bases, New choice: other', exact: true });
   const narrow = await card(page, 'Pinned bases').locator('dd').allInnerTexts();
   await wide.check();
@@ -66,7 +66,7 @@ test('points of a line come from a table in a file', async ({ page, app }) => {
   await calculated(page);
   // 22.4 kg/m (EN 10365) on 4 m
   await expect(page.locator('app-ledger')).toContainText(/89\.\d\skg/);
-  await page.getByRole('tab', { name: 'Recipe' }).click();
+  await page.getByRole('tab', { name: 'Recipe', exact: true }).click();
   await page.locator('app-recipe-leaf .title').first().click();
   await page.locator('app-recipe-leaf input[type=file]').setInputFiles({
     name: 'points.csv',

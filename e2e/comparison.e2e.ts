@@ -2,7 +2,7 @@ import { choose, expect, openSlipShed, test } from './application.js';
 import type { Page } from '@playwright/test';
 
 async function openComparison(page: Page): Promise<void> {
-  await page.getByRole('link', { name: 'Comparison' }).click();
+  await page.getByRole('link', { name: 'Comparison', exact: true }).click();
   await expect(page.locator('app-comparison-screen tbody button').first()).not.toHaveText('–');
 }
 

@@ -79,9 +79,9 @@ for (const { title, alternatives, parameter, before, after, figure } of demos)
     test.setTimeout(180_000);
     await open(page, app, title);
     await calculated(page, 90_000);
-    await expect(page.getByRole('radiogroup', { name: 'Alternatives' }).getByRole('radio')).toHaveCount(
-      alternatives,
-    );
+    await expect(
+      page.getByRole('radiogroup', { name: 'Alternatives', exact: true }).getByRole('radio'),
+    ).toHaveCount(alternatives);
     const field = page.locator(`#p-${parameter}`);
     await expect(field).toHaveValue(before);
     const was = await row(page, figure).innerText();

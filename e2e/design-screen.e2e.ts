@@ -18,7 +18,7 @@ test('the first start opens the Slip shed with its four alternatives calculated'
   await app.start();
   try {
     await page.goto(app.url);
-    await expect(page.getByRole('button', { name: 'Slip shed' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Slip shed', exact: true })).toBeVisible();
     await calculated(page);
     await expect(page.locator('app-alternatives-strip .card')).toHaveCount(4);
     for (const title of ['Fixed bases', 'Pinned bases', 'Three hinges', 'Pinned with haunches'])
@@ -46,7 +46,7 @@ test('dragging a slider moves the numbers of every alternative before the pointe
 }) => {
   await openSlipShed(page, app);
   const before = await cardNumbers(page);
-  const box = (await page.getByRole('slider', { name: 'Span' }).boundingBox())!;
+  const box = (await page.getByRole('slider', { name: 'Span', exact: true }).boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + 12, box.y + box.height / 2, { steps: 4 });
@@ -58,16 +58,16 @@ test('dragging a slider moves the numbers of every alternative before the pointe
   during.forEach((text, i) => expect(text, `number ${i}`).not.toBe(before[i]));
   await page.mouse.up();
   // One drag is one step of undo
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect.poll(() => cardNumbers(page)).toEqual(before);
 });
 
 test('a typed value, a bare number and a formula rebuild the frame', async ({ page, app }) => {
   await openSlipShed(page, app);
   await typeParameter(page, 'span', '24 m');
-  await expect(page.getByRole('button', { name: 'span 24 m, press to type' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'span 24 m, press to type', exact: true })).toBeVisible();
   await typeParameter(page, 'eaves', '7.5');
-  await expect(page.getByRole('button', { name: 'eaves 7.5 m, press to type' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'eaves 7.5 m, press to type', exact: true })).toBeVisible();
   await typeParameter(page, 'eaves', 'span / 4');
   await expect(page.locator('#p-eaves')).toHaveValue(/^6\sm$/);
   await typeParameter(page, 'span', '28 m');
@@ -87,11 +87,11 @@ test('line loads and sections change the figures', async ({ page, app }) => {
 
 test('dimension lines are live: press and type, or drag', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByRole('button', { name: 'span 22 m, press to type' }).click();
+  await page.getByRole('button', { name: 'span 22 m, press to type', exact: true }).click();
   const field = page.getByRole('textbox', { name: 'span', exact: true });
   await field.fill('20 m');
   await field.press('Enter');
-  const label = page.getByRole('button', { name: 'span 20 m, press to type' });
+  const label = page.getByRole('button', { name: 'span 20 m, press to type', exact: true });
   await expect(label).toBeVisible();
   const box = (await label.boundingBox())!;
   await page.mouse.move(box.x + 10, box.y + 8);
@@ -105,7 +105,7 @@ test('dimension lines are live: press and type, or drag', async ({ page, app }) 
 
 test('the stage shows diagrams with values, reactions, and says which loads', async ({ page, app }) => {
   await openSlipShed(page, app);
-  const stage = page.getByRole('group', { name: 'Fixed bases, stage' });
+  const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
   await expect(stage.locator('.label.plum').first()).toContainText('kN·m');
   await expect(stage.locator('.label.moss', { hasText: '133 kN' })).toHaveCount(2);
   await expect(page.locator('.caption')).toContainText('U1 Snow leading');
@@ -131,10 +131,10 @@ test('the balance of loads and reactions closes', async ({ page, app }) => {
 
 test('the deformed shape is scaled by itself, 1:1 or as typed, and moves', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByLabel('deformed').check();
-  const factor = page.getByLabel('Scale of the deformed shape');
+  await page.getByLabel('deformed', { exact: true }).check();
+  const factor = page.getByLabel('Scale of the deformed shape', { exact: true });
   await expect(factor).not.toHaveValue('1.00');
-  await page.getByRole('button', { name: '1:1' }).click();
+  await page.getByRole('button', { name: '1:1', exact: true }).click();
   await expect(factor).toHaveValue('1.00');
   await factor.fill('40');
   await factor.press('Enter');
@@ -142,15 +142,15 @@ test('the deformed shape is scaled by itself, 1:1 or as typed, and moves', async
   // What is drawn changes from frame to frame
   const canvas = page.locator('app-design-screen app-stage canvas');
   const picture = () => canvas.evaluate((element) => (element as HTMLCanvasElement).toDataURL());
-  await page.getByLabel('moving').check();
+  await page.getByLabel('moving', { exact: true }).check();
   const first = await picture();
   await expect.poll(picture).not.toBe(first);
-  await page.getByLabel('moving').uncheck();
+  await page.getByLabel('moving', { exact: true }).uncheck();
 });
 
 test('hovering a member reads the values there; the keyboard does the same', async ({ page, app }) => {
   await openSlipShed(page, app);
-  const stage = page.getByRole('group', { name: 'Fixed bases, stage' });
+  const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
   const box = (await stage.boundingBox())!;
   // The left column stands above the left end of the span's dimension line
   const span = (await page.getByRole('button', { name: /^span/ }).boundingBox())!;
@@ -173,7 +173,7 @@ test('zoom, pan and fit', async ({ page, app }) => {
   await openSlipShed(page, app);
   const span = page.getByRole('button', { name: /^span/ });
   const start = (await span.boundingBox())!;
-  const stage = page.getByRole('group', { name: 'Fixed bases, stage' });
+  const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
   const box = (await stage.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + 60);
   await page.mouse.down();
@@ -182,7 +182,7 @@ test('zoom, pan and fit', async ({ page, app }) => {
   await expect.poll(async () => Math.round((await span.boundingBox())!.x - start.x)).toBe(50);
   await page.mouse.wheel(0, -300);
   await expect.poll(async () => Math.round((await span.boundingBox())!.x - start.x)).not.toBe(50);
-  await page.getByRole('button', { name: 'fit' }).click();
+  await page.getByRole('button', { name: 'fit', exact: true }).click();
   await expect.poll(async () => Math.round((await span.boundingBox())!.x - start.x)).toBe(0);
 });
 

@@ -59,7 +59,7 @@ export class Designer {
     await this.fill(draft, entries);
     await expect(draft.getByRole('alert')).toHaveCount(0);
     // By the keyboard: a press of the mouse may fall beside a button that pictures above it have just moved
-    await draft.getByRole('button', { name: 'add to the recipe' }).press('Enter');
+    await draft.getByRole('button', { name: 'add to the recipe', exact: true }).press('Enter');
     await expect(draft).toHaveCount(0);
   }
 
@@ -120,7 +120,8 @@ export class Designer {
   /** Rows of a table under the stage, as texts. */
   async table(title: string): Promise<string[]> {
     const tables = this.page.locator('app-result-tables');
-    if ((await tables.count()) === 0) await this.page.getByRole('button', { name: 'tables' }).click();
+    if ((await tables.count()) === 0)
+      await this.page.getByRole('button', { name: 'tables', exact: true }).click();
     await tables.getByRole('tab', { name: title }).click();
     await expect(tables.locator('[aria-busy]')).toHaveAttribute('aria-busy', 'false');
     await expect(tables.locator('tbody tr').first()).not.toContainText('No numbers');
@@ -154,16 +155,16 @@ export class Designer {
   async option(title: string, act: () => Promise<void>): Promise<void> {
     await this.leaf('Choices');
     const leaf = this.page.locator('app-choices-leaf');
-    await leaf.getByRole('button', { name: '+ option' }).last().click();
+    await leaf.getByRole('button', { name: '+ option', exact: true }).last().click();
     await leaf.locator('.detail').getByRole('button').first().click();
     const field = leaf.locator('.detail input');
     await field.fill(title);
     await field.press('Enter');
-    await leaf.getByRole('button', { name: 'record changes into this option' }).click();
+    await leaf.getByRole('button', { name: 'record changes into this option', exact: true }).click();
     await act();
     await this.leaf('Choices');
     await leaf.locator('.option', { hasText: title }).click();
-    await leaf.getByRole('button', { name: 'end recording' }).click();
+    await leaf.getByRole('button', { name: 'end recording', exact: true }).click();
   }
 
   /** Calculates in first order, which is quick, with other settings as said. */

@@ -10,7 +10,7 @@ test('a member is drawn from a third of a column to the other corner, and stays 
   const before = await mass();
   await page.getByRole('button', { name: 'draw', exact: true }).click();
   const stage = page.locator('app-stage');
-  const words = page.getByRole('status', { name: 'Drawing' });
+  const words = page.getByRole('status', { name: 'Drawing', exact: true });
   await stage.focus();
   // The keyboard reads along the left column from its base
   for (let i = 0; i < 7; i++) await page.keyboard.press('ArrowRight');
@@ -23,7 +23,7 @@ test('a member is drawn from a third of a column to the other corner, and stays 
   const apex = (await words.innerText()).includes('apex');
   await page.keyboard.press('Enter');
   await calculated(page);
-  await page.getByRole('tab', { name: 'Recipe' }).click();
+  await page.getByRole('tab', { name: 'Recipe', exact: true }).click();
   await expect(page.locator('app-recipe-leaf').getByText('Drawn member')).toBeVisible();
   // IPE 200 has 22.4 kg/m (EN 10365); the columns are 6.4 m, the apex 1.74 m above them in the middle of 22 m
   const length = (span: number) =>
@@ -32,9 +32,9 @@ test('a member is drawn from a third of a column to the other corner, and stays 
       : Math.hypot(span, (6.4 * 2) / 3);
   expect(Math.abs((await mass()) - before - 22.4 * length(22))).toBeLessThan(4);
   await saved(page);
-  await page.getByRole('button', { name: 'stop drawing' }).click();
+  await page.getByRole('button', { name: 'stop drawing', exact: true }).click();
   await expect(words).toHaveCount(0);
-  await page.getByRole('tab', { name: 'Parameters' }).click();
+  await page.getByRole('tab', { name: 'Parameters', exact: true }).click();
   await typeParameter(page, 'span', '26 m');
   await calculated(page);
   await expect(page.locator('app-stage [role=alert]')).toHaveCount(0);

@@ -6,7 +6,7 @@ test('a formula is helped along: names with their values, what it comes to, what
 }) => {
   await openSlipShed(page, app);
   const before = await ledgerValue(page, 'Apex deflection').textContent();
-  const field = page.getByRole('textbox', { name: 'Haunch length' });
+  const field = page.getByRole('textbox', { name: 'Haunch length', exact: true });
   await field.focus();
   const panel = page.locator('app-expression-panel');
   await expect(panel).toContainText(/= 2\.20000\sm/);
@@ -21,7 +21,7 @@ test('a formula is helped along: names with their values, what it comes to, what
   await expect(panel).toContainText(/= 2\.85000\sm/);
   await page.keyboard.press('Enter');
   await expect(panel).toHaveCount(0);
-  await page.getByRole('radio', { name: 'Pinned with haunches' }).click();
+  await page.getByRole('radio', { name: 'Pinned with haunches', exact: true }).click();
   await expect.poll(() => ledgerValue(page, 'Apex deflection').textContent()).not.toBe(before);
   await expect(page.getByText('span / 8 + 10 cm')).toBeVisible();
 });

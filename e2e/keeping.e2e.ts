@@ -14,7 +14,7 @@ import { join } from 'node:path';
 
 test('everything is as it was after the browser was closed', async ({ page, app, browser }) => {
   const id = await openSlipShed(page, app);
-  await page.getByRole('radio', { name: 'Pinned bases' }).click();
+  await page.getByRole('radio', { name: 'Pinned bases', exact: true }).click();
   await choose(page, 'Apex', 'hinged');
   await typeParameter(page, 'span', '18 m');
   await saved(page);
@@ -58,21 +58,21 @@ test('a killed server loses nothing that was shown as saved, and what was not is
 
 test('several designs: new, duplicate, rename, delete with undo', async ({ page, app }) => {
   await page.goto(`${app.url}/designs`);
-  await page.getByRole('link', { name: 'New design' }).click();
+  await page.getByRole('link', { name: 'New design', exact: true }).click();
   await page.getByRole('button', { name: /^Portal/ }).click();
   await calculated(page);
-  await page.getByRole('link', { name: 'Hashira' }).click();
+  await page.getByRole('link', { name: 'Hashira', exact: true }).click();
   const row = (title: string) =>
     page.locator('tbody tr').filter({ has: page.getByRole('link', { name: title, exact: true }) });
-  await row('Portal').getByRole('button', { name: 'Rename' }).click();
-  await page.getByLabel('Title').fill('Sail loft');
-  await page.getByRole('dialog').getByRole('button', { name: 'Rename' }).click();
+  await row('Portal').getByRole('button', { name: 'Rename', exact: true }).click();
+  await page.getByLabel('Title', { exact: true }).fill('Sail loft');
+  await page.getByRole('dialog').getByRole('button', { name: 'Rename', exact: true }).click();
   await expect(row('Sail loft')).toBeVisible();
-  await row('Sail loft').getByRole('button', { name: 'Duplicate' }).click();
+  await row('Sail loft').getByRole('button', { name: 'Duplicate', exact: true }).click();
   await expect(row('Sail loft, copy')).toBeVisible();
-  await row('Sail loft, copy').getByRole('button', { name: 'Delete' }).click();
+  await row('Sail loft, copy').getByRole('button', { name: 'Delete', exact: true }).click();
   await expect(row('Sail loft, copy')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(row('Sail loft, copy')).toBeVisible();
 });
 
@@ -84,7 +84,7 @@ test('a design goes out as a file and comes back the same', async ({ page, app }
   const numbers = await cardNumbers(page);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export' }).click(),
+    page.getByRole('button', { name: 'Export', exact: true }).click(),
   ]);
   const file = join(app.folder, 'shed.json');
   await download.saveAs(file);
@@ -93,7 +93,7 @@ test('a design goes out as a file and comes back the same', async ({ page, app }
   await writeFile(file, JSON.stringify({ ...design, title: 'Brought back' }));
   await page.goto(`${app.url}/designs`);
   await page.locator('input[type=file]').setInputFiles(file);
-  await page.getByRole('link', { name: 'Brought back' }).click();
+  await page.getByRole('link', { name: 'Brought back', exact: true }).click();
   await calculated(page);
   await expect.poll(() => cardNumbers(page)).toEqual(numbers);
 });
@@ -109,7 +109,7 @@ test('two tabs never overwrite each other silently', async ({ page, app, context
   await expect(other.getByText('Another page saved this design')).toBeVisible();
   await typeParameter(other, 'span', '25 m');
   await expect(other.getByRole('alert')).toContainText('was changed elsewhere');
-  await other.getByRole('button', { name: 'Keep mine as a new design' }).click();
+  await other.getByRole('button', { name: 'Keep mine as a new design', exact: true }).click();
   await expect(other.getByRole('button', { name: /, mine$/ })).toBeVisible();
   await expect(other.locator('#p-span')).toHaveValue(/^25\sm$/);
   await page.reload();
@@ -123,7 +123,7 @@ test('a second tab takes the new state when it is told', async ({ page, app, con
   await calculated(other);
   await typeParameter(page, 'span', '19 m');
   await saved(page);
-  await other.getByRole('button', { name: 'Show the new one' }).click();
+  await other.getByRole('button', { name: 'Show the new one', exact: true }).click();
   await expect(other.locator('#p-span')).toHaveValue(/^19\sm$/);
   await expect(page.getByText('Another page saved this design')).toHaveCount(0);
 });
@@ -157,7 +157,7 @@ test('what was changed while the server was away is kept in the browser, and tak
 
 test('an address opens the same view again', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByRole('radio', { name: 'Three hinges' }).click();
+  await page.getByRole('radio', { name: 'Three hinges', exact: true }).click();
   await choose(page, 'What is shown', 'W Wind from the left');
   await page.getByText('N', { exact: true }).click();
   await expect(page).toHaveURL(/alternative=three-hinges/);

@@ -15,10 +15,10 @@ export async function reachesAll(page: Page): Promise<void> {
   ]);
   expect(scrolls).toEqual([0, 0]);
   expect(await free()).toBeGreaterThanOrEqual(width / 2);
-  const leaves = page.getByRole('button', { name: 'parameters, recipe, rules, loads, choices' });
+  const leaves = page.getByRole('button', { name: 'parameters, recipe, rules, loads, choices', exact: true });
   await leaves.click();
   expect(await free()).toBeGreaterThanOrEqual(width / 2 - 1);
-  const span = page.getByRole('textbox', { name: 'Span' });
+  const span = page.getByRole('textbox', { name: 'Span', exact: true });
   await span.fill('20 m');
   await span.press('Enter');
   for (const leaf of ['Recipe', 'Rules', 'Loads', 'Choices', 'Parameters']) {
@@ -35,17 +35,17 @@ export async function reachesAll(page: Page): Promise<void> {
   expect(box.x).toBeGreaterThanOrEqual(0);
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'figures', exact: true }).click();
-  await page.getByRole('radio', { name: 'Three hinges' }).click();
-  await expect(page.getByRole('radio', { name: 'Three hinges' })).toBeChecked();
+  await page.getByRole('radio', { name: 'Three hinges', exact: true }).click();
+  await expect(page.getByRole('radio', { name: 'Three hinges', exact: true })).toBeChecked();
   // What is at the bar's far end is scrolled to
-  await page.getByLabel('deformed').check();
+  await page.getByLabel('deformed', { exact: true }).check();
   await page.getByRole('button', { name: 'tables', exact: true }).click();
-  await expect(page.getByRole('tab', { name: 'Displacements' })).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Displacements', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'tables', exact: true }).click();
-  await page.getByRole('link', { name: 'Comparison' }).click();
+  await page.getByRole('link', { name: 'Comparison', exact: true }).click();
   const table = page.getByRole('row', { name: /Apex deflection/ });
   await table.scrollIntoViewIfNeeded();
   await expect(table).toBeInViewport({ ratio: 0.9 });
-  await page.getByRole('link', { name: 'Record' }).click();
-  await expect(page.getByRole('heading', { name: 'Revisions' })).toBeVisible();
+  await page.getByRole('link', { name: 'Record', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Revisions', exact: true })).toBeVisible();
 }

@@ -15,12 +15,12 @@ async function openHall(page: Page, url: string): Promise<void> {
 test('steps are added, changed by their form, switched off and taken back', async ({ page, app }) => {
   await openSlipShed(page, app);
   const before = await cardNumbers(page);
-  await page.getByRole('tab', { name: 'Recipe' }).click();
+  await page.getByRole('tab', { name: 'Recipe', exact: true }).click();
   await expect(page.locator('app-recipe-leaf')).toContainText('22 m × 6.4 m, duo-pitch 9°');
   await page.getByText('+ step').click();
   await page.getByRole('button', { name: /^Divide/ }).click();
   await expect(page.getByText('a step that is not added yet')).toBeVisible();
-  await page.getByRole('button', { name: 'add to the recipe' }).click();
+  await page.getByRole('button', { name: 'add to the recipe', exact: true }).click();
   await expect(page.locator('app-recipe-leaf')).toContainText('in 2 parts');
   await calculated(page);
   // Pieces of a member stay one for the checks
@@ -30,7 +30,7 @@ test('steps are added, changed by their form, switched off and taken back', asyn
   const members = step.getByLabel('Members', { exact: true });
   await members.fill('role == "rafter"');
   await members.press('Enter');
-  await step.getByLabel('Value of role').selectOption('column');
+  await step.getByLabel('Value of role', { exact: true }).selectOption('column');
   await expect(members).toHaveValue('role == "column"');
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
   for (const value of ['role == "rafter"', '']) {
@@ -43,7 +43,7 @@ test('steps are added, changed by their form, switched off and taken back', asyn
 
 test('rules tell what they give, where, and to how many', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByRole('tab', { name: 'Rules' }).click();
+  await page.getByRole('tab', { name: 'Rules', exact: true }).click();
   const leaf = page.locator('app-rules-leaf');
   await expect(leaf).toContainText('column_section in steel');
   await expect(leaf).toContainText('where role == "column"');
@@ -52,8 +52,8 @@ test('rules tell what they give, where, and to how many', async ({ page, app }) 
 test('a factor of a combination is changed and reaches the numbers', async ({ page, app }) => {
   await openSlipShed(page, app);
   const before = await cardNumbers(page);
-  await page.getByRole('tab', { name: 'Loads' }).click();
-  const field = page.getByLabel('Factor on S in U1');
+  await page.getByRole('tab', { name: 'Loads', exact: true }).click();
+  const field = page.getByLabel('Factor on S in U1', { exact: true });
   await field.fill('1.75');
   await field.press('Enter');
   await calculated(page);
@@ -83,10 +83,10 @@ test('a step is dragged to another place, and drawing is finished by a typed len
   app,
 }) => {
   await openSlipShed(page, app);
-  await page.getByRole('tab', { name: 'Recipe' }).click();
+  await page.getByRole('tab', { name: 'Recipe', exact: true }).click();
   const titles = () => page.locator('app-recipe-leaf .step strong').allTextContents();
   await page.locator('app-recipe-leaf .step').first().getByRole('button').first().click();
-  await page.getByRole('button', { name: 'duplicate' }).click();
+  await page.getByRole('button', { name: 'duplicate', exact: true }).click();
   await page.locator('app-recipe-leaf .step').nth(1).getByRole('button').first().click();
   const before = await titles();
   const [first, last] = [page.locator('.grip').first(), page.locator('.grip').last()];
@@ -100,18 +100,18 @@ test('a step is dragged to another place, and drawing is finished by a typed len
   await expect.poll(titles).toEqual([...before.slice(1), before[0]]);
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await page.getByRole('button', { name: 'draw', exact: true }).click();
-  const stage = page.getByRole('group', { name: 'Fixed bases, stage' });
+  const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
   await stage.focus();
   for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
   await expect(page.locator('app-drawing-bar')).toContainText('1/2 of left column');
   await page.keyboard.press('Enter');
-  const end = page.getByLabel('Length or coordinates of the end');
+  const end = page.getByLabel('Length or coordinates of the end', { exact: true });
   await end.fill('3 kN');
   await end.press('Enter');
   await expect(page.locator('app-drawing-bar')).toContainText('needs a value in m');
   await end.fill('2.5');
   await end.press('Enter');
-  await page.getByRole('button', { name: 'stop drawing' }).click();
+  await page.getByRole('button', { name: 'stop drawing', exact: true }).click();
   await expect.poll(titles).toHaveLength(before.length);
   await expect(page.locator('app-recipe-leaf')).toContainText('Drawn member');
 });

@@ -5,15 +5,15 @@ test('revisions are listed, named, taken up again and undone', async ({ page, ap
   const span = page.locator('#p-span');
   await typeParameter(page, 'span', '24 m');
   await expect(page.getByTestId('saved')).toHaveText('Saved, revision 2');
-  await page.getByRole('link', { name: 'Record' }).click();
+  await page.getByRole('link', { name: 'Record', exact: true }).click();
   const rows = page.getByRole('row');
   await expect(rows).toHaveCount(3);
   await expect(rows.nth(1)).toContainText('on the screen');
-  await rows.nth(2).getByRole('button', { name: 'name it' }).click();
-  await page.getByLabel('Name of revision 1').fill('as surveyed');
-  await page.getByLabel('Name of revision 1').press('Enter');
+  await rows.nth(2).getByRole('button', { name: 'name it', exact: true }).click();
+  await page.getByLabel('Name of revision 1', { exact: true }).fill('as surveyed');
+  await page.getByLabel('Name of revision 1', { exact: true }).press('Enter');
   await expect(rows.nth(2)).toContainText('as surveyed');
-  await page.getByRole('button', { name: 'Take up again: revision 1' }).click();
+  await page.getByRole('button', { name: 'Take up again: revision 1', exact: true }).click();
   await expect(page.getByTestId('saved')).toHaveText('Saved, revision 3');
   await expect(rows).toHaveCount(4);
   await page.getByRole('link', { name: 'Design', exact: true }).click();
@@ -33,7 +33,11 @@ test('a deleted design is listed and brought back', async ({ page, app }) => {
   await page.request.post(`${app.url}/api/designs`, { data: { ...document, title } });
   await page.goto(`${app.url}/designs`);
   const link = page.getByRole('link', { name: title, exact: true });
-  await page.getByRole('row').filter({ has: link }).getByRole('button', { name: 'Delete' }).click();
+  await page
+    .getByRole('row')
+    .filter({ has: link })
+    .getByRole('button', { name: 'Delete', exact: true })
+    .click();
   await expect(link).toHaveCount(0);
   await page.reload();
   const back = page.getByRole('button', { name: `Bring back ${title}`, exact: true });
@@ -65,7 +69,7 @@ test('the model check names what is wrong, shows it, and mends it by one press',
   await page.reload();
   await check.getByRole('button', { name: /1 remark/ }).click();
   await expect(check.locator('li')).toContainText('matches nothing');
-  await check.getByRole('button', { name: 'Remove the rule' }).click();
+  await check.getByRole('button', { name: 'Remove the rule', exact: true }).click();
   await expect(check).toContainText('sound');
   await page.keyboard.press('Control+z');
   await expect(check).toContainText('1 remark');

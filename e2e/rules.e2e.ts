@@ -9,7 +9,7 @@ test('what is selected on the stage gets a section by the shortest condition, un
   await page.locator('app-stage').focus();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
-  const bar = page.getByRole('region', { name: 'Selection' });
+  const bar = page.getByRole('region', { name: 'Selection', exact: true });
   await expect(bar).toContainText('left column');
   await expect(bar).toContainText('role == "column" and side == "left"');
   // The other column beside it: now the role is enough
@@ -24,7 +24,7 @@ test('what is selected on the stage gets a section by the shortest condition, un
   await page.keyboard.press('Shift+Enter');
   await expect(bar).toContainText('2 members');
   await expect(bar).toContainText('where role == "column"');
-  await page.getByRole('combobox', { name: 'Give a section' }).click();
+  await page.getByRole('combobox', { name: 'Give a section', exact: true }).click();
   await page.getByRole('searchbox').fill('lightest HEA with Wpl,y above 1200 cm3');
   await page.keyboard.press('Enter');
   // HEA 300 is lighter than HEB 300 (88 and 117 kg/m, EN 10365): 2 × 6.4 m of 29 kg/m are 370 kg less
@@ -37,7 +37,7 @@ test('what is selected on the stage gets a section by the shortest condition, un
   await expect(page.locator('app-rules-leaf .rule', { hasText: 'Columns' }).first()).toContainText('HEA 300');
   await expect(page.locator('app-rule-form')).toHaveCount(1);
   await saved(page);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(ledgerValue(page, 'Steel mass')).toHaveText(before);
 });
 
@@ -53,43 +53,45 @@ test('a box takes members in, a typed condition selects, and nodes get a load of
   await page.mouse.move(box.x + box.width - 12, box.y + box.height - 40, { steps: 4 });
   await page.mouse.up();
   await page.keyboard.up('Shift');
-  const bar = page.getByRole('region', { name: 'Selection' });
+  const bar = page.getByRole('region', { name: 'Selection', exact: true });
   await expect(bar).toContainText('4 members');
   await bar.getByTitle('Condition of the selection, press to change').click();
-  await page.getByRole('textbox', { name: 'Condition of the selection' }).fill('role == "rafter"');
+  await page
+    .getByRole('textbox', { name: 'Condition of the selection', exact: true })
+    .fill('role == "rafter"');
   await page.keyboard.press('Enter');
   await expect(bar).toContainText('2 members');
-  await bar.getByRole('button', { name: 'clear' }).click();
+  await bar.getByRole('button', { name: 'clear', exact: true }).click();
   await expect(bar).toHaveCount(0);
 
   // A load at the apex by a rule from the list
   const moment = await ledgerValue(page, 'Apex deflection').innerText();
-  await page.getByRole('tab', { name: 'Rules' }).click();
+  await page.getByRole('tab', { name: 'Rules', exact: true }).click();
   await page.getByLabel('add a rule that gives').selectOption({ label: 'load on nodes' });
   const rule = page.locator('app-rules-leaf .rule', { has: page.locator('app-rule-form') });
   await rule.getByTitle(/^Condition of/).click();
   await rule.getByRole('textbox', { name: /^Condition of/ }).fill('place == "apex"');
   await page.keyboard.press('Enter');
-  await rule.getByLabel('load case').selectOption('S');
-  await rule.getByLabel('force x, y, z').fill('0 kN, 0 kN, -40 kN');
+  await rule.getByLabel('load case', { exact: true }).selectOption('S');
+  await rule.getByLabel('force x, y, z', { exact: true }).fill('0 kN, 0 kN, -40 kN');
   await page.keyboard.press('Enter');
   await calculated(page);
   await expect(ledgerValue(page, 'Apex deflection')).not.toHaveText(moment);
-  await page.getByRole('tab', { name: 'Loads' }).click();
+  await page.getByRole('tab', { name: 'Loads', exact: true }).click();
   await page.locator('app-loads-leaf .head', { hasText: 'Snow' }).click();
   await expect(page.locator('app-loads-leaf .load', { hasText: 'place == "apex"' })).toHaveCount(1);
 });
 
 test('a rule’s condition by chips: narrowed, widened, and the same as the text', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByRole('tab', { name: 'Rules' }).click();
+  await page.getByRole('tab', { name: 'Rules', exact: true }).click();
   const rule = page.locator('app-rules-leaf .rule', { hasText: 'Purlins hold the rafters' });
   await rule.locator('.head').click();
   await expect(rule.locator('.soft').first()).toHaveText('2');
-  await rule.getByLabel('Ask for more').selectOption('side');
+  await rule.getByLabel('Ask for more', { exact: true }).selectOption('side');
   await expect(rule.getByTitle(/^Condition of/)).toHaveText('role == "rafter" and side == "left"');
   await expect(rule.locator('.soft').first()).toHaveText('1');
-  await rule.getByLabel('Another value of side').selectOption('right');
+  await rule.getByLabel('Another value of side', { exact: true }).selectOption('right');
   await expect(rule.getByTitle(/^Condition of/)).toHaveText(
     'role == "rafter" and (side == "left" or side == "right")',
   );
@@ -98,17 +100,17 @@ test('a rule’s condition by chips: narrowed, widened, and the same as the text
   await rule.getByTitle(/^Condition of/).click();
   await rule.getByRole('textbox', { name: /^Condition of/ }).fill('role == "rafter" and z > eaves + 1 m');
   await page.keyboard.press('Enter');
-  await expect(rule.getByLabel('Value of z')).toHaveValue('eaves + 1 m');
-  await rule.getByRole('button', { name: 'Leave out z > eaves + 1 m' }).click();
+  await expect(rule.getByLabel('Value of z', { exact: true })).toHaveValue('eaves + 1 m');
+  await rule.getByRole('button', { name: 'Leave out z > eaves + 1 m', exact: true }).click();
   await expect(rule.getByTitle(/^Condition of/)).toHaveText('role == "rafter"');
 });
 
 test('a rule that is written wrong says so at the rule, and the last frame stays', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByRole('tab', { name: 'Rules' }).click();
+  await page.getByRole('tab', { name: 'Rules', exact: true }).click();
   const rafters = page.locator('app-rules-leaf .rule', { hasText: 'Rafters' }).first();
   await rafters.getByTitle('Condition of Rafters, press to change').click();
-  await rafters.getByRole('textbox', { name: 'Condition of Rafters' }).fill('role == ');
+  await rafters.getByRole('textbox', { name: 'Condition of Rafters', exact: true }).fill('role == ');
   await page.keyboard.press('Enter');
   await expect(rafters.getByRole('alert')).toContainText('role ==');
   await expect(page.getByText('the last frame that could be built')).toBeVisible();

@@ -27,12 +27,12 @@ async function openShed(target: Page): Promise<void> {
 await openShed(page);
 await picture('design');
 
-await page.getByRole('tab', { name: 'Text' }).click();
+await page.getByRole('tab', { name: 'Text', exact: true }).click();
 await page.locator('.cm-line').first().waitFor();
 await choose(page, 'What is shown', 'C2 Wind in service');
 await page.getByText('bare').click();
-await page.getByLabel('deformed').check();
-await page.getByRole('group', { name: 'Fixed bases, stage' }).focus();
+await page.getByLabel('deformed', { exact: true }).check();
+await page.getByRole('group', { name: 'Fixed bases, stage', exact: true }).focus();
 for (let i = 0; i < 7; i++) await page.keyboard.press('ArrowRight');
 await picture('text');
 
@@ -41,17 +41,17 @@ await page.locator('app-ledger .member').nth(2).click();
 await picture('trace');
 
 await openShed(page);
-await page.getByRole('radio', { name: 'Three hinges' }).click();
+await page.getByRole('radio', { name: 'Three hinges', exact: true }).click();
 await choose(page, 'Eaves', 'hinged');
 await picture('mechanism');
 await page.getByRole('button', { name: 'Undo', exact: true }).click();
 
-await page.getByRole('link', { name: 'Comparison' }).click();
+await page.getByRole('link', { name: 'Comparison', exact: true }).click();
 await page.locator('app-figures-chart svg').waitFor();
 await picture('comparison');
 
 await openShed(page);
-await page.getByRole('tab', { name: 'Recipe' }).click();
+await page.getByRole('tab', { name: 'Recipe', exact: true }).click();
 await page.getByText('+ step').click();
 await picture('recipe');
 await page.locator('app-new-step').getByRole('button', { name: 'Lines', exact: true }).click();
@@ -60,14 +60,14 @@ await page.keyboard.press('Enter');
 await picture('preview');
 
 await openShed(page);
-await page.getByRole('tab', { name: 'Loads' }).click();
+await page.getByRole('tab', { name: 'Loads', exact: true }).click();
 await page.locator('app-loads-leaf .head', { hasText: 'Snow' }).click();
 await page.locator('app-loads-leaf .sentence').first().click();
 await page.locator('app-ledger .edit').click();
 await picture('loads');
 
 await openShed(page);
-await page.getByRole('tab', { name: 'Choices' }).click();
+await page.getByRole('tab', { name: 'Choices', exact: true }).click();
 await page.getByRole('button', { name: 'haunched', exact: true }).click();
 await picture('choices');
 
@@ -75,13 +75,13 @@ await openShed(page);
 await page.locator('app-stage').focus();
 await page.keyboard.press('ArrowRight');
 await page.keyboard.press('Enter');
-await page.getByRole('combobox', { name: 'Give a section' }).click();
+await page.getByRole('combobox', { name: 'Give a section', exact: true }).click();
 await page.getByRole('searchbox').fill('lightest HEA with Wpl,y above 1200 cm3');
 await picture('sections');
 await page.keyboard.press('Enter');
 await calculated(page);
-await page.getByRole('button', { name: 'tables' }).click();
-await page.getByRole('tab', { name: 'Forces along members' }).click();
+await page.getByRole('button', { name: 'tables', exact: true }).click();
+await page.getByRole('tab', { name: 'Forces along members', exact: true }).click();
 await picture('rules');
 
 for (const [title, name] of [
@@ -89,27 +89,27 @@ for (const [title, name] of [
   ['Lookout tower', 'tower'],
   ['Winch bed', 'winch-bed'],
 ] as const) {
-  await page.getByRole('link', { name: 'Hashira' }).click();
+  await page.getByRole('link', { name: 'Hashira', exact: true }).click();
   await page.getByRole('link', { name: title, exact: true }).click();
   await page.locator('app-ledger').waitFor();
   await calculated(page, 90_000);
   if (name === 'winch-bed') {
     await page.getByText('bare', { exact: true }).click();
-    await page.getByLabel('sections').check();
+    await page.getByLabel('sections', { exact: true }).check();
     await choose(page, 'How members are told apart', 'by section');
   }
   await picture(name);
 }
-await page.getByLabel('sections').uncheck();
-await page.getByRole('combobox', { name: 'What is shown' }).click();
+await page.getByLabel('sections', { exact: true }).uncheck();
+await page.getByRole('combobox', { name: 'What is shown', exact: true }).click();
 await page.getByRole('option', { name: /^Mode 1/ }).click();
 await picture('mode');
 
-await page.getByRole('link', { name: 'Hashira' }).click();
-await page.getByRole('link', { name: 'New design' }).click();
+await page.getByRole('link', { name: 'Hashira', exact: true }).click();
+await page.getByRole('link', { name: 'New design', exact: true }).click();
 await picture('new-design');
 
-await page.getByRole('link', { name: 'All designs' }).click();
+await page.getByRole('link', { name: 'All designs', exact: true }).click();
 await page.getByRole('link', { name: 'Boat hall', exact: true }).click();
 await page.locator('app-design-screen .label.plum').first().waitFor({ timeout: 60_000 });
 await calculated(page, 60_000);
@@ -120,8 +120,8 @@ await choose(page, 'Slice of the frame', 'row 3');
 await page.waitForTimeout(9000);
 await picture('slice');
 
-await page.getByRole('link', { name: 'Hashira' }).click();
-await page.getByRole('button', { name: 'Duplicate' }).first().click();
+await page.getByRole('link', { name: 'Hashira', exact: true }).click();
+await page.getByRole('button', { name: 'Duplicate', exact: true }).first().click();
 // The references of all designs
 await page.waitForTimeout(12_000);
 await picture('designs');

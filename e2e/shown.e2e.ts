@@ -4,7 +4,7 @@ import { calculated, choose, expect, openSlipShed, test } from './application.js
 
 /** Chooses what is shown by a part of its title. */
 async function show(page: Page, title: RegExp): Promise<void> {
-  await page.getByRole('combobox', { name: 'What is shown' }).click();
+  await page.getByRole('combobox', { name: 'What is shown', exact: true }).click();
   await page.getByRole('option', { name: title }).first().click();
 }
 const legend = (page: Page) => page.locator('app-legend');
@@ -38,10 +38,10 @@ test('an envelope follows a dragged parameter, and its reading has both ends of 
   await show(page, /^Strength, all/);
   await expect(legend(page)).toContainText('greatest and least');
   const before = await legend(page).textContent();
-  await page.getByRole('slider', { name: 'Span' }).focus();
+  await page.getByRole('slider', { name: 'Span', exact: true }).focus();
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
   await expect.poll(() => legend(page).textContent()).not.toBe(before);
-  await page.getByRole('group', { name: 'Fixed bases, stage' }).focus();
+  await page.getByRole('group', { name: 'Fixed bases, stage', exact: true }).focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('.readout')).toContainText(/to −?[\d.]+\skN·m/);
 });
@@ -50,8 +50,8 @@ test('a moving shape is held, stepped, and saved as an animated picture', async 
   await openSlipShed(page, app);
   await show(page, /^Mode 1/);
   await calculated(page);
-  await page.getByLabel('moving').check();
-  await page.getByRole('button', { name: 'hold' }).click();
+  await page.getByLabel('moving', { exact: true }).check();
+  await page.getByRole('button', { name: 'hold', exact: true }).click();
   const at = async () => page.locator('app-stage canvas').first().screenshot();
   let held = await at();
   await expect
@@ -61,19 +61,19 @@ test('a moving shape is held, stepped, and saved as an animated picture', async 
       return held.equals(before);
     })
     .toBe(true);
-  await page.getByRole('button', { name: 'A step on' }).click();
+  await page.getByRole('button', { name: 'A step on', exact: true }).click();
   await expect.poll(async () => (await at()).equals(held)).toBe(false);
-  await page.getByRole('button', { name: 'A step back' }).click();
+  await page.getByRole('button', { name: 'A step back', exact: true }).click();
   await expect.poll(async () => (await at()).equals(held)).toBe(true);
   const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'save film' }).click();
+  await page.getByRole('button', { name: 'save film', exact: true }).click();
   const file = await saving;
   expect(file.suggestedFilename()).toMatch(/^Slip shed, copy[ \d]*, Fixed bases, .+\.svg$/);
   const film = await readFile(await file.path(), 'utf8');
   expect(film).toMatch(/^<svg /);
   expect(film.match(/<animate /g)!.length).toBeGreaterThan(10);
-  await page.getByRole('button', { name: 'go on' }).click();
-  await expect(page.getByRole('button', { name: 'A step on' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'go on', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'A step on', exact: true })).toHaveCount(0);
 });
 
 test('members are told apart by section; stress and outlines are drawn', async ({ page, app }) => {
@@ -82,11 +82,13 @@ test('members are told apart by section; stress and outlines are drawn', async (
   await choose(page, 'How members are told apart', 'by section');
   await expect(legend(page)).toContainText('HEB 300, 2 members');
   await expect(legend(page)).toContainText('IPE 500, 2 members');
-  await page.getByLabel('sections').check();
+  await page.getByLabel('sections', { exact: true }).check();
   await expect(page).toHaveURL(/sections=1/);
   await page.getByText('σ', { exact: true }).click();
   await expect(legend(page)).toContainText(/greatest [\d.]+\sN\/mm², 0\.\d+ fy/);
-  await expect(page.getByRole('combobox', { name: 'How members are told apart' })).toHaveCount(0);
+  await expect(page.getByRole('combobox', { name: 'How members are told apart', exact: true })).toHaveCount(
+    0,
+  );
 });
 
 test('the list of designs has their frames and numbers', async ({ page, app }) => {

@@ -34,11 +34,11 @@ test('nothing jumps where something is switched on or wrong', async ({ page, app
       }),
     );
   const before = await places();
-  await page.getByLabel('deformed').check();
+  await page.getByLabel('deformed', { exact: true }).check();
   expect(await places()).toEqual(before);
-  await page.getByLabel('sections').check();
+  await page.getByLabel('sections', { exact: true }).check();
   expect(await places()).toEqual(before);
-  const span = page.getByRole('textbox', { name: 'Span' });
+  const span = page.getByRole('textbox', { name: 'Span', exact: true });
   await span.fill('22 m +');
   await span.press('Enter');
   await expect(

@@ -31,7 +31,7 @@ test('an arch by shape and rise, hinged left and sliding right, a load at the cr
   // The load is still at the crown, the supports at the springings
   await expect.poll(() => designer.greatest('Forces along members', 'M')).toBeCloseTo(120, 0);
   // The fixed springings of the starting point give way to both supports, which is remarked
-  await page.getByRole('button', { name: 'Model check: 1 remark' }).click();
+  await page.getByRole('button', { name: 'Model check: 1 remark', exact: true }).click();
   await expect(page.locator('app-model-check')).toContainText('wholly overridden');
   await saved(page);
 });
@@ -42,7 +42,7 @@ test('a braced bay four ways as alternatives, at one scale under one load case',
   await designer.option('simple beams', async () => {
     await designer.rule('hinge at an end', 'role == "beam"', { at: 'both' });
   });
-  await page.getByRole('button', { name: '+ alternative' }).click();
+  await page.getByRole('button', { name: '+ alternative', exact: true }).click();
   await expect(page.locator('app-alternatives-strip .card')).toHaveCount(4);
   await designer.leaf('Choices');
   await page
@@ -52,7 +52,7 @@ test('a braced bay four ways as alternatives, at one scale under one load case',
     .check();
   await designer.sound();
   // Cantilever columns of the frame with simple beams sway more than rigid frames, braced ones the least
-  await page.getByRole('link', { name: 'Comparison' }).click();
+  await page.getByRole('link', { name: 'Comparison', exact: true }).click();
   await expect(page.locator('app-comparison-screen app-stage')).toHaveCount(4);
   const row = page.locator('app-comparison-screen table tr').filter({ hasText: 'Sway of the top' });
   const sways = (await row.locator('td').allInnerTexts())
@@ -72,7 +72,7 @@ test('half a portal from points, a bracket with a load; mirrored; purlin nodes; 
   await designer.dropRule('Left end');
   await designer.dropRule('Right end');
   await designer.change('Lines', { Points: '0, 0; 0, 6', Role: 'column' });
-  await page.getByRole('button', { name: 'give them IPE 200 for now' }).click();
+  await page.getByRole('button', { name: 'give them IPE 200 for now', exact: true }).click();
   await designer.step('Lines', { Points: '0, 6; 9, 8', Role: 'rafter' });
   await designer.step('Lines', { Points: '0, 4.5; 0.8, 4.5', Role: 'bracket' });
   await designer.step('Join', { Crossings: 'yes' });
@@ -137,7 +137,10 @@ test('supports released one by one until something can move: the sentence, the m
   await expect(stage.getByRole('alert')).toContainText('The frame can move without resistance');
   await expect(stage.getByRole('alert')).toContainText('along X');
   await page.getByRole('button', { name: /^Model check: \d/ }).click();
-  await page.locator('app-model-check').getByRole('button', { name: 'hold left base along X' }).click();
+  await page
+    .locator('app-model-check')
+    .getByRole('button', { name: 'hold left base along X', exact: true })
+    .click();
   await designer.sound();
   await saved(page);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
@@ -154,12 +157,12 @@ test('one beam: a section from the library, two supports and two loads moved alo
   await page.locator('app-name-row .trigger').first().click();
   await page.getByRole('searchbox').fill('ipe400');
   await sectionRow(page, 'IPE 400').click();
-  await page.getByRole('button', { name: 'add, name, group or remove parameters' }).click();
+  await page.getByRole('button', { name: 'add, name, group or remove parameters', exact: true }).click();
   for (const title of ['Left', 'Right', 'First load', 'Second load']) {
-    await page.getByLabel('Add a parameter').selectOption({ label: 'length' });
+    await page.getByLabel('Add a parameter', { exact: true }).selectOption({ label: 'length' });
     await designer.fill(page.locator('app-parameters-editor .fields'), { title, min: '0 m', max: '10 m' });
   }
-  await page.getByRole('button', { name: 'back to the values' }).click();
+  await page.getByRole('button', { name: 'back to the values', exact: true }).click();
   for (const [title, value] of [
     ['Left', '2 m'],
     ['Right', '8 m'],
@@ -184,7 +187,7 @@ test('one beam: a section from the library, two supports and two loads moved alo
   // Symmetrical: 12 kN each; then the loads go to 7 and 8 m: about the left support 12 (5 + 6) / 6 = 22 kN on the right
   await expect.poll(reactions).toEqual([12, 12]);
   await designer.leaf('Parameters');
-  const slider = page.getByRole('slider', { name: 'First load' });
+  const slider = page.getByRole('slider', { name: 'First load', exact: true });
   await slider.focus();
   await designer.parameter('First load', '7 m');
   await designer.parameter('Second load', '8 m');
@@ -203,7 +206,7 @@ test('two members drawn from a third point to a corner, one of them moved to the
   await designer.firstOrder();
   await page.getByRole('button', { name: 'draw', exact: true }).click();
   const stage = page.locator('app-design-screen app-stage');
-  const words = page.getByRole('status', { name: 'Drawing' });
+  const words = page.getByRole('status', { name: 'Drawing', exact: true });
   /** Reads along members with the keyboard until a place of that name is under the mark. */
   const goTo = async (place: string) => {
     await stage.focus();
@@ -227,7 +230,7 @@ test('two members drawn from a third point to a corner, one of them moved to the
     await page.keyboard.press('Enter');
     await calculated(page, 60_000);
   }
-  await page.getByRole('button', { name: 'stop drawing' }).click();
+  await page.getByRole('button', { name: 'stop drawing', exact: true }).click();
   await designer.leaf('Recipe');
   const drawn = page.locator('app-recipe-leaf section.step').filter({ hasText: 'Drawn member' });
   await expect(drawn).toHaveCount(2);
@@ -239,8 +242,8 @@ test('two members drawn from a third point to a corner, one of them moved to the
   await designer.sound();
   // IPE 200 has 22.4 kg/m (EN 10365): from mid-height, and from a third, to the eaves on the other side
   const eaves = Number(/[\d.]+/.exec(await page.locator('#p-eaves').inputValue())![0]);
-  await page.getByRole('button', { name: 'tables' }).click();
-  await page.getByRole('tab', { name: 'Cut list' }).click();
+  await page.getByRole('button', { name: 'tables', exact: true }).click();
+  await page.getByRole('tab', { name: 'Cut list', exact: true }).click();
   for (const share of [1 / 2, 1 / 3]) {
     const length = 1000 * Math.hypot(30, eaves * (1 - share));
     await expect(page.locator('app-cut-list tbody')).toContainText(length.toFixed(0));

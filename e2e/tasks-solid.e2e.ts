@@ -116,7 +116,7 @@ test('a machine frame with points from a file: tubes, two angles mirrored, set-o
   });
   await expect(draft.getByLabel('Points', { exact: true })).toHaveValue(/0\.4 m;/);
   await designer.fill(draft, { Role: 'tray' });
-  await draft.getByRole('button', { name: 'add to the recipe' }).click();
+  await draft.getByRole('button', { name: 'add to the recipe', exact: true }).click();
   await designer.rule('section', 'role == "tray"');
   await designer.section('L 60x60x6');
   await designer.step('Mirror', {
@@ -127,8 +127,8 @@ test('a machine frame with points from a file: tubes, two angles mirrored, set-o
   await designer.step('Set out', { Members: 'role == "tray"', 'Point on the line': 'bottom left' });
   await designer.rule('support', 'step == "line" or step == "mirror"', { support: 'fixed' });
   await designer.sound();
-  await page.getByRole('button', { name: 'tables' }).click();
-  await page.getByRole('tab', { name: 'Cut list' }).click();
+  await page.getByRole('button', { name: 'tables', exact: true }).click();
+  await page.getByRole('tab', { name: 'Cut list', exact: true }).click();
   const cuts = page.locator('app-cut-list tbody tr');
   await expect(cuts.filter({ hasText: 'L 60x60x6' })).not.toHaveCount(0);
   await expect(cuts.filter({ hasText: '45.0°' })).not.toHaveCount(0);
@@ -140,14 +140,14 @@ test('a tower with storey height, width and twist by sliders, following the hand
   const designer = new Designer(page, app);
   await designer.begin('Storey frame');
   await designer.firstOrder();
-  await page.getByRole('button', { name: 'add, name, group or remove parameters' }).click();
-  await page.getByLabel('Add a parameter').selectOption({ label: 'angle' });
+  await page.getByRole('button', { name: 'add, name, group or remove parameters', exact: true }).click();
+  await page.getByLabel('Add a parameter', { exact: true }).selectOption({ label: 'angle' });
   await designer.fill(page.locator('app-parameters-editor .fields'), {
     title: 'Twist',
     min: '0 deg',
     max: '12 deg',
   });
-  await page.getByRole('button', { name: 'back to the values' }).click();
+  await page.getByRole('button', { name: 'back to the values', exact: true }).click();
   await designer.change('Storey frame', { 'Twist a storey': 'angle_1' });
   await designer.sound();
   await designer.leaf('Parameters');

@@ -7,7 +7,7 @@ test('US customary units: what is read, what a bare number means, and what the d
   await openSlipShed(page, app);
   await page.getByRole('button', { name: /^m, kN/ }).click();
   // 22 m, −64.8 mm, 324 kN·m
-  const span = page.getByRole('textbox', { name: 'Span' });
+  const span = page.getByRole('textbox', { name: 'Span', exact: true });
   await expect(span).toHaveValue(/^72\.178\sft$/);
   await expect(ledgerValue(page, 'Apex deflection')).toHaveText(/−2\.55\sin/);
   await expect(

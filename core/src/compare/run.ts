@@ -9,6 +9,7 @@ import { drawAlternative, shownResults, type DrawingOptions, type DrawnScene } f
 import {
   analysedInParts,
   checkerOf,
+  nearestToInstability,
   stabilityInParts,
   verdictOf,
   wantsLengths,
@@ -28,6 +29,7 @@ import { stateEquilibrium } from '../results/index.js';
 import { FigureTable } from './figure-table.js';
 import { memberSummaries } from './member-summaries.js';
 import { mechanismRemarks } from './mechanisms.js';
+import { overridesOf } from './overrides.js';
 import { inWords } from './problem-words.js';
 import { readingAt, type Reading } from './reading.js';
 import { parameterSummaries, parametersOf } from './parameter-summaries.js';
@@ -49,6 +51,9 @@ const quickShapes = 120;
 
 /** Members times combinations whose forces of second order are all there almost as soon as one's. */
 const soonDone = 500;
+
+/** Members times combinations whose checks take long. */
+const manyChecks = 2000;
 
 /**
  * One alternative while it is worked out, stage by stage: forces first, then checks, then nearness to instability and modes. It keeps
@@ -120,9 +125,18 @@ export class AlternativeRun {
 
   /** Whether the forces of what is shown are there, and those of the others so far away that it is worth drawing them. */
   get isShownFirst(): boolean {
-    const { built, shownForces } = this;
-    if (!built || !shownForces) return false;
-    return shownForces.model.members.length * built.combinations.length > soonDone;
+    return this.shownForces !== undefined && this.weight > soonDone;
+  }
+
+  /** Whether its checks take long enough to be noticed. */
+  get isLarge(): boolean {
+    return this.weight > manyChecks;
+  }
+
+  /** Members times combinations. */
+  private get weight(): number {
+    const { built } = this;
+    return built ? built.model.members.length * built.combinations.length : 0;
   }
 
   private *work(
@@ -259,7 +273,7 @@ export class AlternativeRun {
     const { built, stability, modes } = this;
     if (!built) return [];
     const known = stability?.stability;
-    const nearest = known && leastCritical(known);
+    const nearest = known && nearestToInstability(known)?.id;
     return shownResults({
       built,
       ...(known ? { stability: known } : {}),
@@ -377,21 +391,4 @@ export class AlternativeRun {
   matchesOf(rule: string): readonly string[] {
     return this.built?.matches.get(rule) ?? [];
   }
-}
-
-function overridesOf({ assignment }: BuiltFrame): AlternativeSummary['overrides'] {
-  return Object.fromEntries(
-    [...assignment.overrides()].map(([rule, by]) => [
-      rule,
-      [...by].map(([id, parts]) => ({ by: id, parts })),
-    ]),
-  );
-}
-
-/** The combination that is nearest to instability. */
-function leastCritical(stability: StabilityOfAll['stability']): string | undefined {
-  let least: { id: string; alphaCr: number } | undefined;
-  for (const [id, { alphaCr }] of stability)
-    if (alphaCr !== null && (!least || alphaCr < least.alphaCr)) least = { id, alphaCr };
-  return least?.id;
 }

@@ -53,6 +53,14 @@ export function assess(model: FrameModel, options: AssessOptions = {}): Outcome<
   });
 }
 
+/** The combination with the least αcr; undefined where none can buckle. */
+export function nearestToInstability(
+  stability: ReadonlyMap<string, Stability>,
+): { id: string; alphaCr: number } | undefined {
+  const critical = [...stability].flatMap(([id, { alphaCr }]) => (alphaCr === null ? [] : [{ id, alphaCr }]));
+  return critical.length === 0 ? undefined : critical.reduce((a, b) => (b.alphaCr < a.alphaCr ? b : a));
+}
+
 /**
  * What the checks come to. A pass by forces of first order is none where αcr asks for second order (EN 1993-1-1 5.2.1, 5.2.2; AISC
  * 360 C1) and the buckling lengths are not those of the frame.
@@ -67,9 +75,7 @@ export function verdictOf(
     covered.length === 0 ? undefined : covered.reduce((a, b) => (b.utilisation! > a.utilisation! ? b : a));
   const over = checks.filter(({ status }) => status === 'fail').map(({ member }) => member);
   const notCovered = checks.filter(({ reasons }) => reasons.length > 0).map(({ member }) => member);
-  const critical = [...stability].flatMap(([id, { alphaCr }]) => (alphaCr === null ? [] : [{ id, alphaCr }]));
-  const least =
-    critical.length === 0 ? undefined : critical.reduce((a, b) => (b.alphaCr < a.alphaCr ? b : a));
+  const least = nearestToInstability(stability);
   const asked = [...stability.values()].some(({ secondOrderNeeded }) => secondOrderNeeded);
   const secondOrderNeeded = forces.order === 1 && asked && !wantsLengths(forces.model);
   const status: VerdictStatus =

@@ -11,6 +11,7 @@ export {
 } from './analysed.js';
 export {
   assess,
+  nearestToInstability,
   verdictOf,
   type Assessment,
   type AssessOptions,

@@ -1,4 +1,4 @@
-import { setParameter, type Design } from '@hashira/core';
+import { AlternativeRun, setParameter, type Design } from '@hashira/core';
 import tower from '../../../../core/demo/lookout-tower.json';
 import { slipShed } from '../testing/slip-shed';
 import { CalculationDesk } from './desk';
@@ -45,6 +45,22 @@ describe('CalculationDesk', () => {
       'fixed complete',
     ]);
     expect(summaries()[0]!.scene!.drawing.strokes.length).toBeGreaterThan(0);
+  });
+
+  it('checks a large frame that is on the stage before it turns to the others', async () => {
+    spyOnProperty(AlternativeRun.prototype, 'isLarge').and.returnValue(true);
+    calculate(1, ['fixed', 'pinned']);
+    await finished();
+    expect(summaries().map(({ summary: { id, stage } }) => `${id} ${stage}`)).toEqual([
+      'fixed frame',
+      'fixed forces',
+      'fixed checks',
+      'pinned frame',
+      'pinned forces',
+      'pinned checks',
+      'fixed complete',
+      'pinned complete',
+    ]);
   });
 
   it('draws a shape again when all is known: those of large frames wait for the numbers', async () => {

@@ -28,9 +28,8 @@ interface Job {
 class Overtaken extends Error {}
 
 /**
- * A worker's desk: it works its alternatives out stage by stage, all of them to one stage before any goes on to the next, and keeps
- * the results to be asked about. A newer design makes it drop the older work: at once where the page
- * shares memory with it, else between two parts.
+ * A worker's desk: it works its alternatives out stage by stage and keeps the results to be asked about. A newer design makes it drop
+ * the older work: at once where the page shares memory with it, else between two parts.
  */
 export class CalculationDesk {
   private runs = new Map<string, AlternativeRun>();
@@ -71,10 +70,8 @@ export class CalculationDesk {
     }
     this.showAs(show);
     try {
-      for (const stage of ['forces', 'checks', 'complete'] as StageName[])
-        for (const run of runs.values()) {
-          if (!(await this.work(run, stage, { job, version, runs, selected }))) return;
-        }
+      for (const [run, stage] of inOrder(runs, selected))
+        if (!(await this.work(run, stage, { job, version, runs, selected }))) return;
       this.send({ kind: 'done', version }, []);
     } catch (error) {
       if (error instanceof Overtaken) return;
@@ -151,6 +148,24 @@ export class CalculationDesk {
     const run = this.runs.get(alternative);
     this.send({ kind: 'answer', id, answer: run && answerTo(run, this.show, question, ask) }, []);
   }
+}
+
+/**
+ * What is worked out when: forces of all alternatives before checks of any, but those of a large frame that is on the stage, which would
+ * wait too long.
+ */
+function* inOrder(
+  runs: ReadonlyMap<string, AlternativeRun>,
+  selected: string | undefined,
+): Generator<readonly [AlternativeRun, StageName]> {
+  const ahead = new Set<AlternativeRun>();
+  for (const stage of ['forces', 'checks', 'complete'] as const)
+    for (const run of runs.values()) {
+      if (stage !== 'checks' || !ahead.has(run)) yield [run, stage];
+      if (stage !== 'forces' || run.id !== selected || !run.isLarge) continue;
+      ahead.add(run);
+      yield [run, 'checks'];
+    }
 }
 
 function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknown): unknown {

@@ -1,58 +1,104 @@
-import { layFlat, Raster, type Drawing, type Layer } from '@hashira/core';
+import type { Drawing } from '@hashira/core';
+import type { BackgroundPainting } from './background-painting.service';
+import { flatJobOf, paintFlat, type FlatJob } from './flat-job';
 import type { Sheet, SheetPainter } from './types';
 
-/** Thumbnails of drawings with more strokes than this show the frame alone: at their size more is a blot. */
-const mostStrokes = 4000;
-const frameLayers: readonly Layer[] = ['members', 'supports', 'hinges', 'moving'];
+/** Painting more strokes and triangles than this keeps the page for longer than the rest of its work for a frame. */
+const mostAtOnce = 5000;
 
-/** Paints sheets on a plain canvas, pixel by pixel: without a graphics card, and without waiting for one. */
+/**
+ * Paints sheets on a plain canvas, pixel by pixel: without a graphics card, and without waiting for one. A large drawing that is new is
+ * painted in the background, after the one that is being painted there; a camera that moves is followed at once.
+ */
 export class FlatPainter implements SheetPainter {
   private image: ImageData | undefined;
+  /** What was asked for last. */
+  private latest: FlatJob | undefined;
+  /** What waits for the background. */
+  private waiting: FlatJob | undefined;
+  /** What the background paints, and whether something newer is on the canvas already. */
+  private away: { overtaken: boolean } | undefined;
 
   constructor(
     private readonly canvas: HTMLCanvasElement,
     private readonly context: CanvasRenderingContext2D,
+    private readonly background?: BackgroundPainting,
   ) {}
 
   /** A painter on a canvas; undefined where that has a context of another kind. */
-  static on(canvas: HTMLCanvasElement): FlatPainter | undefined {
+  static on(canvas: HTMLCanvasElement, background?: BackgroundPainting): FlatPainter | undefined {
     const context = canvas.getContext('2d', { alpha: false });
-    return context ? new FlatPainter(canvas, context) : undefined;
+    return context ? new FlatPainter(canvas, context, background) : undefined;
   }
 
   paint(sheet: Sheet, pixelRatio: number): void {
-    const { scene, view, size, scales, phase, thumbnail } = sheet;
-    const width = Math.max(1, Math.round(size.width * pixelRatio));
-    const height = Math.max(1, Math.round(size.height * pixelRatio));
-    if (this.image?.width !== width || this.image.height !== height) {
-      this.canvas.width = width;
-      this.canvas.height = height;
-      this.image = this.context.createImageData(width, height);
+    const job = flatJobOf(sheet, pixelRatio);
+    const isNew = !this.latest || !looksAlike(this.latest, job);
+    this.latest = job;
+    if (isNew && sizeOf(job.drawing) > mostAtOnce && this.background?.isReady()) {
+      this.waiting = job;
+      if (!this.away) void this.sendAway(this.background);
+      return;
     }
-    const raster = new Raster(new Int32Array(this.image.data.buffer), width, height);
-    raster.clear('sheet');
-    layFlat(
-      scene.drawing,
-      {
-        // In pixels of the screen
-        view: { ...view, scale: view.scale * pixelRatio },
-        size: { width, height },
-        layers: thumbnail ? thumbnailLayers(scene.drawing, sheet.layers) : sheet.layers,
-        scales: { ...scales, deformation: scales.deformation * phase },
-        marks: pixelRatio * (thumbnail ? 0.55 : 1),
-        thin: pixelRatio * (thumbnail ? 0.6 : 1),
-      },
-      raster,
-    );
-    this.context.putImageData(this.image, 0, 0);
+    this.waiting = undefined;
+    if (this.away) this.away.overtaken = true;
+    this.paintHere(job);
   }
 
   dispose(): void {
+    this.background?.forget(this);
     this.image = undefined;
+    this.latest = undefined;
+    this.waiting = undefined;
+    if (this.away) this.away.overtaken = true;
+  }
+
+  private paintHere(job: FlatJob): void {
+    const { width, height } = job.options.size;
+    if (this.image?.width !== width || this.image.height !== height)
+      this.image = this.context.createImageData(width, height);
+    paintFlat(job, this.image.data.buffer);
+    this.put(this.image);
+  }
+
+  /** What waits goes to the background, until nothing does. */
+  private async sendAway(background: BackgroundPainting): Promise<void> {
+    for (let job = this.waiting; job; job = this.waiting) {
+      this.waiting = undefined;
+      const away = { overtaken: false };
+      this.away = away;
+      const { width, height } = job.options.size;
+      const fits = this.image?.width === width && this.image.height === height;
+      const pixels = fits ? this.image!.data.buffer : new ArrayBuffer(4 * width * height);
+      this.image = undefined;
+      const painted = await background.paint(this, job, pixels);
+      this.away = undefined;
+      if (away.overtaken) continue;
+      if (!painted) {
+        if (this.latest) this.paintHere(this.latest);
+        return;
+      }
+      this.image = new ImageData(new Uint8ClampedArray(painted), width, height);
+      this.put(this.image);
+    }
+  }
+
+  private put(image: ImageData): void {
+    const { canvas } = this;
+    if (canvas.width !== image.width || canvas.height !== image.height) {
+      canvas.width = image.width;
+      canvas.height = image.height;
+    }
+    this.context.putImageData(image, 0, 0);
   }
 }
 
-function thumbnailLayers({ strokeRanges }: Drawing, layers: readonly Layer[]): readonly Layer[] {
-  const strokes = strokeRanges.at(-1)?.[1] ?? 0;
-  return strokes > mostStrokes ? layers.filter((layer) => frameLayers.includes(layer)) : layers;
+function sizeOf({ strokeRanges, cornerRanges }: Drawing): number {
+  return (strokeRanges.at(-1)?.[1] ?? 0) + (cornerRanges.at(-1)?.[1] ?? 0) / 3;
+}
+
+/** Whether only the camera differs, or the place of a moving picture. */
+function looksAlike(one: FlatJob, other: FlatJob): boolean {
+  const [a, b] = [one.options.scales!, other.options.scales!];
+  return one.drawing === other.drawing && a.diagram === b.diagram && a.load === b.load;
 }

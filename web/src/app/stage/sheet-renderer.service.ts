@@ -1,4 +1,5 @@
 import { Injectable, InjectionToken, inject, signal, type OnDestroy } from '@angular/core';
+import { BackgroundPainting } from './background-painting.service';
 import { FlatPainter } from './flat-painter';
 import { Painter } from './painter';
 import type { Sheet, SheetPainter } from './types';
@@ -23,6 +24,7 @@ const mostContexts = 8;
 export class SheetRenderer implements OnDestroy {
   private readonly painters = new Map<HTMLCanvasElement, SheetPainter>();
   private readonly accelerated = inject(ACCELERATED);
+  private readonly background = inject(BackgroundPainting);
   private contexts = 0;
   private readonly waiting = new Map<HTMLCanvasElement, Sheet>();
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -68,7 +70,9 @@ export class SheetRenderer implements OnDestroy {
     const known = this.painters.get(canvas);
     if (known) return known;
     const byWebGl = this.accelerated && !thumbnail && this.contexts < mostContexts;
-    const painter = (byWebGl ? this.webGlPainter(canvas) : undefined) ?? FlatPainter.on(canvas);
+    const painter =
+      (byWebGl ? this.webGlPainter(canvas) : undefined) ??
+      FlatPainter.on(canvas, thumbnail ? undefined : this.background);
     if (painter) this.painters.set(canvas, painter);
     return painter;
   }
