@@ -129,9 +129,11 @@ export async function typeParameter(page: Page, name: string, text: string): Pro
 }
 
 /** Chooses from a list. */
-export async function choose(page: Page, list: string, option: string): Promise<void> {
+export async function choose(page: Page, list: string, option: string | RegExp): Promise<void> {
   await page.getByRole('combobox', { name: list, exact: true }).click();
-  await page.getByRole('option', { name: option, exact: true }).last().click();
+  await page.getByRole('option', { name: option, exact: true }).first().click();
+  // A list that is pressed again while it closes would stay closed
+  await expect(page.getByRole('listbox')).toHaveCount(0);
 }
 
 /** The row of a section in the open list of all sections. */
@@ -144,6 +146,7 @@ export async function chooseSection(page: Page, list: string, name: string): Pro
   await page.getByRole('combobox', { name: list, exact: true }).click();
   await page.getByRole('searchbox').fill(name);
   await sectionRow(page, name).click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
 }
 
 /** The value in a row of the ledger. */

@@ -3,10 +3,7 @@ import type { Page } from '@playwright/test';
 import { calculated, choose, expect, openSlipShed, test } from './application.js';
 
 /** Chooses what is shown by a part of its title. */
-async function show(page: Page, title: RegExp): Promise<void> {
-  await page.getByRole('combobox', { name: 'What is shown', exact: true }).click();
-  await page.getByRole('option', { name: title }).first().click();
-}
+const show = (page: Page, title: RegExp) => choose(page, 'What is shown', title);
 const legend = (page: Page) => page.locator('app-legend');
 
 test('envelope, buckling shape and mode are shown from one list, and go with the address', async ({
