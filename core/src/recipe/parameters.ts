@@ -5,7 +5,7 @@ import { isReservedWord, namesIn, quantityOf, readTree } from './expressions/eva
 import { functions } from './expressions/functions.js';
 import type { Place } from './expressions/tree.js';
 import { tagTypes, text, typeOfQuantity, type Named, type Scope } from './expressions/types.js';
-import { readUnit } from './expressions/units.js';
+import { readUnit } from '../units/read-unit.js';
 import type { Design, QuantityParameter } from './types.js';
 
 /** Range of a quantity's slider, SI. */

@@ -13,7 +13,7 @@ import {
   type Value,
   type ValueType,
 } from './types.js';
-import { readUnit } from './units.js';
+import { readUnit } from '../../units/read-unit.js';
 
 /** What an expression may refer to while it is compiled. */
 export interface Names {

@@ -1,12 +1,10 @@
 import { quantities, type QuantityName } from '../../units/quantities.js';
-import { readUnit, type Dimension } from './units.js';
+import { readUnit } from '../../units/read-unit.js';
+import type { Dimension } from '../../units/unit-table.js';
 
-export type { Dimension } from './units.js';
+export type { Dimension };
 
-/** Place of the plane angle among the exponents. */
-export const angleAt = 7;
-
-export const pureNumber: Dimension = [0, 0, 0, 0, 0, 0, 0, 0, 0];
+export const pureNumber: Dimension = [0, 0, 0, 0, 0];
 
 /** Whether two dimensions are the same. */
 export function sameDimension(a: Dimension, b: Dimension): boolean {
@@ -48,7 +46,7 @@ export function describeDimension(dimension: Dimension): string {
   if (isPure(dimension)) return 'a pure number';
   const unit = usualUnit(dimension);
   if (unit !== undefined) return `a value in ${unit}`;
-  const names = ['kg', 'm', 's', 'A', 'K', 'cd', 'mol', 'rad', 'bit'];
+  const names = ['kg', 'm', 's', 'K', 'rad'];
   const parts = dimension.flatMap((exponent, i) =>
     Math.abs(exponent) < 1e-9 ? [] : [exponent === 1 ? names[i]! : `${names[i]!}^${exponent}`],
   );

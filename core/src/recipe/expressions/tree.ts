@@ -1,6 +1,8 @@
-import type { MathNode } from 'mathjs';
+import { create, parseDependencies, type MathNode } from 'mathjs/number';
 import { fail } from '../../problem.js';
-import { parseText } from './units.js';
+
+/** The package's reader, without the kinds of numbers that expressions do not have. */
+const reader = create(parseDependencies!);
 
 /** Where an expression stands, for messages. */
 export interface Place {
@@ -35,7 +37,7 @@ export function readTree(text: string, place: Place): Tree {
   if (text.trim() === '') reject(place, text, 'nothing is written; write a value or a formula');
   let node: MathNode;
   try {
-    node = parseText(text);
+    node = reader.parse(text);
   } catch (error) {
     return reject(place, text, error instanceof Error ? error.message : String(error));
   }

@@ -1,0 +1,175 @@
+/** Exponents of kilogram, metre, second, kelvin and radian. */
+export type Dimension = readonly number[];
+
+/** Whether a unit takes the prefixes of the SI: as letters (k, m), as words (kilo, milli), or not at all. */
+export type Prefixes = 'letters' | 'words' | 'none';
+
+/** A unit under all its names. */
+export interface UnitEntry {
+  readonly names: readonly string[];
+  /** How many SI base units it is. */
+  readonly si: number;
+  readonly dimension: Dimension;
+  readonly prefixes: Prefixes;
+  /** To which power a prefix counts: 2 for m2, where mm2 is 1e-6 m2. */
+  readonly power: number;
+}
+
+const massOf: Dimension = [1, 0, 0, 0, 0];
+const length: Dimension = [0, 1, 0, 0, 0];
+const area: Dimension = [0, 2, 0, 0, 0];
+const volume: Dimension = [0, 3, 0, 0, 0];
+const time: Dimension = [0, 0, 1, 0, 0];
+const frequency: Dimension = [0, 0, -1, 0, 0];
+const temperature: Dimension = [0, 0, 0, 1, 0];
+const angle: Dimension = [0, 0, 0, 0, 1];
+const force: Dimension = [1, 1, -2, 0, 0];
+const pressure: Dimension = [1, -1, -2, 0, 0];
+const energy: Dimension = [1, 2, -2, 0, 0];
+const power: Dimension = [1, 2, -3, 0, 0];
+
+/** m; the international foot and pound, and standard gravity, by NIST SP 811 appendix B. */
+const foot = 0.3048;
+const inch = foot / 12;
+const yard = 3 * foot;
+const mile = 5280 * foot;
+/** kg */
+const pound = 0.45359237;
+/** m/s² */
+const gravity = 9.80665;
+
+function unit(
+  names: string,
+  si: number,
+  dimension: Dimension,
+  prefixes: Prefixes = 'none',
+  prefixPower = 1,
+): UnitEntry {
+  return { names: names.split(' '), si, dimension, prefixes, power: prefixPower };
+}
+
+/** The units that can be written. Sources: BIPM, The International System of Units; NIST SP 811, appendix B. */
+export const unitTable: readonly UnitEntry[] = [
+  unit('m', 1, length, 'letters'),
+  unit('meter meters', 1, length, 'words'),
+  unit('in inch inches', inch, length),
+  unit('ft foot feet', foot, length),
+  unit('yd yard yards', yard, length),
+  unit('mi mile miles', mile, length),
+  unit('mil', inch / 1000, length),
+  unit('li link links', 0.66 * foot, length),
+  unit('rd rod rods', 16.5 * foot, length),
+  unit('ch chain chains', 66 * foot, length),
+  unit('angstrom angstroms', 1e-10, length),
+
+  unit('m2', 1, area, 'letters', 2),
+  unit('sqin', inch ** 2, area),
+  unit('sqft sqfeet', foot ** 2, area),
+  unit('sqyd sqyard', yard ** 2, area),
+  unit('sqmi sqmile sqmiles', mile ** 2, area),
+  unit('acre acres', 43_560 * foot ** 2, area),
+  unit('hectare hectares', 1e4, area),
+
+  unit('m3', 1, volume, 'letters', 3),
+  unit('L l lt', 1e-3, volume, 'letters'),
+  unit('litre litres liter liters', 1e-3, volume, 'words'),
+  unit('cc', 1e-6, volume),
+  unit('cuin', inch ** 3, volume),
+  unit('cuft', foot ** 3, volume),
+  unit('cuyd', yard ** 3, volume),
+  unit('gal gallon gallons', 231 * inch ** 3, volume),
+  unit('qt quart quarts', (231 / 4) * inch ** 3, volume),
+  unit('pt pint pints', (231 / 8) * inch ** 3, volume),
+
+  unit('g', 1e-3, massOf, 'letters'),
+  unit('gram grams', 1e-3, massOf, 'words'),
+  unit('t', 1e3, massOf, 'letters'),
+  unit('tonne tonnes', 1e3, massOf, 'words'),
+  unit('ton tons', 2000 * pound, massOf, 'letters'),
+  unit('lb lbs lbm poundmass poundmasses', pound, massOf),
+  unit('oz ounce ounces', pound / 16, massOf),
+  unit('cwt hundredweight hundredweights', 100 * pound, massOf),
+  unit('stone', 14 * pound, massOf),
+  unit('gr grain grains', pound / 7000, massOf),
+
+  unit('s', 1, time, 'letters'),
+  unit('sec secs second seconds', 1, time, 'words'),
+  unit('min mins minute minutes', 60, time),
+  unit('h hr hrs hour hours', 3600, time),
+  unit('day days', 86_400, time),
+  unit('week weeks', 604_800, time),
+  // A twelfth of the Julian year
+  unit('month months', 2_629_800, time),
+  unit('year years', 31_557_600, time),
+  unit('Hz', 1, frequency, 'letters'),
+  unit('hertz', 1, frequency, 'words'),
+
+  unit('K', 1, temperature, 'letters'),
+  unit('kelvin', 1, temperature, 'words'),
+  unit('degR', 5 / 9, temperature, 'letters'),
+  unit('rankine', 5 / 9, temperature, 'words'),
+
+  unit('rad', 1, angle, 'letters'),
+  unit('radian radians', 1, angle, 'words'),
+  unit('deg', Math.PI / 180, angle, 'letters'),
+  unit('degree degrees', Math.PI / 180, angle, 'words'),
+  unit('grad', Math.PI / 200, angle, 'letters'),
+  unit('gradian gradians', Math.PI / 200, angle, 'words'),
+  unit('cycle cycles', 2 * Math.PI, angle),
+  unit('arcmin arcminute arcminutes', Math.PI / 10_800, angle),
+  unit('arcsec arcsecond arcseconds', Math.PI / 648_000, angle),
+
+  unit('N', 1, force, 'letters'),
+  unit('newton', 1, force, 'words'),
+  unit('dyn', 1e-5, force, 'letters'),
+  unit('dyne', 1e-5, force, 'words'),
+  unit('lbf poundforce', pound * gravity, force),
+  unit('kip kips', 1000 * pound * gravity, force, 'words'),
+  unit('kgf kilogramforce', gravity, force),
+
+  unit('Pa', 1, pressure, 'letters'),
+  unit('bar', 1e5, pressure, 'letters'),
+  unit('atm', 101_325, pressure),
+  unit('psi', (pound * gravity) / inch ** 2, pressure),
+  unit('mmHg mmhg', 133.322, pressure),
+  unit('torr', 101_325 / 760, pressure),
+  unit('mmH2O mmh2o', gravity, pressure),
+  unit('cmH2O cmh2o', 10 * gravity, pressure),
+
+  unit('J', 1, energy, 'letters'),
+  unit('joule joules', 1, energy, 'words'),
+  unit('Wh', 3600, energy, 'letters'),
+  unit('erg', 1e-7, energy, 'letters'),
+  unit('BTU BTUs', 1055.05585262, energy),
+  unit('W', 1, power, 'letters'),
+  unit('watt watts', 1, power, 'words'),
+  unit('hp', 550 * foot * pound * gravity, power),
+];
+
+/** The prefixes of the SI: letters and word, and the power of ten. */
+export const siPrefixes: readonly (readonly [letters: string, word: string, power: number])[] = [
+  ['Q', 'quetta', 30],
+  ['R', 'ronna', 27],
+  ['Y', 'yotta', 24],
+  ['Z', 'zetta', 21],
+  ['E', 'exa', 18],
+  ['P', 'peta', 15],
+  ['T', 'tera', 12],
+  ['G', 'giga', 9],
+  ['M', 'mega', 6],
+  ['k', 'kilo', 3],
+  ['h', 'hecto', 2],
+  ['da', 'deca', 1],
+  ['d', 'deci', -1],
+  ['c', 'centi', -2],
+  ['m', 'milli', -3],
+  ['u', 'micro', -6],
+  ['n', 'nano', -9],
+  ['p', 'pico', -12],
+  ['f', 'femto', -15],
+  ['a', 'atto', -18],
+  ['z', 'zepto', -21],
+  ['y', 'yocto', -24],
+  ['r', 'ronto', -27],
+  ['q', 'quecto', -30],
+];
