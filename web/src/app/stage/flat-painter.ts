@@ -7,8 +7,8 @@ import type { Sheet, SheetPainter } from './types';
 const mostAtOnce = 5000;
 
 /**
- * Paints sheets on a plain canvas, pixel by pixel: without a graphics card, and without waiting for one. A large drawing that is new is
- * painted in the background, after the one that is being painted there; a camera that moves is followed at once.
+ * Paints sheets on a plain canvas, pixel by pixel: without a graphics card, and without waiting for one. A large drawing in the place of
+ * another is painted in the background, after the one that is being painted there; a camera that moves is followed at once.
  */
 export class FlatPainter implements SheetPainter {
   private image: ImageData | undefined;
@@ -33,7 +33,8 @@ export class FlatPainter implements SheetPainter {
 
   paint(sheet: Sheet, pixelRatio: number): void {
     const job = flatJobOf(sheet, pixelRatio);
-    const isNew = !this.latest || !looksAlike(this.latest, job);
+    // A canvas that nothing was painted on is black: its first picture does not wait
+    const isNew = this.latest !== undefined && !looksAlike(this.latest, job);
     this.latest = job;
     if (isNew && sizeOf(job.drawing) > mostAtOnce && this.background?.isReady()) {
       this.waiting = job;
