@@ -1,6 +1,7 @@
 // Builds the web application when its sources or the core's changed since the last build.
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { compressWeb } from './compress-web.mjs';
 import { root, run } from './set-up.mjs';
 
 /** Time of the newest file at or below a path, ms. */
@@ -17,4 +18,5 @@ export function buildWeb() {
   if (existsSync(built) && statSync(built).mtimeMs > changed) return;
   console.log('Building the web application (about a minute) …');
   run('npx', ['ng', 'build'], { cwd: join(root, 'web'), env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  compressWeb(join(root, 'web/dist/browser'));
 }

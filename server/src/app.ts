@@ -1,5 +1,6 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
+import compressedStatic from 'express-static-gzip';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
@@ -63,8 +64,15 @@ export function createApp({ database, store, log, webRoot, names = [] }: AppOpti
   });
 
   if (webRoot !== undefined && existsSync(join(webRoot, 'index.html'))) {
-    // Built files carry a hash in their names, except the page itself
-    app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true }));
+    // Built files carry a hash in their names, except the page itself; they were compressed when they were built
+    app.use(
+      compressedStatic(webRoot, {
+        enableBrotli: true,
+        orderPreference: ['br'],
+        index: false,
+        serveStatic: { maxAge: '1y', immutable: true },
+      }),
+    );
     app.get('/{*any}', (request, response, next) => {
       if (/\.[a-z0-9]+$/i.test(request.path)) next();
       else
