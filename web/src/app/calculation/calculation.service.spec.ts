@@ -247,6 +247,34 @@ describe('Calculation', () => {
       expect(versions(1)).toEqual([1, 2]);
     });
 
+    it('lets the others wait for the checks of a large frame that follow alone', () => {
+      calculation.request(2, design, 'fixed');
+      const last = calculations(0).at(-1)!;
+      expect(last.checksFirst).toBeTrue();
+      const forces = { ...summary, stage: 'forces' } as const;
+      clock.and.returnValue(100);
+      workers[0]!.say({ kind: 'summary', version: 2, summary: forces, checksFollow: true });
+      painted();
+      expect(versions(1)).toEqual([1]);
+      // While a hand goes on, forces of all go before checks
+      calculation.request(3, design, 'fixed');
+      expect(calculations(0).at(-1)!.version).toBe(3);
+      expect(calculations(0).at(-1)!.checksFirst).toBeFalse();
+      clock.and.returnValue(200);
+      answer(0, 3, 'fixed', 'forces');
+      painted();
+      expect(versions(1)).toEqual([1, 3]);
+      for (const [worker, id] of all) answer(worker, 3, id);
+      calculation.request(4, design, 'fixed');
+      clock.and.returnValue(300);
+      workers[0]!.say({ kind: 'summary', version: 4, summary: forces, checksFollow: true });
+      painted();
+      expect(versions(1)).toEqual([1, 3]);
+      answer(0, 4, 'fixed', 'checks');
+      painted();
+      expect(versions(1)).toEqual([1, 3, 4]);
+    });
+
     it('wakes no worker for a page that has been left meanwhile', () => {
       TestBed.resetTestingModule();
       begin(false);

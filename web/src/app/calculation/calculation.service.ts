@@ -202,7 +202,8 @@ export class Calculation implements OnDestroy {
       this.subject.next(state);
     }
     const unanswered = this.sent?.unanswered;
-    if (!unanswered || unanswered.size === 0) this.behindSince = performance.now();
+    const checksFirst = !unanswered || unanswered.size === 0;
+    if (checksFirst) this.behindSince = performance.now();
     if (!unanswered?.has(this.sent!.selected)) this.ownBehindSince = performance.now();
     this.sent = {
       ...wanted,
@@ -227,6 +228,7 @@ export class Calculation implements OnDestroy {
         design,
         alternatives,
         selected,
+        checksFirst,
         show: this.show,
       };
       return { k, request };
@@ -237,11 +239,11 @@ export class Calculation implements OnDestroy {
     this.sent.held = requests.filter((one) => !first.includes(one));
   }
 
-  /** What is shown has come: when it is on the page the other workers begin. */
-  private seen(sent: Sent): void {
+  /** What is shown has come: when it is on the page the other workers begin, unless its checks are to have the machine alone. */
+  private seen(sent: Sent, checksFollow: boolean): void {
     if (!sent.answered) this.slow = performance.now() - sent.since > quick;
     sent.answered = true;
-    if (sent.held.length > 0) this.afterPicture(() => this.release(sent));
+    if (sent.held.length > 0 && !checksFollow) this.afterPicture(() => this.release(sent));
   }
 
   /** The page has something to paint: where threads are scarce the workers wait for it. */
@@ -302,7 +304,8 @@ export class Calculation implements OnDestroy {
     );
     next.set(id, { version: sent.version, summary, ...(scene ? { scene } : {}) });
     if (answer.kind === 'summary' && answer.shownFirst && id === sent.selected) sent.pictured = true;
-    if (id === sent.selected && (sent.pictured || summary.stage !== 'frame')) this.seen(sent);
+    if (id === sent.selected && (sent.pictured || summary.stage !== 'frame'))
+      this.seen(sent, answer.kind === 'summary' && answer.checksFollow === true);
     if (summary.stage !== 'frame') sent.unanswered.delete(id);
     if (summary.stage !== 'forces' && summary.stage !== 'frame') {
       sent.unchecked.delete(id);

@@ -49,11 +49,18 @@ describe('CalculationDesk', () => {
 
   it('checks a large frame that is on the stage before it turns to the others', async () => {
     spyOnProperty(AlternativeRun.prototype, 'isLarge').and.returnValue(true);
-    calculate(1, ['fixed', 'pinned']);
+    const alternatives = ['fixed', 'pinned'];
+    const request = { kind: 'calculate', design: slipShed(), alternatives, selected: 'fixed', show } as const;
+    desk.take({ ...request, version: 1, checksFirst: true });
     await finished();
-    expect(summaries().map(({ summary: { id, stage } }) => `${id} ${stage}`)).toEqual([
-      'fixed frame',
-      'fixed forces',
+    const told = () =>
+      summaries().map(
+        ({ summary: { id, stage }, checksFollow }) =>
+          `${id} ${stage}${checksFollow ? ', checks follow' : ''}`,
+      );
+    expect(told()).toEqual([
+      'fixed frame, checks follow',
+      'fixed forces, checks follow',
       'fixed checks',
       'pinned frame',
       'pinned forces',
@@ -61,6 +68,11 @@ describe('CalculationDesk', () => {
       'fixed complete',
       'pinned complete',
     ]);
+    // While older work is left unanswered all alternatives' forces come first
+    answers = [];
+    desk.take({ ...request, version: 2 });
+    await finished();
+    expect(told().slice(0, 3)).toEqual(['fixed forces', 'pinned forces', 'fixed checks']);
   });
 
   it('draws a shape again when all is known: those of large frames wait for the numbers', async () => {

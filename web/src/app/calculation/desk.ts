@@ -22,6 +22,8 @@ interface Job {
   readonly runs: Map<string, AlternativeRun>;
   /** The alternative on the stage. */
   readonly selected: string | undefined;
+  /** Whether that is checked before the others begin, if it is large. */
+  readonly checksFirst: boolean;
 }
 
 /** Thrown out of the middle of work that a newer design has overtaken. */
@@ -60,6 +62,7 @@ export class CalculationDesk {
     design,
     alternatives,
     selected,
+    checksFirst = false,
     show,
   }: Extract<WorkerRequest, { kind: 'calculate' }>): Promise<void> {
     const job = ++this.job;
@@ -70,8 +73,8 @@ export class CalculationDesk {
     }
     this.showAs(show);
     try {
-      for (const [run, stage] of inOrder(runs, selected))
-        if (!(await this.work(run, stage, { job, version, runs, selected }))) return;
+      const all: Job = { job, version, runs, selected, checksFirst };
+      for (const [run, stage] of inOrder(all)) if (!(await this.work(run, stage, all))) return;
       this.send({ kind: 'done', version }, []);
     } catch (error) {
       if (error instanceof Overtaken) return;
@@ -82,11 +85,8 @@ export class CalculationDesk {
   }
 
   /** Works one alternative to a stage and tells what it came to. Returns false where newer work has begun meanwhile. */
-  private async work(
-    run: AlternativeRun,
-    stage: StageName,
-    { job, version, runs, selected }: Job,
-  ): Promise<boolean> {
+  private async work(run: AlternativeRun, stage: StageName, all: Job): Promise<boolean> {
+    const { job, version, runs, selected } = all;
     const progress: Progress = {
       step: () => {
         this.signs?.giveWay();
@@ -95,9 +95,11 @@ export class CalculationDesk {
     };
     if (stage !== 'forces' && run.failedBefore(stage)) return true;
     const parts = run.towards(stage, progress, run.id === selected ? this.show.result : undefined);
+    const follows = () => stage === 'forces' && goesAhead(run, all);
     while (!parts.next().done) {
       // The first sight of a frame does not wait for its forces, nor what is shown of it for all the others
-      if (run.isShownFirst || (stage === 'forces' && !this.drawn.has(run.id))) this.tell(run, version, true);
+      if (run.isShownFirst || (stage === 'forces' && !this.drawn.has(run.id)))
+        this.tell(run, version, true, follows());
       await this.pause();
       if (job !== this.job) return false;
     }
@@ -105,12 +107,13 @@ export class CalculationDesk {
     this.runs = runs;
     this.version = version;
     const late = stage === 'complete' && isShape(this.show.result);
-    this.tell(run, version, stage === 'forces' || late || this.show.diagram === 'utilisation');
+    const withScene = stage === 'forces' || late || this.show.diagram === 'utilisation';
+    this.tell(run, version, withScene, follows());
     await this.pause();
     return job === this.job;
   }
 
-  private tell(run: AlternativeRun, version: number, withScene: boolean): void {
+  private tell(run: AlternativeRun, version: number, withScene: boolean, checksFollow: boolean): void {
     const scene = withScene ? run.draw(this.show) : undefined;
     if (scene) this.drawn.add(run.id);
     this.send(
@@ -119,6 +122,7 @@ export class CalculationDesk {
         version,
         summary: run.summary(this.show.result),
         ...(run.isShownFirst ? { shownFirst: true } : {}),
+        ...(checksFollow ? { checksFollow } : {}),
         ...(scene ? { scene } : {}),
       },
       buffersOf(scene),
@@ -150,19 +154,21 @@ export class CalculationDesk {
   }
 }
 
+/** Whether an alternative is checked before the others begin. */
+function goesAhead(run: AlternativeRun, { selected, checksFirst }: Job): boolean {
+  return checksFirst && run.id === selected && run.isLarge;
+}
+
 /**
  * What is worked out when: forces of all alternatives before checks of any, but those of a large frame that is on the stage, which would
  * wait too long.
  */
-function* inOrder(
-  runs: ReadonlyMap<string, AlternativeRun>,
-  selected: string | undefined,
-): Generator<readonly [AlternativeRun, StageName]> {
+function* inOrder(all: Job): Generator<readonly [AlternativeRun, StageName]> {
   const ahead = new Set<AlternativeRun>();
   for (const stage of ['forces', 'checks', 'complete'] as const)
-    for (const run of runs.values()) {
+    for (const run of all.runs.values()) {
       if (stage !== 'checks' || !ahead.has(run)) yield [run, stage];
-      if (stage !== 'forces' || run.id !== selected || !run.isLarge) continue;
+      if (stage !== 'forces' || !goesAhead(run, all)) continue;
       ahead.add(run);
       yield [run, 'checks'];
     }

@@ -62,6 +62,8 @@ export type WorkerRequest =
       readonly alternatives: readonly string[];
       /** The alternative on the stage, if one is: what is shown of it goes before all else. */
       readonly selected?: string;
+      /** Nothing older was left unanswered: a large frame on the stage is checked before the other alternatives begin. */
+      readonly checksFirst?: boolean;
       readonly show: Show;
     }
   | { readonly kind: 'show'; readonly show: Show }
@@ -81,6 +83,8 @@ export type WorkerAnswer =
       readonly summary: AlternativeSummary;
       /** The scene has the forces of what is shown, and no others are known yet. */
       readonly shownFirst?: boolean;
+      /** Its checks come next, before anything of the other alternatives. */
+      readonly checksFollow?: boolean;
       readonly scene?: DrawnScene;
     }
   | {
