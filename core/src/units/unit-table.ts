@@ -15,7 +15,7 @@ export interface UnitEntry {
   readonly power: number;
 }
 
-const massOf: Dimension = [1, 0, 0, 0, 0];
+const mass: Dimension = [1, 0, 0, 0, 0];
 const length: Dimension = [0, 1, 0, 0, 0];
 const area: Dimension = [0, 2, 0, 0, 0];
 const volume: Dimension = [0, 3, 0, 0, 0];
@@ -81,16 +81,16 @@ export const unitTable: readonly UnitEntry[] = [
   unit('qt quart quarts', (231 / 4) * inch ** 3, volume),
   unit('pt pint pints', (231 / 8) * inch ** 3, volume),
 
-  unit('g', 1e-3, massOf, 'letters'),
-  unit('gram grams', 1e-3, massOf, 'words'),
-  unit('t', 1e3, massOf, 'letters'),
-  unit('tonne tonnes', 1e3, massOf, 'words'),
-  unit('ton tons', 2000 * pound, massOf, 'letters'),
-  unit('lb lbs lbm poundmass poundmasses', pound, massOf),
-  unit('oz ounce ounces', pound / 16, massOf),
-  unit('cwt hundredweight hundredweights', 100 * pound, massOf),
-  unit('stone', 14 * pound, massOf),
-  unit('gr grain grains', pound / 7000, massOf),
+  unit('g', 1e-3, mass, 'letters'),
+  unit('gram grams', 1e-3, mass, 'words'),
+  unit('t', 1e3, mass, 'letters'),
+  unit('tonne tonnes', 1e3, mass, 'words'),
+  unit('ton tons', 2000 * pound, mass, 'letters'),
+  unit('lb lbs lbm poundmass poundmasses', pound, mass),
+  unit('oz ounce ounces', pound / 16, mass),
+  unit('cwt hundredweight hundredweights', 100 * pound, mass),
+  unit('stone', 14 * pound, mass),
+  unit('gr grain grains', pound / 7000, mass),
 
   unit('s', 1, time, 'letters'),
   unit('sec secs second seconds', 1, time, 'words'),

@@ -1,4 +1,5 @@
 import { fail } from '../../problem.js';
+import { readUnit } from '../../units/read-unit.js';
 import { combined, isPure, pureNumber } from './dimension.js';
 import { functions, summed } from './functions.js';
 import { readTree, reject, sentence, type Place, type Tree } from './tree.js';
@@ -13,7 +14,6 @@ import {
   type Value,
   type ValueType,
 } from './types.js';
-import { readUnit } from '../../units/read-unit.js';
 
 /** What an expression may refer to while it is compiled. */
 export interface Names {

@@ -75,6 +75,26 @@ describe('CalculationDesk', () => {
     expect(told().slice(0, 3)).toEqual(['fixed forces', 'pinned forces', 'fixed checks']);
   });
 
+  it('announces no checks of a large frame that cannot be calculated, for which the others would wait', async () => {
+    spyOnProperty(AlternativeRun.prototype, 'isLarge').and.returnValue(true);
+    const broken = setParameter(slipShed(), 'span', '0 m');
+    const request = {
+      kind: 'calculate',
+      design: broken,
+      selected: 'fixed',
+      show,
+      checksFirst: true,
+    } as const;
+    desk.take({ ...request, version: 1, alternatives: ['fixed', 'pinned'] });
+    await finished();
+    expect(
+      summaries().map(({ summary: { id, stage }, checksFollow = false }) => [id, stage, checksFollow]),
+    ).toEqual([
+      ['fixed', 'failed', false],
+      ['pinned', 'failed', false],
+    ]);
+  });
+
   it('draws a shape again when all is known: those of large frames wait for the numbers', async () => {
     desk.take({
       kind: 'calculate',

@@ -156,7 +156,7 @@ export class CalculationDesk {
 
 /** Whether an alternative is checked before the others begin. */
 function goesAhead(run: AlternativeRun, { selected, checksFirst }: Job): boolean {
-  return checksFirst && run.id === selected && run.isLarge;
+  return checksFirst && run.id === selected && run.isLarge && !run.failedBefore('checks');
 }
 
 /**
