@@ -1,5 +1,6 @@
 import { lazily } from '../lazily.js';
 import { freedoms, type LoadCase } from '../model/types.js';
+import { ShortArrays } from '../numeric/short-arrays.js';
 import { givenValues, type Constraints } from './constraints.js';
 import type { Frame } from './frame.js';
 import type { LoadField, MemberLoadFields } from './member-loads.js';
@@ -62,7 +63,10 @@ export function combineLoads(frame: Frame, cases: readonly CaseLoads[], factors:
     });
   const nodal = sum((c) => c.nodal);
   const settled = sum((c) => c.settled);
-  const fields = lazily(() => frame.memberIds.map((_, m) => combinedField(cases, factors, m)));
+  const fields = lazily(() => {
+    const arrays = new ShortArrays();
+    return frame.memberIds.map((_, m) => combinedField(cases, factors, m, arrays));
+  });
   return {
     get nodal() {
       return nodal();
@@ -77,18 +81,19 @@ export function combineLoads(frame: Frame, cases: readonly CaseLoads[], factors:
   };
 }
 
-/** Σ factor · field of one member. */
+/** Σ factor · field of one member, in arrays that are the caller's. */
 export function combinedField(
   cases: readonly CaseLoads[],
   factors: Float64Array,
   member: number,
+  arrays: ShortArrays,
 ): LoadField | undefined {
   let out: { forces: Float64Array; end: Float64Array; strain: [number, number, number] } | undefined;
   for (let c = 0; c < cases.length; c++) {
     const factor = factors[c]!;
     const field = cases[c]!.fields[member];
     if (!field || factor === 0) continue;
-    out ??= { forces: new Float64Array(field.forces.length), end: new Float64Array(6), strain: [0, 0, 0] };
+    out ??= { forces: arrays.take(field.forces.length), end: arrays.take(6), strain: [0, 0, 0] };
     addTimes(out.forces, factor, field.forces);
     addTimes(out.end, factor, field.end);
     for (let i = 0; i < 3; i++) out.strain[i]! += factor * field.strain[i]!;

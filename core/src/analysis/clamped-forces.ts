@@ -20,6 +20,7 @@ export interface SegmentLoads {
  * A bar passes loads between its ends to the nodes by the lever rule.
  *
  * @param K the member's local stiffness before hinges, row-major 12 × 12
+ * @param f zeros, for the result
  * @throws ProblemError `mechanism` for a moment about the axis of a bar
  */
 export function clampedForces(
@@ -27,6 +28,7 @@ export function clampedForces(
   member: number,
   loads: SegmentLoads,
   K: Float64Array,
+  f: Float64Array = new Float64Array(12),
 ): Float64Array {
   const L = frame.length[member]!;
   const bar = frame.axialOnly[member] === 1;
@@ -47,7 +49,6 @@ export function clampedForces(
   start[4] = bar ? 0 : -end[4]! - vz * L;
   start[5] = bar ? 0 : -end[5]! - vy * L;
   const d = cantileverEnd(frame, member, loads, start);
-  const f = new Float64Array(12);
   f[0] = -start[0];
   f[1] = start[1];
   f[2] = start[2];

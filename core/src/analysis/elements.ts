@@ -1,7 +1,7 @@
 import { localStiffness } from './element.js';
 import type { Frame } from './frame.js';
 import { condenseHinges, type HingeStep } from './hinges.js';
-import { toGlobalMatrix } from './transform.js';
+import { globalDiagonal } from './transform.js';
 
 /** Every member's stiffness in local axes. */
 export interface Elements {
@@ -38,16 +38,16 @@ export function clampedStiffness(elements: Elements, m: number): Float64Array {
   return elements.clamped.get(m) ?? elements.local.subarray(144 * m, 144 * m + 144);
 }
 
-const scratch = new Float64Array(144);
+const scratch = new Float64Array(12);
 
 /** Stiffness of the members on each freedom of each node, 6 a node, global. */
 export function nodeDiagonal(frame: Frame, elements: Elements): Float64Array {
   const out = new Float64Array(6 * frame.nodeIds.length);
   for (let m = 0; m < frame.memberIds.length; m++) {
-    toGlobalMatrix(frame, m, elements.local.subarray(144 * m, 144 * m + 144), scratch);
+    globalDiagonal(frame, m, elements.local.subarray(144 * m, 144 * m + 144), scratch);
     for (let k = 0; k < 6; k++) {
-      out[6 * frame.start[m]! + k]! += scratch[13 * k]!;
-      out[6 * frame.end[m]! + k]! += scratch[13 * (k + 6)]!;
+      out[6 * frame.start[m]! + k]! += scratch[k]!;
+      out[6 * frame.end[m]! + k]! += scratch[k + 6]!;
     }
   }
   return out;

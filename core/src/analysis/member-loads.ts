@@ -1,5 +1,6 @@
 import type { DistributedLoad, LoadCase, MemberLoad, PointLoad } from '../model/types.js';
 import { gravity } from '../model/types.js';
+import { ShortArrays } from '../numeric/short-arrays.js';
 import type { Frame } from './frame.js';
 import { taperForceTerms, uniformForceTerms, type Dislocation, type InitialStrain } from './member-field.js';
 import { evaluate } from './polynomial.js';
@@ -58,10 +59,11 @@ export function memberLoadFields(frame: Frame): MemberLoadFields {
   const terms = new Uint8Array(count).fill(uniformForceTerms);
   for (const m of frame.tapers.keys()) terms[m] = taperForceTerms;
   for (let m = 0; m < count; m++) breaks.push(segmentEnds(frame, actions, m));
+  const arrays = new ShortArrays();
   const fields = actions.map((byMember) =>
     byMember.map((action, m): LoadField | undefined => {
       if (!action) return undefined;
-      const { forces, end } = particularForces(action, breaks[m]!, terms[m]!);
+      const { forces, end } = particularForces(action, breaks[m]!, terms[m]!, arrays);
       return { forces, end, strain: action.strain, dislocations: none };
     }),
   );
@@ -190,10 +192,11 @@ function particularForces(
   action: MemberAction,
   breaks: Float64Array,
   terms: number,
+  arrays: ShortArrays,
 ): { forces: Float64Array; end: Float64Array } {
   const count = breaks.length - 1;
-  const forces = new Float64Array(6 * terms * count);
-  const value = new Float64Array(6);
+  const forces = arrays.take(6 * terms * count);
+  const value = arrays.take(6);
   const tolerance = 1e-9 * breaks[count]!;
   for (let s = 0; s < count; s++) {
     const x = breaks[s]!;

@@ -1,9 +1,10 @@
 import { bendingPlanes, type BendingPlane } from './element.js';
-import type { CaseLoads } from './case-loads.js';
+import { addTimes, type CaseLoads } from './case-loads.js';
 import { clampedForces } from './clamped-forces.js';
 import type { Constraints } from './constraints.js';
 import { clampedStiffness, type Elements } from './elements.js';
 import type { Frame } from './frame.js';
+import { ShortArrays } from '../numeric/short-arrays.js';
 import { condenseLoads, displaceInside } from './hinges.js';
 import type { LoadField, MemberLoadFields } from './member-loads.js';
 import { addToNodes, toMember } from './transform.js';
@@ -18,6 +19,7 @@ export interface ClampedLoad {
 export class ClampedLoads {
   private static readonly kept = new WeakMap<CaseLoads, ClampedLoads>();
   private readonly fields: CaseLoads['fields'];
+  private readonly arrays = new ShortArrays();
   private readonly all: readonly (ClampedLoad | undefined)[];
 
   private constructor(
@@ -31,7 +33,7 @@ export class ClampedLoads {
       sumOf.factors[c] === 0 ? [] : ClampedLoads.of(frame, elements, loads, one).all,
     );
     this.all = fields.map(
-      (field, m) => field && (cases ? sumOfClamped(cases, sumOf!.factors, m) : this.of(m, field)),
+      (field, m) => field && (cases ? this.sum(cases, sumOf!.factors, m) : this.of(m, field)),
     );
   }
 
@@ -46,9 +48,28 @@ export class ClampedLoads {
   private of(m: number, field: LoadField): ClampedLoad {
     const { frame, elements, loads } = this;
     const K = clampedStiffness(elements, m);
-    const f = clampedForces(frame, m, { breaks: loads.breaks[m]!, terms: loads.terms[m]!, field }, K);
+    const along = { breaks: loads.breaks[m]!, terms: loads.terms[m]!, field };
+    const f = clampedForces(frame, m, along, K, this.arrays.take(12));
     const steps = elements.hinges.get(m);
     return { f, inside: steps ? condenseLoads(steps, f) : nothing };
+  }
+
+  /** Σ factor · clamped forces of one member. */
+  private sum(
+    cases: readonly (readonly (ClampedLoad | undefined)[])[],
+    factors: Float64Array,
+    m: number,
+  ): ClampedLoad | undefined {
+    let sum: { f: Float64Array; inside: Float64Array } | undefined;
+    for (let c = 0; c < cases.length; c++) {
+      const load = cases[c]![m];
+      const factor = factors[c]!;
+      if (!load || factor === 0) continue;
+      sum ??= { f: this.arrays.take(12), inside: this.arrays.take(load.inside.length) };
+      addTimes(sum.f, factor, load.f);
+      addTimes(sum.inside, factor, load.inside);
+    }
+    return sum;
   }
 
   /** @param inactive 1 for members that are slack: they keep their loads and give up what strains would lock in */
@@ -65,24 +86,6 @@ export class ClampedLoads {
 }
 
 const nothing = new Float64Array(0);
-
-/** Σ factor · clamped forces of one member. */
-function sumOfClamped(
-  cases: readonly (readonly (ClampedLoad | undefined)[])[],
-  factors: Float64Array,
-  m: number,
-): ClampedLoad | undefined {
-  let sum: { f: Float64Array; inside: Float64Array } | undefined;
-  for (let c = 0; c < cases.length; c++) {
-    const load = cases[c]![m];
-    const factor = factors[c]!;
-    if (!load || factor === 0) continue;
-    sum ??= { f: new Float64Array(12), inside: new Float64Array(load.inside.length) };
-    for (let i = 0; i < 12; i++) sum.f[i]! += factor * load.f[i]!;
-    for (let i = 0; i < sum.inside.length; i++) sum.inside[i]! += factor * load.inside[i]!;
-  }
-  return sum;
-}
 
 /**
  * Start states of all members under nodes' displacements u, the sum of the nodes' forces on members by node, and these

@@ -1,3 +1,4 @@
+import { ShortArrays } from '../numeric/short-arrays.js';
 import { inOneGo } from '../parts.js';
 import { attempt, fail, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
 import { addTimes, combinedField, combineLoads, type CaseLoads } from './case-loads.js';
@@ -325,6 +326,7 @@ function firstOrderState(
 ): FrameState {
   const { frame, cases } = prepared;
   const fields: (MemberField | undefined)[] = [];
+  const arrays = new ShortArrays();
   let loads: CaseLoads | undefined;
   let axial: readonly Float64Array[] | undefined;
   return {
@@ -353,9 +355,9 @@ function firstOrderState(
       if (cached) return cached;
       const breaks = prepared.loads.breaks[m]!;
       const terms = prepared.loads.terms[m]!;
-      const given = combinedField(cases, factors, m);
+      const given = combinedField(cases, factors, m, arrays);
       const start = solved.startStates.subarray(12 * m, 12 * m + 12);
-      const forces = given?.forces.slice() ?? new Float64Array(6 * terms * (breaks.length - 1));
+      const forces = given?.forces ?? arrays.take(6 * terms * (breaks.length - 1));
       addStartForces(forces, terms, breaks, start, 0);
       const strain = given && !inactive[m] ? given.strain : ([0, 0, 0] as const);
       const dislocations = given?.dislocations ?? [];

@@ -1,31 +1,34 @@
+import type { Member } from '../model/types.js';
 import { generator } from '../testing/random.js';
 import { clamp, modelOf } from '../testing/models.js';
 import { prepareFrame } from './frame.js';
-import { addToNodes, memberEndMoves, toGlobalMatrix } from './transform.js';
+import { addToNodes, globalDiagonal, memberEndMoves, toGlobalMatrix } from './transform.js';
 
 const next = generator(3);
 const numbers = (count: number) => Float64Array.from({ length: count }, () => 2 * next() - 1);
 const dot = (a: ArrayLike<number>, b: ArrayLike<number>) =>
   Array.from(a).reduce((sum, value, i) => sum + value * b[i]!, 0);
 
-/** One member, slanting and rolled, with rigid arms at both ends. */
-const frame = prepareFrame(
-  modelOf(
-    'solid',
-    { a: [0, 0, 0], b: [3, 2, 4] },
-    [
-      {
-        id: 'm',
-        start: 'a',
-        end: 'b',
-        roll: 0.7,
-        offsets: { start: [0.1, -0.2, 0.3], end: [-0.4, 0.1, 0.2] },
-      },
-    ],
-    [clamp('a')],
-    [],
-  ),
-);
+/** One member, slanting and rolled. */
+const memberWith = (offsets?: Member['offsets']) =>
+  prepareFrame(
+    modelOf(
+      'solid',
+      { a: [0, 0, 0], b: [3, 2, 4] },
+      [{ id: 'm', start: 'a', end: 'b', roll: 0.7, ...(offsets && { offsets }) }],
+      [clamp('a')],
+      [],
+    ),
+  );
+
+/** The same with rigid arms at both ends. */
+const frame = memberWith({ start: [0.1, -0.2, 0.3], end: [-0.4, 0.1, 0.2] });
+
+function symmetricMatrix(): Float64Array {
+  const K = new Float64Array(144);
+  for (let i = 0; i < 12; i++) for (let j = 0; j <= i; j++) K[12 * i + j] = K[12 * j + i] = 2 * next() - 1;
+  return K;
+}
 
 describe('from nodes to member ends and back', () => {
   it('turns without stretching: a shift of both nodes is one of both ends, as long', () => {
@@ -52,8 +55,7 @@ describe('from nodes to member ends and back', () => {
   });
 
   it('takes a stiffness back so that its forces are those of the ends', () => {
-    const K = new Float64Array(144);
-    for (let i = 0; i < 12; i++) for (let j = 0; j <= i; j++) K[12 * i + j] = K[12 * j + i] = 2 * next() - 1;
+    const K = symmetricMatrix();
     const global = new Float64Array(144);
     toGlobalMatrix(frame, 0, K, global);
     const u = numbers(12);
@@ -63,5 +65,16 @@ describe('from nodes to member ends and back', () => {
     addToNodes(frame, 0, forces, 1, wanted);
     for (let i = 0; i < 12; i++)
       expect(dot(global.subarray(12 * i, 12 * i + 12), u)).toBeCloseTo(wanted[i]!, 10);
+  });
+
+  it('gives the diagonal of that stiffness by itself, with arms and without', () => {
+    for (const one of [frame, memberWith()]) {
+      const K = symmetricMatrix();
+      const global = new Float64Array(144);
+      toGlobalMatrix(one, 0, K, global);
+      const diagonal = new Float64Array(12);
+      globalDiagonal(one, 0, K, diagonal);
+      for (let i = 0; i < 12; i++) expect(diagonal[i]).toBeCloseTo(global[13 * i]!, 12);
+    }
   });
 });

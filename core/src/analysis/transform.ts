@@ -50,8 +50,12 @@ export function addToNodes(
   for (let end = 0; end < 2; end++) {
     const i = 6 * (end === 0 ? frame.start[m]! : frame.end[m]!);
     const o = 6 * end;
-    const [p0, p1, p2] = [factor * p[o]!, factor * p[o + 1]!, factor * p[o + 2]!];
-    const [m0, m1, m2] = [factor * p[o + 3]!, factor * p[o + 4]!, factor * p[o + 5]!];
+    const p0 = factor * p[o]!;
+    const p1 = factor * p[o + 1]!;
+    const p2 = factor * p[o + 2]!;
+    const m0 = factor * p[o + 3]!;
+    const m1 = factor * p[o + 4]!;
+    const m2 = factor * p[o + 5]!;
     const x = R[r]! * p0 + R[r + 3]! * p1 + R[r + 6]! * p2;
     const y = R[r + 1]! * p0 + R[r + 4]! * p1 + R[r + 7]! * p2;
     const z = R[r + 2]! * p0 + R[r + 5]! * p1 + R[r + 8]! * p2;
@@ -122,6 +126,31 @@ export function toGlobalMatrix(frame: Frame, m: number, K: Float64Array, out: Fl
           for (let j = 0; j < 3; j++) out[12 * (q + j) + p + i] = out[at + 12 * i + j]!;
     }
   if (frame.armed[m]) throughArms(frame, m, out);
+}
+
+const whole = new Float64Array(144);
+
+/** The diagonal of the same matrix, 12. */
+export function globalDiagonal(frame: Frame, m: number, K: Float64Array, out: Float64Array): void {
+  if (frame.armed[m]) {
+    toGlobalMatrix(frame, m, K, whole);
+    for (let k = 0; k < 12; k++) out[k] = whole[13 * k]!;
+    return;
+  }
+  const R = frame.axes;
+  for (let p = 0; p < 12; p += 3)
+    for (let k = 0; k < 3; k++) {
+      const r = 9 * m + k;
+      const at = 13 * p;
+      const x = R[r]!;
+      const y = R[r + 3]!;
+      const z = R[r + 6]!;
+      out[p + k] =
+        x * x * K[at]! +
+        y * y * K[at + 13]! +
+        z * z * K[at + 26]! +
+        2 * (x * y * K[at + 1]! + y * z * K[at + 14]! + x * z * K[at + 2]!);
+    }
 }
 
 /** K ← Bᵀ·K·B with B the rigid arms: what a rotation of a node does to the member's end, u_end = u + θ × arm. */

@@ -20,6 +20,9 @@ export function greatestLoad(cases: readonly LoadCase[], factors: Float64Array):
 
 const ochre = { colour: 'ochre' } as const;
 
+/** From how many loads on line loads of several load cases are drawn as one, without heads, and what repeats is told once. */
+const many = 120;
+
 /** Draws all loads of a case or combination: line loads as blocks of arrows, forces and moments as arrows, others as text. */
 export function drawLoads(
   pen: Draughtsman,
@@ -27,54 +30,70 @@ export function drawLoads(
   factors: Float64Array,
   shown: (member: number) => boolean,
 ): void {
-  const named = new Set<string>();
-  const stacked = new Map<string, Point>();
-  const count = frame.loadCases.reduce(
-    (sum, { loads = [] }, c) => sum + (factors[c] === 0 ? 0 : loads.length),
-    0,
+  // Equivalent forces of imperfections are told in notes
+  const acting = frame.loadCases.flatMap(({ loads = [], id }, c) =>
+    factors[c] === 0 || id.startsWith('imperfection ') ? [] : [{ loads, factor: factors[c]! }],
   );
-  frame.loadCases.forEach(({ loads = [], id }, c) => {
-    const factor = factors[c]!;
-    // Equivalent forces of imperfections are told in notes
-    if (factor === 0 || id.startsWith('imperfection ')) return;
-    for (const load of merged(loads)) {
-      if ('member' in load && !shown(frame.memberIndex.get(load.member)!)) continue;
-      drawLoad(pen, frame, load, factor, { named, stacked, many: count > 120 });
-    }
-  });
+  const dense = acting.reduce((sum, { loads }) => sum + loads.length, 0) > many;
+  const drawn: Drawn = { named: new Set(), stacked: new Map(), dense };
+  const isShown = (load: Load) => !('member' in load) || shown(frame.memberIndex.get(load.member)!);
+  const ofAll = new LineLoads();
+  for (const { loads, factor } of acting) {
+    const lines = dense ? ofAll : new LineLoads();
+    for (const load of loads)
+      if (load.kind === 'distributed') lines.add(load, factor);
+      else if (isShown(load)) drawLoad(pen, frame, load, factor, drawn);
+    if (!dense) for (const load of lines) if (isShown(load)) drawBlock(pen, frame, load, drawn);
+  }
+  for (const load of ofAll) if (isShown(load)) drawBlock(pen, frame, load, drawn);
 }
 
-/** Line loads that lie on the whole of a member in the same way, as one. */
-function merged(loads: readonly Load[]): Load[] {
-  const out = new Map<string, Load>();
-  for (const load of loads) {
-    if (load.kind !== 'distributed') {
-      out.set(`${out.size}`, load);
-      continue;
-    }
-    const key = [load.member, load.axes, load.direction, load.per, load.from, load.to].join(' ');
-    const known = out.get(key) as DistributedLoad | undefined;
-    out.set(key, known ? { ...known, q: [known.q[0] + load.q[0], known.q[1] + load.q[1]] } : load);
+/** Line loads multiplied by their factors, N/m; those that lie on the same part of a member in the same way are one. */
+class LineLoads {
+  private readonly ofMembers = new Map<string, DistributedLoad[]>();
+
+  add(load: DistributedLoad, factor: number): void {
+    const known = this.ofMembers.get(load.member) ?? [];
+    if (known.length === 0) this.ofMembers.set(load.member, known);
+    const same = known.findIndex(
+      ({ axes, direction, per, from, to }) =>
+        axes === load.axes &&
+        direction === load.direction &&
+        per === load.per &&
+        from === load.from &&
+        to === load.to,
+    );
+    const q0 = factor * load.q[0];
+    const q1 = factor * load.q[1];
+    const before = known[same];
+    if (before) known[same] = { ...load, q: [before.q[0] + q0, before.q[1] + q1] };
+    else known.push({ ...load, q: [q0, q1] });
   }
-  return [...out.values()];
+
+  *[Symbol.iterator](): Generator<DistributedLoad> {
+    for (const loads of this.ofMembers.values()) yield* loads;
+  }
 }
 
 interface Drawn {
+  /** Values and texts that are told already. */
   readonly named: Set<string>;
   /** What already stands on a member in a direction, at its start and end, as loads, N/m. */
   readonly stacked: Map<string, Point>;
-  readonly many: boolean;
+  readonly dense: boolean;
 }
 
-function drawLoad(pen: Draughtsman, frame: Frame, load: Load, factor: number, drawn: Drawn): void {
+function drawLoad(
+  pen: Draughtsman,
+  frame: Frame,
+  load: Exclude<Load, DistributedLoad>,
+  factor: number,
+  drawn: Drawn,
+): void {
   switch (load.kind) {
-    case 'distributed': {
-      drawBlock(pen, frame, load, factor, drawn);
-      return;
-    }
     case 'point': {
       const m = frame.memberIndex.get(load.member)!;
-      const turn = (v: readonly number[]): Point =>
+      const turned = (v: readonly number[]): Point =>
         load.axes === 'local'
           ? add(
               add(times(axisOf(frame, m, 0), v[0]!), times(axisOf(frame, m, 1), v[1]!)),
@@ -82,13 +101,16 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: Load, factor: number, dr
             )
           : [v[0]!, v[1]!, v[2]!];
       const at = pointOn(frame, m, load.at * frame.length[m]!);
-      const forces = { F: turn(load.F ?? [0, 0, 0]), M: turn(load.M ?? [0, 0, 0]) };
-      drawForces(pen, at, forces, factor, `${load.member} ${load.at}`);
+      const F = times(turned(load.F ?? none), factor);
+      const M = times(turned(load.M ?? none), factor);
+      drawForces(pen, at, { F, M, key: `${load.member} ${load.at}` }, drawn);
       return;
     }
     case 'node': {
       const at = nodeAt(frame, frame.nodeIndex.get(load.node)!);
-      drawForces(pen, at, { F: load.F ?? [0, 0, 0], M: load.M ?? [0, 0, 0] }, factor, load.node);
+      const F = times(load.F ?? none, factor);
+      const M = times(load.M ?? none, factor);
+      drawForces(pen, at, { F, M, key: load.node }, drawn);
       return;
     }
     case 'temperature': {
@@ -125,35 +147,44 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: Load, factor: number, dr
   }
 }
 
+/** Whether a value is told already; it is from now on. */
+function repeats(named: Set<string>, value: string): boolean {
+  if (named.has(value)) return true;
+  named.add(value);
+  return false;
+}
+
 function tell(pen: Draughtsman, at: Point, text: string, key: string): void {
   if (text !== '') pen.text({ key, text, at, tone: 'ochre', layer: 'loads', priority: 3, title: text });
 }
+
+const none: Point = [0, 0, 0];
 
 /** A force as an arrow of px that ends at its place, a moment as its text. */
 function drawForces(
   pen: Draughtsman,
   at: Point,
-  { F, M }: { readonly F: readonly number[]; readonly M: readonly number[] },
-  factor: number,
-  key: string,
+  { F, M, key }: { readonly F: Point; readonly M: Point; readonly key: string },
+  { named, dense }: Drawn,
 ): void {
-  const force = Math.hypot(...F) * Math.abs(factor);
+  const force = Math.hypot(...F);
   if (force > 1e-9) {
-    const d = times([F[0]!, F[1]!, F[2]!], factor / force);
-    pen.on('loads').arrow(at, add(at, d), { gap: 5, length: 34 }, { ...ochre, width: 2 });
-    pen.text({
-      key: `force ${key}`,
-      text: formatWithUnit(force, 'force'),
-      at,
-      from: add(at, d),
-      beyond: 48,
-      tone: 'ochre',
-      layer: 'loads',
-      priority: 5,
-      title: formatExact(force, 'force'),
-    });
+    const from = add(at, times(F, 1 / force));
+    pen.on('loads').arrow(at, from, { gap: 5, length: 34 }, { ...ochre, width: 2 });
+    if (!dense || !repeats(named, `${force} N`))
+      pen.text({
+        key: `force ${key}`,
+        text: formatWithUnit(force, 'force'),
+        at,
+        from,
+        beyond: 48,
+        tone: 'ochre',
+        layer: 'loads',
+        priority: 5,
+        title: formatExact(force, 'force'),
+      });
   }
-  const moment = Math.hypot(...M) * Math.abs(factor);
+  const moment = Math.hypot(...M);
   if (moment > 1e-9) {
     const point = (i: number): readonly [number, number] => {
       const angle = -0.4 - (i / 12) * 2.4;
@@ -169,15 +200,14 @@ function drawBlock(
   pen: Draughtsman,
   frame: Frame,
   load: DistributedLoad,
-  factor: number,
-  { named, stacked, many }: Drawn,
+  { named, stacked, dense }: Drawn,
 ): void {
   const m = frame.memberIndex.get(load.member)!;
   const L = frame.length[m]!;
   const axis = { x: 0, y: 1, z: 2 }[load.direction] as 0 | 1 | 2;
   const global: Point = [axis === 0 ? 1 : 0, axis === 1 ? 1 : 0, axis === 2 ? 1 : 0];
   const along = load.axes === 'local' ? axisOf(frame, m, axis) : global;
-  const [q0, q1] = [factor * load.q[0], factor * load.q[1]];
+  const [q0, q1] = load.q;
   const sign = q0 + q1 < 0 ? -1 : 1;
   const key = `${load.member} ${along.map((v) => Math.round(1000 * v * sign)).join()}`;
   const under = stacked.get(key) ?? [0, 0, 0];
@@ -189,19 +219,19 @@ function drawBlock(
   pen.on('loads').area([from, to, to, from], { ...style, alpha: 0.1 }, [foot, foot, shift(q1), shift(q0)]);
   pen.on('loads').line(from, to, style, shift(q0), shift(q1));
   const length = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]);
-  const arrows = many ? 2 : Math.min(24, Math.max(2, Math.round(length / 0.9)));
+  const arrows = dense ? 2 : Math.min(24, Math.max(2, Math.round(length / 0.9)));
   for (let i = 0; i <= arrows; i++) {
     const s = i / arrows;
     const at = between(from, to, s);
     const top = shift(q0 + (q1 - q0) * s);
     pen.on('loads').line(at, at, { ...style, width: 0.9 }, top, foot);
-    if (!many) pen.on('loads').head(at, add(at, times(along, -sign)), style, { size: 5, shift: foot });
+    if (!dense) pen.on('loads').head(at, add(at, times(along, -sign)), style, { size: 5, shift: foot });
   }
   const q = Math.abs(q0) >= Math.abs(q1) ? q0 : q1;
+  if (dense && repeats(named, `${q} N/m`)) return;
   const text = formatWithUnit(Math.abs(q), 'lineLoad') + (load.per === 'projected' ? ' on plan' : '');
   // The same load on several members is named once, on the first of them
-  if (named.has(text)) return;
-  named.add(text);
+  if (repeats(named, text)) return;
   const middle = between(from, to, 0.5);
   pen.text({
     key: `load ${load.member} ${load.direction} ${load.per ?? ''} ${q.toFixed(0)}`,

@@ -1,0 +1,62 @@
+import { AlternativeRun } from '../compare/index.js';
+import { designWith } from '../testing/designs.js';
+import { plainText, strokesOn } from '../testing/strokes.js';
+
+/** Beams of 6 m side by side, clamped at one end, under 2 and 3 kN/m of two cases and 4 kN at the tip. */
+function drawn(beams: number) {
+  const design = designWith(
+    [
+      {
+        id: 'beams',
+        make: 'line',
+        points: Array.from({ length: beams }, (_, i) => [
+          ['0 m', `${i} m`, '0 m'],
+          ['6 m', `${i} m`, '0 m'],
+        ]).flat(),
+        pairs: Array.from({ length: beams }, (_, i) => [2 * i, 2 * i + 1]),
+      },
+    ],
+    {
+      rules: [
+        { id: 'held', nodes: 'x < 1 m', support: 'fixed' },
+        ...[
+          { id: 'A', q: '-2 kN/m' },
+          { id: 'B', q: '-3 kN/m' },
+        ].map(({ id, q }) => ({
+          id: `line ${id}`,
+          members: 'true',
+          load: { case: id, kind: 'line', direction: 'z', axes: 'global', q } as const,
+        })),
+        { id: 'tips', nodes: 'x > 1 m', load: { case: 'A', kind: 'node', F: [0, 0, '-4 kN'] } },
+      ],
+      loadCases: [
+        { id: 'A', title: 'A', category: 'imposed' },
+        { id: 'B', title: 'B', category: 'imposed' },
+      ],
+      combinations: [{ id: 'U1', state: 'strength', factors: { A: 1, B: 2 } }],
+    },
+  );
+  const run = new AlternativeRun(design, design.alternatives[0]!);
+  run.advance('forces');
+  const { drawing } = run.draw({ result: 'U1', diagram: 'none' })!;
+  const texts = drawing.texts.filter(({ layer }) => layer === 'loads').map(({ text }) => text);
+  /** Lines along the beams at the heads of the blocks, with the load that each stands for, N/m. */
+  const tops = strokesOn(drawing, 'loads').filter(({ a, b }) => Math.abs(a[0]! - b[0]!) > 5);
+  return { tops: tops.map(({ da }) => da[2]!), texts: texts.map(plainText) };
+}
+
+describe('loads on the drawing', () => {
+  it('of a small frame stand one above the other, a block a case, each force with its value', () => {
+    const { tops, texts } = drawn(3);
+    // 2 kN/m, and on it 2 × 3 kN/m
+    expect([...tops].sort((a, b) => a - b)).toEqual([2000, 2000, 2000, 8000, 8000, 8000]);
+    expect([...texts].sort()).toEqual(['2.00 kN/m', '4.00 kN', '4.00 kN', '4.00 kN', '6.00 kN/m']);
+  });
+
+  it('of a frame with many are one block a member, and what repeats is told once', () => {
+    const { tops, texts } = drawn(100);
+    expect(tops.length).toBe(100);
+    expect(new Set(tops)).toEqual(new Set([8000]));
+    expect([...texts].sort()).toEqual(['4.00 kN', '8.00 kN/m']);
+  });
+});

@@ -1,0 +1,20 @@
+/** Numbers of a block; a longer run gets a block of its own. */
+const blockSize = 4096;
+
+/**
+ * Hands out short arrays of zeros as views of long ones: an array of its own for each of thousands costs more than what
+ * is worked out in it. A block lives as long as any of its views.
+ */
+export class ShortArrays {
+  private block = new Float64Array(0);
+  private taken = 0;
+
+  /** @returns `length` zeros that no one else has */
+  take(length: number): Float64Array {
+    if (this.taken + length > this.block.length) {
+      this.block = new Float64Array(Math.max(blockSize, length));
+      this.taken = 0;
+    }
+    return this.block.subarray(this.taken, (this.taken += length));
+  }
+}
