@@ -13,19 +13,56 @@ describe('scales', () => {
     expect(both.diagram).toBeLessThan(commonScales([scenes[0]!], 'My', automatic).diagram);
   });
 
-  it('do not let ordinates tower above a long low frame: it counts as six times its height', () => {
+  /** Greatest ordinate of M in a frame of lines in X–Z, m. */
+  const ordinate = (...lines: readonly (readonly [number, number, number, number])[]) =>
+    ordinateOf(Float32Array.from(lines.flatMap(([x0, z0, x1, z1]) => [x0, 0, z0, x1, 0, z1])));
+  const ordinateOf = (ends: Float32Array) => {
     const [shed] = scenes;
-    const row = (width: number, height: number) => ({
-      ...shed!,
-      points: Float32Array.of(0, 0, 0, width, 0, 0, width, 0, height, 0, 0, height),
-    });
-    const ordinate = (width: number, height: number) =>
-      commonScales([row(width, height)], 'My', automatic).diagram * shed!.most.diagram;
+    const scene = { ...shed!, points: ends, members: { ids: [], ends } };
+    return commonScales([scene], 'My', automatic).diagram * shed!.most.diagram;
+  };
+  const grid = (bays: number, width: number, storeys: number, height: number) => [
+    ...Array.from({ length: bays + 1 }, (_, i) => [i * width, 0, i * width, storeys * height] as const),
+    ...Array.from(
+      { length: storeys },
+      (_, i) => [0, (i + 1) * height, bays * width, (i + 1) * height] as const,
+    ),
+  ];
+
+  it('do not let ordinates tower above a long low frame', () => {
     // Forty bays of 6 m, three storeys of 3.5 m
-    expect(ordinate(240, 10.5)).toBeCloseTo(0.13 * 6 * 10.5, 6);
-    expect(ordinate(22, 8)).toBeCloseTo(0.13 * Math.hypot(22, 8), 6);
-    // A beam has no height
-    expect(ordinate(12, 0)).toBeCloseTo(0.13 * 12, 6);
+    const length = 41 * 10.5 + 3 * 240;
+    expect(ordinate(...grid(40, 6, 3, 3.5))).toBeCloseTo((0.75 * 2 * 240 * 10.5) / length, 4);
+    expect(ordinate(...grid(1, 22, 1, 8))).toBeCloseTo(0.13 * Math.hypot(22, 8), 4);
+  });
+
+  it('go by the length of a beam, whether it rises a little or not', () => {
+    expect(ordinate([0, 0, 12, 0])).toBeCloseTo(0.13 * 12, 4);
+    expect(ordinate([0, 0, 6, 0.1], [6, 0.1, 12, 0.3])).toBeCloseTo(0.13 * Math.hypot(12, 0.3), 4);
+  });
+
+  it('reach no further than three quarters of the way to the next member in a grid', () => {
+    // Two directions of lines 3 m apart; those on the edge count for little in so many
+    const plane = ordinate(...grid(200, 3, 200, 3));
+    expect(plane).toBeGreaterThan(0.75 * 3 * 0.98);
+    expect(plane).toBeLessThan(0.75 * 3);
+  });
+
+  it('so in space as well', () => {
+    const count = 40;
+    const at = Array.from(
+      { length: count ** 2 },
+      (_, i) => [3 * (i % count), 3 * Math.floor(i / count)] as const,
+    );
+    const end = 3 * (count - 1);
+    const cubic = at.flatMap(([p, q]) => [
+      [0, p, q, end, p, q],
+      [p, 0, q, p, end, q],
+      [p, q, 0, p, q, end],
+    ]);
+    const found = ordinateOf(Float32Array.from(cubic.flat()));
+    expect(found).toBeGreaterThan(0.75 * 3 * 0.95);
+    expect(found).toBeLessThan(0.75 * 3);
   });
 
   it('deform by a round factor found from the largest displacement, or by the one typed', () => {

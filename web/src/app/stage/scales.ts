@@ -19,8 +19,11 @@ const diagramShare: Readonly<Record<DiagramKind, number>> = {
 };
 const deformationShare = 0.07;
 const loadShare = 0.05;
-/** A long low frame counts as no longer than so many times its other side: ordinates would tower above it. */
-const longest = 6;
+/** The same as fractions of the distance at which members stand from one another. */
+const diagramReach = 0.75;
+const loadReach = 0.35;
+/** Members no longer together than so many times the frame's longest side stand in a line, if a bent one. */
+const lineLength = 1.25;
 
 /**
  * One set of scales for all frames that are compared, so that what is larger is drawn larger: found from the largest value of all of
@@ -31,16 +34,18 @@ export function commonScales(
   diagram: DiagramKind,
   deformation: DeformationScale,
 ): StageScales {
-  let [size, force, move, load] = [1, 0, 0, 0];
-  for (const { points, most } of scenes) {
-    size = Math.max(size, sizeOf(points));
+  let [size, spacing, force, move, load] = [1, Infinity, 0, 0, 0];
+  for (const { points, members, most } of scenes) {
+    const measured = measure(points, members.ends);
+    size = Math.max(size, measured.size);
+    spacing = Math.min(spacing, measured.spacing);
     force = Math.max(force, most.diagram);
     move = Math.max(move, most.deformation);
     load = Math.max(load, most.load);
   }
   return {
-    diagram: force > 0 ? (diagramShare[diagram] * size) / force : 0,
-    load: load > 0 ? (loadShare * size) / load : 0,
+    diagram: force > 0 ? Math.min(diagramShare[diagram] * size, diagramReach * spacing) / force : 0,
+    load: load > 0 ? Math.min(loadShare * size, loadReach * spacing) / load : 0,
     deformation:
       deformation.kind === 'fixed'
         ? deformation.factor
@@ -50,18 +55,34 @@ export function commonScales(
   };
 }
 
-/** Diagonal of the box around points, m; of a long low one less. */
-function sizeOf(points: ArrayLike<number>): number {
-  if (points.length < 3) return 0;
+/**
+ * Diagonal of the box around a frame, m, and how far apart its members stand, m: a square grid
+ * of spacing s has 2/s metres of members a square metre, a cubic one 3/s² a cubic metre. Members in about one line stand
+ * apart from nothing.
+ */
+function measure(points: ArrayLike<number>, ends: ArrayLike<number>): { size: number; spacing: number } {
+  const [a, b, c] = sidesOf(points);
+  const diagonal = Math.hypot(a, b, c);
+  let length = 0;
+  for (let i = 0; i < ends.length; i += 6)
+    length += Math.hypot(ends[i + 3]! - ends[i]!, ends[i + 4]! - ends[i + 1]!, ends[i + 5]! - ends[i + 2]!);
+  if (length <= lineLength * a) return { size: diagonal, spacing: Infinity };
+  return {
+    size: diagonal,
+    spacing: Math.max((2 * a * b) / length, Math.sqrt((3 * a * b * c) / length)),
+  };
+}
+
+/** Sides of the box around points, the longest first, m. */
+function sidesOf(points: ArrayLike<number>): [number, number, number] {
+  if (points.length < 3) return [0, 0, 0];
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];
   for (let i = 0; i < points.length; i++) {
     low[i % 3] = Math.min(low[i % 3]!, points[i]!);
     high[i % 3] = Math.max(high[i % 3]!, points[i]!);
   }
-  const sides = high.map((h, k) => h - low[k]!).sort((a, b) => b - a);
-  const diagonal = Math.hypot(...sides);
-  return sides[1]! > 0 ? Math.min(diagonal, longest * sides[1]!) : diagonal;
+  return high.map((h, k) => h - low[k]!).sort((a, b) => b - a) as [number, number, number];
 }
 
 /** The largest of 1, 1.5, 2, 3, 5, 7 × 10ⁿ that is not above the value. */
