@@ -76,6 +76,9 @@ export interface Drawing {
   readonly texts: readonly DrawingText[];
 }
 
+/** A drawing without its texts. */
+export type DrawnLines = Omit<Drawing, 'texts'>;
+
 interface StrokeStyle {
   readonly colour: Colour;
   readonly width?: number;

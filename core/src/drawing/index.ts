@@ -7,6 +7,7 @@ export {
   strokeSize,
   type Colour,
   type Drawing,
+  type DrawnLines,
   type DrawingText,
   type Layer,
   type Scale,

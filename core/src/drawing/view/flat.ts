@@ -5,7 +5,7 @@ import {
   scaleNames,
   strokeSize,
   type Colour,
-  type Drawing,
+  type DrawnLines,
   type Layer,
   type Scale,
 } from '../drawing.js';
@@ -37,7 +37,7 @@ export interface FlatPen {
 }
 
 /** Lays a drawing in metres flat on a sheet, as the shaders do, for what paints without them. */
-export function layFlat(drawing: Drawing, options: FlatOptions, pen: FlatPen): void {
+export function layFlat(drawing: DrawnLines, options: FlatOptions, pen: FlatPen): void {
   const flat = new Flat(options);
   for (const layer of options.layers ?? layerNames) {
     const k = layerNames.indexOf(layer);

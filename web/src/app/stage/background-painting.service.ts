@@ -1,5 +1,5 @@
 import { Injectable, InjectionToken, inject, type OnDestroy } from '@angular/core';
-import type { Drawing } from '@hashira/core';
+import type { DrawnLines } from '@hashira/core';
 import type { FlatJob } from './flat-job';
 import type { PaintAnswer, PaintRequest } from './painting-protocol';
 
@@ -12,7 +12,7 @@ export const PAINTING_WORKER = new InjectionToken<() => Worker>('painting worker
 /** A canvas as the worker knows it. */
 interface Known {
   readonly number: number;
-  drawing?: Drawing;
+  drawing?: DrawnLines;
   painted?: (pixels: ArrayBuffer | undefined) => void;
 }
 
@@ -54,7 +54,7 @@ export class BackgroundPainting implements OnDestroy {
       canvas: known.number,
       options,
       pixels,
-      ...(known.drawing === drawing ? {} : { drawing }),
+      ...(known.drawing === drawing ? {} : { drawing: linesOf(drawing) }),
     };
     known.drawing = drawing;
     worker.postMessage(request, [pixels]);
@@ -89,4 +89,9 @@ export class BackgroundPainting implements OnDestroy {
       for (const { painted } of this.canvases.values()) painted?.(undefined);
     };
   }
+}
+
+/** What is painted, without the texts, whose copies would take longer. */
+function linesOf({ strokes, corners, strokeRanges, cornerRanges }: DrawnLines): DrawnLines {
+  return { strokes, corners, strokeRanges, cornerRanges };
 }

@@ -1,4 +1,4 @@
-import { layFlat, Raster, type Drawing, type FlatOptions, type Layer } from '@hashira/core';
+import { layFlat, Raster, type DrawnLines, type FlatOptions, type Layer } from '@hashira/core';
 import type { Sheet } from './types';
 
 /** Thumbnails of drawings with more strokes than this show the frame alone: at their size more is a blot. */
@@ -7,7 +7,7 @@ const frameLayers: readonly Layer[] = ['members', 'supports', 'hinges', 'moving'
 
 /** What is painted pixel by pixel: plain data, which can go to a worker. */
 export interface FlatJob {
-  readonly drawing: Drawing;
+  readonly drawing: DrawnLines;
   /** In pixels of the screen. */
   readonly options: FlatOptions;
 }
@@ -39,7 +39,7 @@ export function paintFlat({ drawing, options }: FlatJob, pixels: ArrayBufferLike
   layFlat(drawing, options, raster);
 }
 
-function thumbnailLayers({ strokeRanges }: Drawing, layers: readonly Layer[]): readonly Layer[] {
+function thumbnailLayers({ strokeRanges }: DrawnLines, layers: readonly Layer[]): readonly Layer[] {
   const strokes = strokeRanges.at(-1)?.[1] ?? 0;
   return strokes > mostStrokes ? layers.filter((layer) => frameLayers.includes(layer)) : layers;
 }

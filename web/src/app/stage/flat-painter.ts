@@ -1,4 +1,4 @@
-import type { Drawing } from '@hashira/core';
+import type { DrawnLines } from '@hashira/core';
 import type { BackgroundPainting } from './background-painting.service';
 import { flatJobOf, paintFlat, type FlatJob } from './flat-job';
 import type { Sheet, SheetPainter } from './types';
@@ -94,7 +94,7 @@ export class FlatPainter implements SheetPainter {
   }
 }
 
-function sizeOf({ strokeRanges, cornerRanges }: Drawing): number {
+function sizeOf({ strokeRanges, cornerRanges }: DrawnLines): number {
   return (strokeRanges.at(-1)?.[1] ?? 0) + (cornerRanges.at(-1)?.[1] ?? 0) / 3;
 }
 

@@ -77,22 +77,23 @@ export function placeLabels(
       box.top > size.height
     )
       continue;
+    const { width, height } = box;
     let best: Box | undefined;
     let least = Infinity;
     for (const [dx, dy] of shiftsOf(box)) {
-      const cost = (costs.step * Math.hypot(dx, dy)) / box.height;
+      const cost = (costs.step * Math.hypot(dx, dy)) / height;
       if (cost >= least) continue;
-      const left = Math.min(Math.max(2, box.left + dx), size.width - box.width - 2);
-      const there = { ...box, left, top: box.top + dy };
-      if (there.top < 2 || there.top + box.height > size.height - 2) continue;
+      const left = Math.min(Math.max(2, box.left + dx), size.width - width - 2);
+      const top = box.top + dy;
+      if (top < 2 || top + height > size.height - 2) continue;
+      const there = { left, top, width, height };
       if (!taken.every((other) => apart(there, other))) continue;
       const whole = cost + coverCost(there, signs, lines);
       if (whole < least) [best, least] = [there, whole];
     }
     if (!best) continue;
-    const found = { ...label, ...best };
-    placed.push(found);
-    taken.push(found);
+    placed.push(Object.assign({}, label, best));
+    taken.push(best);
   }
   return placed;
 }

@@ -1,10 +1,10 @@
-import type { Drawing } from '@hashira/core';
+import type { DrawnLines } from '@hashira/core';
 import { paintFlat } from './flat-job';
 import type { PaintAnswer, PaintRequest } from './painting-protocol';
 
 /** What the worker that paints does: it keeps the drawing of each canvas, and paints it as often as it is asked for. */
 export class PaintingDesk {
-  private readonly drawings = new Map<number, Drawing>();
+  private readonly drawings = new Map<number, DrawnLines>();
 
   /** @returns the picture that was asked for */
   take(request: PaintRequest): PaintAnswer | undefined {

@@ -1,4 +1,4 @@
-import type { Drawing, FlatOptions } from '@hashira/core';
+import type { DrawnLines, FlatOptions } from '@hashira/core';
 
 /** What the page asks the worker that paints. */
 export type PaintRequest =
@@ -7,7 +7,7 @@ export type PaintRequest =
       /** Number of the canvas. */
       readonly canvas: number;
       /** The drawing, where it is another than that of the canvas before. */
-      readonly drawing?: Drawing;
+      readonly drawing?: DrawnLines;
       readonly options: FlatOptions;
       /** Four bytes for each pixel of the sheet; they go to the worker and come back with the picture. */
       readonly pixels: ArrayBuffer;

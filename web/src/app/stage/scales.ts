@@ -64,8 +64,12 @@ function measure(points: ArrayLike<number>, ends: ArrayLike<number>): { size: nu
   const [a, b, c] = sidesOf(points);
   const diagonal = Math.hypot(a, b, c);
   let length = 0;
-  for (let i = 0; i < ends.length; i += 6)
-    length += Math.hypot(ends[i + 3]! - ends[i]!, ends[i + 4]! - ends[i + 1]!, ends[i + 5]! - ends[i + 2]!);
+  for (let i = 0; i < ends.length; i += 6) {
+    const x = ends[i + 3]! - ends[i]!;
+    const y = ends[i + 4]! - ends[i + 1]!;
+    const z = ends[i + 5]! - ends[i + 2]!;
+    length += Math.sqrt(x * x + y * y + z * z);
+  }
   if (length <= lineLength * a) return { size: diagonal, spacing: Infinity };
   return {
     size: diagonal,

@@ -12,6 +12,8 @@ export const ACCELERATED = new InjectionToken<boolean>('graphics card', {
 
 /** Thumbnails are painted at the latest after this, ms. */
 const longestWait = 100;
+/** What a thumbnail takes, ms. */
+const thumbnailTime = 4;
 /** Browsers keep some sixteen WebGL contexts; sheets beyond this many are painted without. */
 const mostContexts = 8;
 
@@ -62,7 +64,7 @@ export class SheetRenderer implements OnDestroy {
     if (this.timer !== undefined || this.idle) return;
     // Not every browser tells when it is idle
     if (typeof requestIdleCallback === 'function')
-      this.idle = requestIdleCallback(() => this.paintWaiting(), { timeout: longestWait });
+      this.idle = requestIdleCallback((deadline) => this.paintWaiting(deadline), { timeout: longestWait });
     else this.timer = setTimeout(() => this.paintWaiting(), longestWait / 2);
   }
 
@@ -89,11 +91,16 @@ export class SheetRenderer implements OnDestroy {
     return painter;
   }
 
-  private paintWaiting(): void {
+  /** Paints thumbnails while there is time, one at the least; the others wait for the next pause. */
+  private paintWaiting(pause?: IdleDeadline): void {
     this.idle = 0;
     this.timer = undefined;
-    for (const [canvas, sheet] of this.waiting) this.painterOf(canvas, true)?.paint(sheet, pixelRatio());
-    this.waiting.clear();
+    for (const [canvas, sheet] of this.waiting) {
+      this.painterOf(canvas, true)?.paint(sheet, pixelRatio());
+      this.waiting.delete(canvas);
+      if (pause && pause.timeRemaining() < thumbnailTime) break;
+    }
+    if (this.waiting.size > 0) this.schedule();
   }
 }
 

@@ -3,8 +3,8 @@ import {
   Component,
   DestroyRef,
   ElementRef,
-  afterRenderEffect,
   computed,
+  effect,
   inject,
   input,
   viewChild,
@@ -56,6 +56,7 @@ export class StageCanvasComponent {
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.renderer.release(this.canvas().nativeElement));
-    afterRenderEffect({ write: () => this.renderer.paint(this.shown(), this.canvas().nativeElement) });
+    // Before the texts are placed: a painter in the background works meanwhile
+    effect(() => this.renderer.paint(this.shown(), this.canvas().nativeElement));
   }
 }
