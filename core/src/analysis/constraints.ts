@@ -1,3 +1,4 @@
+import { greatestMagnitude } from '../numeric/magnitude.js';
 import { fail } from '../problem.js';
 import { Blocks } from './blocks.js';
 import type { Frame } from './frame.js';
@@ -361,7 +362,7 @@ export function extent(frame: Frame): number {
  */
 export function givenValues(frame: Frame, constraints: Constraints, settled: Float64Array): Float64Array {
   const values = Float64Array.from(constraints.given, ({ node, freedom }) => settled[6 * node + freedom]!);
-  const largest = values.reduce((s, x) => Math.max(s, Math.abs(x)), 0);
+  const largest = greatestMagnitude(values);
   for (const { given, factors } of constraints.conditions) {
     const gap = given.reduce((sum, g, k) => sum + factors[k]! * values[g]!, 0);
     if (Math.abs(gap) > 1e-9 * largest) {

@@ -126,7 +126,7 @@ type MadeFrame = ReturnType<typeof emptyFrame>;
 function emptyFrame(model: FrameModel, sections: ReadonlyMap<string, ResolvedSection>) {
   const nodeCount = model.nodes.length;
   const memberCount = model.members.length;
-  const nodeIndex = new Map(model.nodes.map((node, i) => [node.id, i]));
+  const nodeIndex = indexOf(model.nodes);
   const xyz = new Float64Array(3 * nodeCount);
   model.nodes.forEach((node, i) => {
     xyz[3 * i] = node.x;
@@ -140,7 +140,7 @@ function emptyFrame(model: FrameModel, sections: ReadonlyMap<string, ResolvedSec
     nodeIds: model.nodes.map((node) => node.id),
     memberIds: model.members.map((member) => member.id),
     nodeIndex,
-    memberIndex: new Map(model.members.map((member, i) => [member.id, i])),
+    memberIndex: indexOf(model.members),
     xyz,
     start: new Int32Array(memberCount),
     end: new Int32Array(memberCount),
@@ -169,6 +169,12 @@ function emptyFrame(model: FrameModel, sections: ReadonlyMap<string, ResolvedSec
     sections: model.members.map((member) => sections.get(member.section)!),
     loadCases: model.loadCases ?? [],
   };
+}
+
+function indexOf(things: readonly { readonly id: string }[]): Map<string, number> {
+  const index = new Map<string, number>();
+  for (let i = 0; i < things.length; i++) index.set(things[i]!.id, i);
+  return index;
 }
 
 /** A member's ends, arms, axes and length. */

@@ -26,7 +26,7 @@ interface PointPiece {
 interface MemberAction {
   lines: LinePiece[];
   points: PointPiece[];
-  strain: [number, number, number];
+  strain: InitialStrain;
 }
 
 /** What the loads of one case do to one member if its start were free of force and displacement. */
@@ -50,6 +50,8 @@ export interface MemberLoadFields {
 }
 
 const none: readonly Dislocation[] = [];
+const unstrained: InitialStrain = [0, 0, 0];
+const unchanged = [0, 0, 0] as const;
 
 /** Builds the exact load functions of every member in every load case. */
 export function memberLoadFields(frame: Frame): MemberLoadFields {
@@ -72,14 +74,14 @@ export function memberLoadFields(frame: Frame): MemberLoadFields {
 
 function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefined)[] {
   const byMember = new Array<MemberAction | undefined>(frame.memberIds.length).fill(undefined);
-  const of = (m: number): MemberAction => (byMember[m] ??= { lines: [], points: [], strain: [0, 0, 0] });
+  const of = (m: number): MemberAction => (byMember[m] ??= { lines: [], points: [], strain: unstrained });
   const weight = (loadCase.selfWeight ?? 0) * gravity;
   if (weight !== 0)
     for (let m = 0; m < byMember.length; m++) {
       const L = frame.length[m]!;
-      const along = (mass: number) => toLocal(frame, m, [0, 0, -weight * mass]);
       const taper = frame.tapers.get(m);
       if (taper) {
+        const along = (mass: number) => toLocal(frame, m, [0, 0, -weight * mass]);
         // The area of any outline whose dimensions vary linearly is a parabola
         const [a, b, c] = [0, 0.5, 1].map((share) => taper.density * taper.at(share).A) as [
           number,
@@ -93,7 +95,10 @@ function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefi
           q1: along((4 * b - 3 * a - c) / L),
           q2: along((2 * (a + c - 2 * b)) / (L * L)),
         });
-      } else of(m).lines.push({ from: 0, to: L, q0: along(frame.massPerLength[m]!), q1: [0, 0, 0] });
+      } else {
+        const q0 = toLocal(frame, m, [0, 0, -weight * frame.massPerLength[m]!]);
+        of(m).lines.push({ from: 0, to: L, q0, q1: unchanged });
+      }
     }
   for (const load of loadCase.loads ?? []) {
     if (load.kind === 'node' || load.kind === 'settlement') continue;
@@ -113,15 +118,22 @@ function addLoad(frame: Frame, m: number, load: MemberLoad, action: MemberAction
       break;
     case 'temperature': {
       const alpha = frame.expansion[m]!;
-      action.strain[0] += alpha * (load.uniform ?? 0);
+      const [axial, w, v] = action.strain;
       // The warm side grows longer: w″ = −α·∂T/∂z
-      action.strain[1] -= alpha * (load.gradientZ ?? 0);
-      action.strain[2] -= alpha * (load.gradientY ?? 0);
+      action.strain = [
+        axial + alpha * (load.uniform ?? 0),
+        w - alpha * (load.gradientZ ?? 0),
+        v - alpha * (load.gradientY ?? 0),
+      ];
       break;
     }
     case 'pretension':
       // Over the whole member: a taper's share of it is the mean flexibility
-      action.strain[0] -= load.force * meanAxialFlexibility(frame, m);
+      action.strain = [
+        action.strain[0] - load.force * meanAxialFlexibility(frame, m),
+        action.strain[1],
+        action.strain[2],
+      ];
       break;
   }
 }
@@ -139,7 +151,9 @@ function linePiece(frame: Frame, m: number, load: DistributedLoad): LinePiece {
     [d[0] * q * share, d[1] * q * share, d[2] * q * share] as [number, number, number];
   const from = (load.from ?? 0) * L;
   const to = (load.to ?? 1) * L;
-  return { from, to, q0: scaled(load.q[0]), q1: scaled((load.q[1] - load.q[0]) / (to - from)) };
+  const [first, last] = load.q;
+  const q1 = first === last ? unchanged : scaled((last - first) / (to - from));
+  return { from, to, q0: scaled(first), q1 };
 }
 
 function pointPiece(frame: Frame, m: number, load: PointLoad): PointPiece {
@@ -155,9 +169,13 @@ function pointPiece(frame: Frame, m: number, load: PointLoad): PointPiece {
 
 function toLocal(frame: Frame, m: number, v: readonly number[]): [number, number, number] {
   const a = 9 * m;
-  const row = (i: number) =>
-    frame.axes[a + i]! * v[0]! + frame.axes[a + i + 1]! * v[1]! + frame.axes[a + i + 2]! * v[2]!;
-  return [row(0), row(3), row(6)];
+  const R = frame.axes;
+  const [x, y, z] = v as [number, number, number];
+  return [
+    R[a]! * x + R[a + 1]! * y + R[a + 2]! * z,
+    R[a + 3]! * x + R[a + 4]! * y + R[a + 5]! * z,
+    R[a + 6]! * x + R[a + 7]! * y + R[a + 8]! * z,
+  ];
 }
 
 function segmentEnds(

@@ -1,3 +1,4 @@
+import { isZero } from '../numeric/magnitude.js';
 import { bendingPlanes, type BendingPlane } from './element.js';
 import { addTimes, type CaseLoads } from './case-loads.js';
 import { clampedForces } from './clamped-forces.js';
@@ -77,7 +78,7 @@ export class ClampedLoads {
     let changed: (ClampedLoad | undefined)[] | undefined;
     inactive?.forEach((slack, m) => {
       const field = this.fields[m];
-      if (!slack || !field?.strain.some((value) => value !== 0)) return;
+      if (!slack || !field || isZero(field.strain)) return;
       changed ??= [...this.all];
       changed[m] = this.of(m, { ...field, strain: [0, 0, 0] });
     });

@@ -1,3 +1,4 @@
+import { greatestMagnitude, isZero } from '../numeric/magnitude.js';
 import { freedoms } from '../model/types.js';
 import { ProblemError } from '../problem.js';
 import { caseLoads, givenDisplacements, loadedFreedoms, type CaseLoads } from './case-loads.js';
@@ -125,7 +126,7 @@ export function solveLinear(
     const base = givenDisplacements(frame, constraints, one.settled);
     return { one, clamped, base, x: startingForces(prepared, one, clamped, base, inactive) };
   });
-  const size = parts.map(({ x }) => x.reduce((s, value) => Math.max(s, Math.abs(value)), 0));
+  const size = parts.map(({ x }) => greatestMagnitude(x));
   factor.solve(parts.map(({ x }) => x));
   return parts.map(({ one, clamped, base, x }, c) => {
     let best: (Solution & { left: Float64Array }) | undefined;
@@ -136,7 +137,7 @@ export function solveLinear(
       const imbalance = endForces;
       for (let i = 0; i < imbalance.length; i++) imbalance[i]! -= one.nodal[i]! + springs[i]!;
       const left = reduce(constraints, plan, imbalance);
-      const residual = left.reduce((s, value) => Math.max(s, Math.abs(value)), 0) / (size[c]! || 1);
+      const residual = greatestMagnitude(left) / (size[c]! || 1);
       if (!best || residual < best.residual)
         best = {
           displacements: u,
@@ -167,14 +168,14 @@ function startingForces(
   clamped.forEach((load, m) => {
     if (load) addToNodes(frame, m, load.f, -1, forces);
   });
-  const moves = base.some((value) => value !== 0);
+  const moves = !isZero(base);
   if (moves) {
     const local = new Float64Array(12);
     const p = new Float64Array(12);
     for (let m = 0; m < frame.memberIds.length; m++) {
       if (inactive?.[m]) continue;
       toMember(frame, m, base, local);
-      if (local.every((value) => value === 0)) continue;
+      if (isZero(local)) continue;
       for (let i = 0; i < 12; i++) {
         p[i] = 0;
         for (let j = 0; j < 12; j++) p[i]! += elements.local[144 * m + 12 * i + j]! * local[j]!;
@@ -182,7 +183,7 @@ function startingForces(
       addToNodes(frame, m, p, -1, forces);
     }
   }
-  if (moves || one.settled.some((value) => value !== 0)) {
+  if (moves || !isZero(one.settled)) {
     const springs = springForces(frame, base, one.settled);
     for (let i = 0; i < forces.length; i++) forces[i]! += springs[i]!;
   }

@@ -1,5 +1,13 @@
-import type { MemberField } from '../analysis/index.js';
-import { forceAt, forceCandidates, pointOn, type ForceName, type NamedField } from '../results/index.js';
+import { evaluate, type MemberField } from '../analysis/index.js';
+import {
+  forceAt,
+  forceCandidates,
+  forceNames,
+  pointOn,
+  type ForceName,
+  type NamedField,
+  type PlacedValue,
+} from '../results/index.js';
 import { between, times, type Point } from '../recipe/geometry/vector.js';
 import { formatExact, formatWithUnit, inSentence } from '../units/format.js';
 import type { QuantityName } from '../units/quantities.js';
@@ -41,21 +49,29 @@ const finest = 24;
 /** Parts of an envelope's curves. */
 const envelopeParts = 16;
 
+/** A force on one segment of a member: a polynomial of the distance from the segment's start, N or N·m. */
+interface ForceOnSegment {
+  readonly coefficients: Float64Array;
+  readonly at: number;
+  readonly terms: number;
+  /** m */
+  readonly width: number;
+}
+
 /**
  * Parts of a segment's curve.
  *
  * @param away how far the curve may leave the exact one, N or N·m
  */
-function partsOf(field: MemberField, name: ForceName, segment: number, away: number): number {
-  const from = field.breaks[segment]!;
-  const width = field.breaks[segment + 1]! - from;
-  const at = (share: number) => forceAt(field, name, from + share * width, share > 0);
-  const first = forceAt(field, name, from);
-  const rise = at(1) - first;
+function partsOf({ coefficients, at, terms, width }: ForceOnSegment, away: number): number {
+  const first = coefficients[at]!;
+  const rise = evaluate(coefficients, at, terms, width) - first;
   let sagitta = 0;
-  for (const share of quarters) sagitta = Math.max(sagitta, Math.abs(at(share) - first - share * rise));
-  const least = Math.ceil((fewest[name] * width) / field.breaks.at(-1)!);
-  return Math.max(least, Math.min(finest, Math.ceil(Math.sqrt(sagitta / away))));
+  for (const share of quarters) {
+    const value = evaluate(coefficients, at, terms, share * width);
+    sagitta = Math.max(sagitta, Math.abs(value - first - share * rise));
+  }
+  return Math.min(finest, Math.ceil(Math.sqrt(sagitta / away)));
 }
 
 const quarters = [0.25, 0.5, 0.75];
@@ -96,6 +112,7 @@ export function drawDiagram(
   if (most === 0) return;
   const away = trueTo(frame.memberIds.length) * most;
   const told = leastTold(peaks, shown);
+  const look = lookOf(style);
   for (let m = 0; m < frame.memberIds.length; m++) {
     const peak = peaks.ofMember[m]!;
     if (!shown(m) || peak < 1e-6 * most) continue;
@@ -103,12 +120,14 @@ export function drawDiagram(
     const up = times(axisOf(frame, m, style.axis), style.sign);
     const curves =
       fields.length === 1 ? [curveOf(fields[0]!.field, name, away)] : envelopeCurves(fields, name);
-    for (const curve of curves)
-      ordinates(
-        pen.on('diagram'),
-        curve.map(({ x, value }) => ({ at: pointOn(frame, m, x), shift: times(up, value), value })),
-        style,
-      );
+    for (const curve of curves) {
+      const ordinates: Ordinate[] = [];
+      for (let i = 0; i < curve.length; i += 2) {
+        const value = curve[i + 1]!;
+        ordinates.push({ at: pointOn(frame, m, curve[i]!), shift: times(up, value), value });
+      }
+      drawOrdinates(pen.on('diagram'), ordinates, look);
+    }
     if (peak >= told) texts.push(...toldOf(m, fields, name));
   }
   texts.sort((a, b) => Math.abs(b.value) - Math.abs(a.value));
@@ -140,45 +159,43 @@ function toldOf(m: number, fields: readonly NamedField[], name: ForceName): Told
   return extremesOf(candidates).map((one) => ({ m, ...one, id }));
 }
 
-interface CurvePoint {
-  readonly x: number;
-  readonly value: number;
-}
+/** x and value by turns, m and N or N·m; where a force jumps both values. */
+type Curve = readonly number[];
 
-/** A field's curve; where it jumps both values. */
-function curveOf(field: MemberField, name: ForceName, away: number): CurvePoint[] {
-  const { breaks } = field;
-  const points: CurvePoint[] = [];
+function curveOf(field: MemberField, name: ForceName, away: number): Curve {
+  const { breaks, forces, forceTerms: terms } = field;
+  const force = terms * forceNames.indexOf(name);
+  const share = fewest[name] / breaks.at(-1)!;
+  const curve: number[] = [];
   for (let s = 0; s + 1 < breaks.length; s++) {
-    const [from, to] = [breaks[s]!, breaks[s + 1]!];
-    const parts = partsOf(field, name, s, away);
-    points.push({ x: from, value: forceAt(field, name, from) });
-    for (let k = 1; k < parts; k++) {
-      const x = from + (k * (to - from)) / parts;
-      points.push({ x, value: forceAt(field, name, x) });
+    const from = breaks[s]!;
+    const at = 6 * terms * s + force;
+    const width = breaks[s + 1]! - from;
+    const parts = Math.max(
+      Math.ceil(share * width),
+      partsOf({ coefficients: forces, at, terms, width }, away),
+    );
+    for (let k = 0; k < parts; k++) {
+      const t = (k * width) / parts;
+      curve.push(from + t, evaluate(forces, at, terms, t));
     }
-    points.push({ x: to, value: forceAt(field, name, to, true) });
+    curve.push(breaks[s + 1]!, evaluate(forces, at, terms, width));
   }
-  return points;
+  return curve;
 }
 
 /** The greatest and the least of several fields at every station; where they jump on either side. */
-function envelopeCurves(fields: readonly NamedField[], name: ForceName): CurvePoint[][] {
+function envelopeCurves(fields: readonly NamedField[], name: ForceName): Curve[] {
   const breaks = new Set(fields.flatMap(({ field }) => [...field.breaks]));
   const all = new Set(fields.flatMap(({ field }) => stationsAlong(field, envelopeParts)));
   const stations = [...all].sort((a, b) => a - b);
   const last = stations.at(-1)!;
-  const curve = (better: (a: number, b: number) => number): CurvePoint[] =>
+  const curve = (better: (a: number, b: number) => number): Curve =>
     stations.flatMap((x) => {
       const value = (before: boolean) =>
         fields.map(({ field }) => forceAt(field, name, x, before)).reduce((a, b) => better(a, b));
-      if (x === last) return [{ x, value: value(true) }];
-      return breaks.has(x) && x > 0
-        ? [
-            { x, value: value(true) },
-            { x, value: value(false) },
-          ]
-        : [{ x, value: value(false) }];
+      if (x === last) return [x, value(true)];
+      return breaks.has(x) && x > 0 ? [x, value(true), x, value(false)] : [x, value(false)];
     });
   return [curve(Math.max), curve(Math.min)];
 }
@@ -186,7 +203,7 @@ function envelopeCurves(fields: readonly NamedField[], name: ForceName): CurvePo
 /** A member's greatest and least value of all combinations, where they are not much smaller than the other. */
 function envelopeExtremes(
   m: number,
-  told: readonly { id: string; candidates: readonly CurvePoint[] }[],
+  told: readonly { id: string; candidates: readonly PlacedValue[] }[],
 ): ToldValue[] {
   const all = told.flatMap(({ id, candidates }) => candidates.map(({ x, value }) => ({ m, x, value, id })));
   const most = all.reduce((a, b) => (b.value > a.value ? b : a));
@@ -210,11 +227,20 @@ const strokesOf = (colour: Colour) => ({
   end: { colour, scale: 'diagram', width: 1 } as const,
 });
 
+/** Strokes of what is positive and negative. */
+interface Look {
+  readonly positive: ReturnType<typeof strokesOf>;
+  readonly negative: ReturnType<typeof strokesOf>;
+}
+
+function lookOf({ positive, negative }: Style): Look {
+  const strokes = strokesOf(positive);
+  return { positive: strokes, negative: negative === positive ? strokes : strokesOf(negative) };
+}
+
 /** Fill between axis and curve, thin ordinates, and the curve itself. */
-function ordinates(pen: LayerPen, points: readonly Ordinate[], style: Style): void {
-  const positive = strokesOf(style.positive);
-  const negative = style.negative === style.positive ? positive : strokesOf(style.negative);
-  const signed = style.positive !== style.negative;
+function drawOrdinates(pen: LayerPen, points: readonly Ordinate[], { positive, negative }: Look): void {
+  const signed = positive !== negative;
   for (let i = 0; i + 1 < points.length; i++) {
     const p = points[i]!;
     const q = points[i + 1]!;

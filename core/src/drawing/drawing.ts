@@ -92,38 +92,46 @@ const middle = [0, 0] as const;
 /** px, right and down on the sheet, or along and across a direction. */
 type Offset = readonly [number, number];
 
-/** Records of some numbers each that grow in place. */
+/** Records of some numbers each, in blocks that stay where they are. */
 class Records {
+  /** The block that is being filled. */
   values = new Float32Array(0);
-  length = 0;
+  private readonly full: Float32Array[] = [];
+  private taken = 0;
+  /** How many there are. */
+  count = 0;
 
   /**
    * @param size numbers of a record
-   * @param expected how many there may be, so that room is seldom made anew
+   * @param expected about how many there may be
    */
   constructor(
     private readonly size: number,
     private readonly expected: number,
   ) {}
 
-  /** Makes room for one more. @returns from which index on its numbers are to be written; they are 0 */
+  /** Makes room for one more. @returns from which index of `values` on its numbers are to be written; they are 0 */
   room(): number {
-    const from = this.length;
-    this.length += this.size;
-    if (this.length > this.values.length) {
-      const wider = new Float32Array(Math.max(2 * this.values.length, this.expected * this.size, this.size));
-      wider.set(this.values);
-      this.values = wider;
+    if (this.taken + this.size > this.values.length) {
+      this.full.push(this.values);
+      this.values = new Float32Array(this.size * Math.max(this.count, this.expected, 1));
+      this.taken = 0;
     }
-    return from;
+    this.count++;
+    return (this.taken += this.size) - this.size;
   }
 
-  get count(): number {
-    return this.length / this.size;
+  get length(): number {
+    return this.count * this.size;
   }
 
-  get filled(): Float32Array {
-    return this.values.subarray(0, this.length);
+  /** Writes all numbers from `at` on. */
+  copyTo(all: Float32Array, at: number): void {
+    for (const block of this.full) {
+      all.set(block, at);
+      at += block.length;
+    }
+    all.set(this.values.subarray(0, this.taken), at);
   }
 }
 
@@ -353,9 +361,9 @@ function put(values: Float32Array, at: number, p: Point): void {
 function joined(layers: readonly Records[]): Float32Array {
   const all = new Float32Array(layers.reduce((sum, { length }) => sum + length, 0));
   let at = 0;
-  for (const { filled } of layers) {
-    all.set(filled, at);
-    at += filled.length;
+  for (const records of layers) {
+    records.copyTo(all, at);
+    at += records.length;
   }
   return all;
 }

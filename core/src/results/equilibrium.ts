@@ -1,3 +1,4 @@
+import { isZero } from '../numeric/magnitude.js';
 import type { Frame, FrameState } from '../analysis/index.js';
 import type { DistributedLoad } from '../model/types.js';
 import { gravity } from '../model/types.js';
@@ -192,7 +193,7 @@ export function stateEquilibrium(frame: Frame, state: FrameState, factors: Float
   const reactions = new Float64Array(6);
   for (let n = 0; n < frame.nodeIds.length; n++) {
     const own = state.reactions.subarray(6 * n, 6 * n + 6);
-    if (own.every((value) => value === 0)) continue;
+    if (isZero(own)) continue;
     addForce(reactions, place(n), [own[0]!, own[1]!, own[2]!]);
     for (let k = 3; k < 6; k++) reactions[k]! += own[k]!;
   }

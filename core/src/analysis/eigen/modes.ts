@@ -1,3 +1,4 @@
+import { greatestMagnitude, isZero } from '../../numeric/magnitude.js';
 import type { Frame } from '../frame.js';
 import { problem, ProblemError } from '../../problem.js';
 import { strainEnergy } from '../mechanism.js';
@@ -101,7 +102,7 @@ function modesWith(
     const u = pencil.nodes(vector);
     return {
       frequency: Math.sqrt(Math.max(0, lambda)) / (2 * Math.PI),
-      shape: scaledShape(u, 1e-9 * vector.reduce((most, value) => Math.max(most, Math.abs(value)), 0)),
+      shape: scaledShape(u, 1e-9 * greatestMagnitude(vector)),
       effectiveMass: effectiveMass(pencil, prepared, members, vector, u),
     };
   });
@@ -241,7 +242,7 @@ function isRigid(prepared: Prepared, pencil: Pencil, vector: Float64Array): bool
 
 /** Energy of what moves inside members beyond their ends' response. */
 function innerEnergy(pencil: Pencil, vector: Float64Array): number {
-  if (vector.subarray(pencil.outer).every((value) => value === 0)) return 0;
+  if (isZero(vector.subarray(pencil.outer))) return 0;
   const kx = pencil.timesK(vector);
   let energy = 0;
   for (let i = pencil.outer; i < vector.length; i++) energy += vector[i]! * kx[i]!;

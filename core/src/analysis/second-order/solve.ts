@@ -1,3 +1,4 @@
+import { greatestMagnitude, isZero } from '../../numeric/magnitude.js';
 import { fail, problem, ProblemError } from '../../problem.js';
 import { givenDisplacements, type CaseLoads } from '../case-loads.js';
 import { clampedForces } from '../clamped-forces.js';
@@ -145,7 +146,7 @@ function solveUnder(
   const forces = loads.nodal.slice();
   const local = new Float64Array(12);
   const p = new Float64Array(12);
-  const moves = base.some((value) => value !== 0);
+  const moves = !isZero(base);
   members.forEach((member, m) => {
     addToNodes(frame, m, member.f, -1, forces);
     if (!moves) return;
@@ -153,12 +154,12 @@ function solveUnder(
     member.times(local, p);
     addToNodes(frame, m, p, -1, forces);
   });
-  if (moves || loads.settled.some((value) => value !== 0)) {
+  if (moves || !isZero(loads.settled)) {
     const springs = springForces(frame, base, loads.settled);
     for (let i = 0; i < forces.length; i++) forces[i]! += springs[i]!;
   }
   const x = reduce(constraints, plan, forces);
-  const size = x.reduce((s, value) => Math.max(s, Math.abs(value)), 0) || 1;
+  const size = greatestMagnitude(x) || 1;
   factor.solve([x]);
   const u = expand(constraints, plan, x, base);
 
@@ -186,7 +187,7 @@ function solveUnder(
   return {
     displacements: u,
     reactions: supportReactions(frame, constraints, imbalance, springs),
-    residual: left.reduce((s, value) => Math.max(s, Math.abs(value)), 0) / size,
+    residual: greatestMagnitude(left) / size,
     axial: next,
     memberForces: nextForces,
     negative,
