@@ -4,13 +4,26 @@ import { commonScales, niceFactor } from './scales';
 describe('scales', () => {
   const scenes = [known('fixed').scene, known('three-hinges').scene];
   const automatic = { kind: 'automatic' } as const;
+  /** That an ordinate takes as much of its room as a round scale lets it: the steps are a third apart at the most, and lines on a grid's edge count a little. */
+  const expectRoom = (ordinate: number, room: number) => {
+    expect(ordinate).toBeLessThanOrEqual(room * (1 + 1e-9));
+    expect(ordinate).toBeGreaterThan((room / (4 / 3)) * 0.94);
+  };
 
   it('are common to all frames and go by the largest value of all', () => {
     const both = commonScales(scenes, 'My', automatic);
     const largest = Math.max(...scenes.map(({ most }) => most.diagram));
     // 0.13 of the frame's diagonal: 22 m wide, 8.142 m high
-    expect(both.diagram * largest).toBeCloseTo(0.13 * Math.hypot(22, 6.4 + 11 * Math.tan(Math.PI / 20)), 6);
+    expectRoom(both.diagram * largest, 0.13 * Math.hypot(22, 6.4 + 11 * Math.tan(Math.PI / 20)));
     expect(both.diagram).toBeLessThan(commonScales([scenes[0]!], 'My', automatic).diagram);
+  });
+
+  it('let a metre of the drawing stand for a round value', () => {
+    const { diagram, load } = commonScales(scenes, 'My', automatic);
+    for (const value of [1 / diagram, 1 / load]) {
+      const digits = Number(value.toExponential(9).split('e')[0]);
+      expect([1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8]).toContain(digits);
+    }
   });
 
   /** Greatest ordinate of M in a frame of lines in X–Z, m. */
@@ -32,20 +45,18 @@ describe('scales', () => {
   it('do not let ordinates tower above a long low frame', () => {
     // Forty bays of 6 m, three storeys of 3.5 m
     const length = 41 * 10.5 + 3 * 240;
-    expect(ordinate(...grid(40, 6, 3, 3.5))).toBeCloseTo((0.75 * 2 * 240 * 10.5) / length, 4);
-    expect(ordinate(...grid(1, 22, 1, 8))).toBeCloseTo(0.13 * Math.hypot(22, 8), 4);
+    expectRoom(ordinate(...grid(40, 6, 3, 3.5)), (0.75 * 2 * 240 * 10.5) / length);
+    expectRoom(ordinate(...grid(1, 22, 1, 8)), 0.13 * Math.hypot(22, 8));
   });
 
   it('go by the length of a beam, whether it rises a little or not', () => {
-    expect(ordinate([0, 0, 12, 0])).toBeCloseTo(0.13 * 12, 4);
-    expect(ordinate([0, 0, 6, 0.1], [6, 0.1, 12, 0.3])).toBeCloseTo(0.13 * Math.hypot(12, 0.3), 4);
+    expectRoom(ordinate([0, 0, 12, 0]), 0.13 * 12);
+    expectRoom(ordinate([0, 0, 6, 0.1], [6, 0.1, 12, 0.3]), 0.13 * Math.hypot(12, 0.3));
   });
 
   it('reach no further than three quarters of the way to the next member in a grid', () => {
     // Two directions of lines 3 m apart; those on the edge count for little in so many
-    const plane = ordinate(...grid(200, 3, 200, 3));
-    expect(plane).toBeGreaterThan(0.75 * 3 * 0.98);
-    expect(plane).toBeLessThan(0.75 * 3);
+    expectRoom(ordinate(...grid(200, 3, 200, 3)), 0.75 * 3);
   });
 
   it('so in space as well', () => {
@@ -60,9 +71,7 @@ describe('scales', () => {
       [p, 0, q, p, end, q],
       [p, q, 0, p, q, end],
     ]);
-    const found = ordinateOf(Float32Array.from(cubic.flat()));
-    expect(found).toBeGreaterThan(0.75 * 3 * 0.95);
-    expect(found).toBeLessThan(0.75 * 3);
+    expectRoom(ordinateOf(Float32Array.from(cubic.flat())), 0.75 * 3);
   });
 
   it('deform by a round factor found from the largest displacement, or by the one typed', () => {

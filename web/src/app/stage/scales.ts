@@ -27,7 +27,8 @@ const lineLength = 1.25;
 
 /**
  * One set of scales for all frames that are compared, so that what is larger is drawn larger: found from the largest value of all of
- * them under the shown load case or combination.
+ * them under the shown load case or combination. A metre of the drawing stands for a round value, so that diagrams grow and shrink
+ * with their values while a parameter is dragged.
  */
 export function commonScales(
   scenes: readonly DrawnScene[],
@@ -35,17 +36,18 @@ export function commonScales(
   deformation: DeformationScale,
 ): StageScales {
   let [size, spacing, force, move, load] = [1, Infinity, 0, 0, 0];
-  for (const { points, members, most } of scenes) {
-    const measured = measure(points, members.ends);
-    size = Math.max(size, measured.size);
-    spacing = Math.min(spacing, measured.spacing);
+  for (const scene of scenes) {
+    const { most } = scene;
+    const around = measured(scene);
+    size = Math.max(size, around.size);
+    spacing = Math.min(spacing, around.spacing);
     force = Math.max(force, most.diagram);
     move = Math.max(move, most.deformation);
     load = Math.max(load, most.load);
   }
   return {
-    diagram: force > 0 ? Math.min(diagramShare[diagram] * size, diagramReach * spacing) / force : 0,
-    load: load > 0 ? Math.min(loadShare * size, loadReach * spacing) / load : 0,
+    diagram: roundScale(Math.min(diagramShare[diagram] * size, diagramReach * spacing), force),
+    load: roundScale(Math.min(loadShare * size, loadReach * spacing), load),
     deformation:
       deformation.kind === 'fixed'
         ? deformation.factor
@@ -55,12 +57,26 @@ export function commonScales(
   };
 }
 
+/** What scales go by: the diagonal of the box around a frame, and how far apart its members stand, m. */
+interface Measures {
+  readonly size: number;
+  readonly spacing: number;
+}
+
+/** Found once for each scene, by its points. */
+const measures = new WeakMap<Float32Array, Measures>();
+
+function measured({ points, members: { ends } }: DrawnScene): Measures {
+  let known = measures.get(points);
+  if (!known) measures.set(points, (known = measure(points, ends)));
+  return known;
+}
+
 /**
- * Diagonal of the box around a frame, m, and how far apart its members stand, m: a square grid
- * of spacing s has 2/s metres of members a square metre, a cubic one 3/s² a cubic metre. Members in about one line stand
- * apart from nothing.
+ * A square grid of spacing s has 2/s metres of members a square metre, a cubic one 3/s² a cubic metre. Members in about
+ * one line stand apart from nothing.
  */
-function measure(points: ArrayLike<number>, ends: ArrayLike<number>): { size: number; spacing: number } {
+function measure(points: Float32Array, ends: Float32Array): Measures {
   const [a, b, c] = sidesOf(points);
   const diagonal = Math.hypot(a, b, c);
   let length = 0;
@@ -88,6 +104,16 @@ function sidesOf(points: ArrayLike<number>): [number, number, number] {
   }
   return high.map((h, k) => h - low[k]!).sort((a, b) => b - a) as [number, number, number];
 }
+
+/** m of the drawing for a unit of what is drawn, so that the greatest value takes no more than `room` m; its inverse is round. */
+function roundScale(room: number, greatest: number): number {
+  if (!(room > 0 && greatest > 0)) return 0;
+  const least = greatest / room;
+  const power = 10 ** Math.floor(Math.log10(least));
+  return 1 / (power * (roundSteps.find((step) => step * power >= least) ?? 10));
+}
+
+const roundSteps = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8];
 
 /** The largest of 1, 1.5, 2, 3, 5, 7 × 10ⁿ that is not above the value. */
 export function niceFactor(value: number): number {

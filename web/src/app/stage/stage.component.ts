@@ -18,6 +18,7 @@ import { PageLettering } from './lettering';
 import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './navigation';
 import { PointHandlesComponent, type HandleMove, type StageHandle } from './point-handles.component';
 import { membersInBox, nodeNear, type Box } from './picking';
+import { sameSheet } from './same-sheet';
 import { SheetRenderer } from './sheet-renderer.service';
 import { StageCanvasComponent } from './stage-canvas.component';
 import { phaseOf, swingAt, swingPeriod } from './swing';
@@ -131,10 +132,13 @@ export class StageComponent {
     return this.sharedView() ?? this.ownView() ?? fittedView(scene, this.direction(), size, dimensions);
   });
 
-  protected readonly sheet = computed((): Sheet | undefined => {
-    const view = this.view();
-    return view && { ...this.content(), view, size: this.size(), phase: this.phase(), thumbnail: false };
-  });
+  protected readonly sheet = computed(
+    (): Sheet | undefined => {
+      const view = this.view();
+      return view && { ...this.content(), view, size: this.size(), phase: this.phase(), thumbnail: false };
+    },
+    { equal: (one, other) => one === other || (!!one && !!other && sameSheet(one, other)) },
+  );
 
   protected readonly dimensions = computed(() => {
     const sheet = this.sheet();
