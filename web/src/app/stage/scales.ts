@@ -20,8 +20,8 @@ const diagramShare: Readonly<Record<DiagramKind, number>> = {
 const deformationShare = 0.07;
 const loadShare = 0.05;
 /** The same as fractions of the distance at which members stand from one another. */
-const diagramReach = 0.75;
-const loadReach = 0.35;
+const diagramReach = 0.9;
+const loadReach = 0.45;
 /** Members no longer together than so many times the frame's longest side stand in a line, if a bent one. */
 const lineLength = 1.25;
 

@@ -134,6 +134,26 @@ describe('StageComponent', () => {
     expect(find('[role=alert]')!.textContent).toContain('The frame can move.');
   });
 
+  it('leaves the wheel and the keys to what it tells, where that is long', async () => {
+    fixture.componentRef.setInput('problems', [
+      { code: 'mechanism', message: 'The frame can move. '.repeat(400), where: {} },
+    ]);
+    await settled();
+    const told = find('.told')!;
+    const stage = fixture.nativeElement as HTMLElement;
+    expect(told.getBoundingClientRect().bottom).toBeLessThan(stage.getBoundingClientRect().bottom - 40);
+    expect(told.scrollHeight).toBeGreaterThan(told.clientHeight);
+    const wheel = () => new WheelEvent('wheel', { deltaY: 100, bubbles: true, cancelable: true });
+    const key = () => new KeyboardEvent('keydown', { key: '+', bubbles: true, cancelable: true });
+    expect(told.dispatchEvent(wheel())).toBeTrue();
+    expect(told.dispatchEvent(key())).toBeTrue();
+    expect(views.length).toBe(0);
+    // On the sheet itself both are the stage's
+    expect(find('canvas')!.dispatchEvent(wheel())).toBeFalse();
+    expect(find('canvas')!.dispatchEvent(key())).toBeFalse();
+    expect(views.length).toBe(2);
+  });
+
   it('stands where it is held, and gives the swing as a film', async () => {
     const painted = spyOn(TestBed.inject(SheetRenderer), 'paint').and.callThrough();
     const phase = () => painted.calls.mostRecent().args[0].phase;

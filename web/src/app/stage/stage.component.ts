@@ -212,12 +212,13 @@ export class StageComponent {
   }
 
   protected wheel(event: WheelEvent): void {
+    if (isIn(event, '.told')) return;
     event.preventDefault();
     this.zoomAbout(this.pointOf(event), Math.exp(-event.deltaY * 0.0012));
   }
 
   protected press(event: PointerEvent): void {
-    if ((event.target as Element).closest('button, input')) return;
+    if (isIn(event, 'button, input, .told')) return;
     const turns = this.content().scene.space === 'solid' && (event.button === 2 || event.altKey);
     if (event.button > 2) return;
     const at = this.pointOf(event);
@@ -286,7 +287,7 @@ export class StageComponent {
   }
 
   protected key(event: KeyboardEvent): void {
-    if ((event.target as Element).closest('input')) return;
+    if (isIn(event, 'input, .told')) return;
     const view = this.view();
     if (!view || event.ctrlKey || event.metaKey) return;
     const handled = event.altKey
@@ -388,4 +389,9 @@ export class StageComponent {
     const sheet = this.sheet();
     return sheet && toFilm(sheet.scene.drawing, { ...sheet, seconds: swingPeriod / 1000 });
   }
+}
+
+/** Whether an event comes from something on the sheet that takes it itself. */
+function isIn(event: Event, selector: string): boolean {
+  return (event.target as Element).closest(selector) !== null;
 }
