@@ -113,6 +113,20 @@ describe('mechanisms', () => {
     expect(problemsOf(model)[0]?.code).toBe('mechanism');
   });
 
+  it('of a frame that nothing holds is told of the whole, and lists all nodes', () => {
+    const points = Object.fromEntries(Array.from({ length: 9 }, (_, i) => [`n${i}`, [i, 0]]));
+    const members = Array.from({ length: 8 }, (_, i) => ({ id: `m${i}`, start: `n${i}`, end: `n${i + 1}` }));
+    const problems = problemsOf(modelOf('plane', points, members, [], [down('n4')]));
+    // Two shifts and a turn in a plane
+    expect(problems.length).toBe(3);
+    for (const { message, where } of problems) {
+      expect(message).toMatch(
+        /^The whole frame can move without resistance, node "n\d" in .* and all others\. Hold "n/,
+      );
+      expect((where as { moves: unknown[] }).moves.length).toBe(9);
+    }
+  });
+
   it('a tall, badly scaled cantilever is stable', () => {
     const count = 120;
     const points = Object.fromEntries(Array.from({ length: count + 1 }, (_, i) => [`n${i}`, [0, i * 0.5]]));

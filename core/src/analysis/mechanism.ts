@@ -150,14 +150,23 @@ function describe(frame: Frame, motion: Float64Array, size: number): Problem {
     });
     shape[node] = own.map((value) => value / largest);
   });
-  const list = moves.slice(0, 6).map((m) => `"${m.node}" in ${m.directions.join(', ')}`);
-  const more = moves.length > list.length ? ` and ${moves.length - list.length} more` : '';
   return problem(
     'mechanism',
-    `The frame can move without resistance: node ${list.join('; ')}${more}. ` +
-      `Hold "${restraint.node}" in ${restraint.direction}, or make a hinge on the way to it rigid.`,
+    `${whatMoves(frame, moves)}. Hold "${restraint.node}" in ${restraint.direction}, or make a hinge on the way to it rigid.`,
     { moves, restraint: { node: restraint.node, direction: restraint.direction }, shape },
   );
+}
+
+/** The nodes that move, in words; of a frame that moves as a whole one stands for all. */
+function whatMoves(
+  frame: Frame,
+  moves: readonly { readonly node: string; readonly directions: readonly string[] }[],
+): string {
+  const told = moves.slice(0, 6).map((m) => `"${m.node}" in ${m.directions.join(', ')}`);
+  if (moves.length === frame.nodeIds.length && moves.length > told.length)
+    return `The whole frame can move without resistance, node ${told[0]!} and all others`;
+  const more = moves.length > told.length ? ` and ${moves.length - told.length} more` : '';
+  return `The frame can move without resistance: node ${told.join('; ')}${more}`;
 }
 
 /** Rotations count by the way they carry a point at a tenth of the frame's size. */

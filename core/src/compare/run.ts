@@ -209,6 +209,7 @@ export class AlternativeRun {
   /** What is known now. `shown` is the load case or combination whose balance is told. */
   summary(shown: string): AlternativeSummary {
     const { built, forces, checks, namer } = this;
+    if (this.reached === 'complete' || this.problems.length > 0) this.lookOver();
     const verdict =
       forces && this.checks
         ? verdictOf(forces, this.checks, this.stability?.stability ?? new Map())
@@ -238,7 +239,7 @@ export class AlternativeRun {
           where: {},
         })),
       ],
-      ...this.remarked(),
+      ...(this.remarks ? { remarks: this.remarks } : {}),
       parameters: parameterSummaries(this.parameters),
       ...this.balance(shown),
       slices: built && this.design.space === 'solid' ? slicesOf(built.geometry) : [],
@@ -261,12 +262,14 @@ export class AlternativeRun {
     return this.reached === 'complete' ? 'pass' : 'pending';
   }
 
-  /** The model check comes last, or where nothing more comes. */
-  private remarked(): Pick<AlternativeSummary, 'remarks'> {
+  /** The model check alone; without being asked it comes last, or where nothing more comes. */
+  lookOver(progress?: Progress): void {
     const { built, namer } = this;
-    if (built && namer && (this.reached === 'complete' || this.problems.length > 0))
-      this.remarks ??= [...mechanismRemarks(this.problems, built, namer), ...remarksOf(built, namer)];
-    return this.remarks ? { remarks: this.remarks } : {};
+    if (built && namer)
+      this.remarks ??= [
+        ...mechanismRemarks(this.problems, built, namer),
+        ...remarksOf(built, namer, progress),
+      ];
   }
 
   private results(): AlternativeSummary['results'] {

@@ -22,7 +22,16 @@ export const remarkKinds: readonly RemarkKind[] = [
 
 /**
  * Looks a built frame over before it is analysed. What stops it from being built at all, and mechanisms, are problems and not remarks.
+ *
+ * @param progress told after each kind of remark; its `step` may throw to stop the search
  */
-export function remarksOf(built: BuiltFrame, names = new Namer(built.geometry)): Remark[] {
-  return remarkKinds.flatMap((kind) => kind.find(built, names));
+export function remarksOf(
+  built: BuiltFrame,
+  names = new Namer(built.geometry),
+  progress?: { step(done: number): void },
+): Remark[] {
+  return remarkKinds.flatMap((kind, k) => {
+    progress?.step(k / remarkKinds.length);
+    return kind.find(built, names);
+  });
 }

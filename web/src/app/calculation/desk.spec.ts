@@ -65,9 +65,13 @@ describe('CalculationDesk', () => {
       'pinned frame',
       'pinned forces',
       'pinned checks',
+      // With the model check
+      'fixed checks',
       'fixed complete',
       'pinned complete',
     ]);
+    const checked = summaries().filter(({ summary: { id, stage } }) => id === 'fixed' && stage === 'checks');
+    expect(checked.map(({ summary }) => summary.remarks?.length)).toEqual([undefined, 0]);
     // While older work is left unanswered all alternatives' forces come first
     answers = [];
     desk.take({ ...request, version: 2 });

@@ -94,6 +94,13 @@ export class CalculationDesk {
       },
     };
     if (stage !== 'forces' && run.failedBefore(stage)) return true;
+    // How near a large frame is to instability takes seconds, for which its model check does not wait
+    if (stage === 'complete' && run.isLarge && run.id === selected) {
+      run.lookOver(progress);
+      this.tell(run, version, false, false);
+      await this.pause();
+      if (job !== this.job) return false;
+    }
     const parts = run.towards(stage, progress, run.id === selected ? this.show.result : undefined);
     const follows = () => stage === 'forces' && goesAhead(run, all);
     while (!parts.next().done) {
