@@ -2,14 +2,15 @@
 import { chromium, type Page } from '@playwright/test';
 import { Application } from './application.js';
 import { thousandMembers, twistedFrame } from './bench-designs.js';
+import { longestTasks } from './bench-tasks.js';
 import config from './playwright.config.js';
 
 /** Runs in the page: the end of a frame, and what the bench watches. */
 declare global {
   interface Window {
     frameEnd(): Promise<void>;
-    /** Longest time for which the page answered nothing since it was last asked, ms. */
-    longestBlock(): number;
+    /** Longest time between two messages that the page sends itself every 2 ms, since it was last asked, ms; watched from then on. */
+    longestSilence(): number;
     /** When the stage was first drawn with numbers beside it, ms since the page was asked for. */
     firstPicture: number | undefined;
   }
@@ -48,7 +49,7 @@ function watch(): void {
       requestAnimationFrame(() => channel.port2.postMessage(0));
     });
   let longest = 0;
-  let last = performance.now();
+  let last = 0;
   const beats = new MessageChannel();
   beats.port1.onmessage = () => {
     const now = performance.now();
@@ -56,8 +57,8 @@ function watch(): void {
     last = now;
     setTimeout(() => beats.port2.postMessage(0), 2);
   };
-  beats.port2.postMessage(0);
-  window.longestBlock = () => {
+  window.longestSilence = () => {
+    if (last === 0) beats.port2.postMessage(0);
     const value = longest;
     longest = 0;
     last = performance.now();
@@ -234,44 +235,57 @@ async function slipShed(of: Page): Promise<void> {
   );
 }
 
-/** From a changed parameter to the frame that shows the selected alternative's forces, and its checks; how long the page was blocked. */
+/** From a changed parameter to the frame that shows the selected alternative's forces, and its checks; then how long the page is blocked meanwhile. */
 async function thousand(of: Page): Promise<void> {
-  const runs = await of.evaluate(async () => {
-    const field = document.querySelector<HTMLInputElement>('app-parameter-row input')!;
-    const text = (row: number) =>
-      document.querySelectorAll('app-ledger table tr td .number')[row]!.textContent;
-    const until = async (row: number, before: string, from: number) => {
-      while ((text(row) === before || text(row).includes('…')) && performance.now() - from < 20_000)
-        await window.frameEnd();
-      return performance.now() - from;
-    };
-    const taken: { forces: number; checks: number; blocked: number }[] = [];
-    for (let i = 0; i < 12; i++) {
-      const [sway, worst] = [text(0), text(1)];
-      window.longestBlock();
-      const from = performance.now();
-      field.focus();
-      field.value = `${3 + i / 20} m`;
-      field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
-      const forces = await until(0, sway, from);
-      const checks = await until(1, worst, from);
-      while (document.body.textContent.includes('calculating…')) await window.frameEnd();
-      await new Promise((done) => setTimeout(done, 1500));
-      taken.push({ forces, checks, blocked: window.longestBlock() });
-    }
-    return taken.slice(2);
+  const words = '1 040 members × 4 × 12, changed storey height';
+  const told = (times: readonly number[]) => `median ${share(times, 0.5)} ms, most ${share(times, 1)} ms`;
+  // Two to warm up
+  const runs = (await storeyHeights(of, 14, false)).slice(2);
+  console.log(`${words} → forces on the stage: ${told(runs.map(({ forces }) => forces))}`);
+  console.log(`${words} → checks: ${told(runs.map(({ checks }) => checks))}`);
+  let watched: Awaited<ReturnType<typeof storeyHeights>> = [];
+  const tasks = await longestTasks(browser, of, 'change', async () => {
+    watched = await storeyHeights(of, 12, true);
   });
-  const told = (name: 'forces' | 'checks' | 'blocked') =>
-    `median ${share(
-      runs.map((run) => run[name]),
-      0.5,
-    )} ms, most ${share(
-      runs.map((run) => run[name]),
-      1,
-    )} ms`;
-  console.log(`1 040 members × 4 × 12, changed storey height → forces on the stage: ${told('forces')}`);
-  console.log(`1 040 members × 4 × 12, changed storey height → checks: ${told('checks')}`);
-  console.log(`1 040 members × 4 × 12, longest block of the page: ${told('blocked')}`);
+  console.log(`${words}, longest task of the page: ${told(tasks)}`);
+  console.log(`${words}, longest silence of the page: ${told(watched.map(({ silence }) => silence))}`);
+}
+
+/** Changes the storey height some times. @returns how long forces and checks took, and the page's longest silence where it is watched, ms */
+function storeyHeights(
+  of: Page,
+  count: number,
+  isWatched: boolean,
+): Promise<{ forces: number; checks: number; silence: number }[]> {
+  return of.evaluate(
+    async ([total, watches]) => {
+      const field = document.querySelector<HTMLInputElement>('app-parameter-row input')!;
+      const text = (row: number) =>
+        document.querySelectorAll('app-ledger table tr td .number')[row]!.textContent;
+      const until = async (row: number, before: string, from: number) => {
+        while ((text(row) === before || text(row).includes('…')) && performance.now() - from < 20_000)
+          await window.frameEnd();
+        return performance.now() - from;
+      };
+      const taken: { forces: number; checks: number; silence: number }[] = [];
+      for (let i = 0; i < total; i++) {
+        const [sway, worst] = [text(0), text(1)];
+        if (watches) window.longestSilence();
+        performance.mark('change');
+        const from = performance.now();
+        field.focus();
+        field.value = `${3 + i / 20} m`;
+        field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+        const forces = await until(0, sway, from);
+        const checks = await until(1, worst, from);
+        while (document.body.textContent.includes('calculating…')) await window.frameEnd();
+        await new Promise((done) => setTimeout(done, 1500));
+        taken.push({ forces, checks, silence: watches ? window.longestSilence() : 0 });
+      }
+      return taken;
+    },
+    [count, isWatched] as const,
+  );
 }
 
 /** Frames a second while the frame of 1 000 members turns with M drawn. */

@@ -121,7 +121,7 @@ describe('mechanisms', () => {
     expect(problems.length).toBe(3);
     for (const { message, where } of problems) {
       expect(message).toMatch(
-        /^The whole frame can move without resistance, node "n\d" in .* and all others\. Hold "n/,
+        /^The whole frame can move without resistance, as does node "n\d" in .*\. Hold "n/,
       );
       expect((where as { moves: unknown[] }).moves.length).toBe(9);
     }

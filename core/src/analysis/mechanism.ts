@@ -164,7 +164,7 @@ function whatMoves(
 ): string {
   const told = moves.slice(0, 6).map((m) => `"${m.node}" in ${m.directions.join(', ')}`);
   if (moves.length === frame.nodeIds.length && moves.length > told.length)
-    return `The whole frame can move without resistance, node ${told[0]!} and all others`;
+    return `The whole frame can move without resistance, as does node ${told[0]!}`;
   const more = moves.length > told.length ? ` and ${moves.length - told.length} more` : '';
   return `The frame can move without resistance: node ${told.join('; ')}${more}`;
 }
