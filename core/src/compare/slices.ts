@@ -7,7 +7,11 @@ const sliced = ['row', 'bay', 'storey', 'side'] as const;
 /** The slices of a frame: tags of which members have more than one value, each with its values in order. */
 export function slicesOf({ members }: Geometry): AlternativeSummary['slices'] {
   return sliced.flatMap((tag) => {
-    const values = new Set([...members.values()].flatMap(({ tags }) => tags[tag] ?? []));
+    const values = new Set<string | number>();
+    for (const { tags } of members.values()) {
+      const value = tags[tag];
+      if (value !== undefined) values.add(value);
+    }
     return values.size > 1 ? [{ tag, values: [...values].sort(inOrder) }] : [];
   });
 }

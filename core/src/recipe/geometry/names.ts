@@ -9,25 +9,29 @@ const roleWords: Readonly<Record<string, string>> = {
   cross: 'cross member',
 };
 
+/** Tags that tell things of one kind apart by their numbers. */
+const counted = ['bay', 'row', 'storey'] as const;
+
 /** What a member is, in words: `left column`, `rafter of bay 2, left`, `brace, storey 2, bay 1`. */
 export function memberWords(tags: Tags, several: Readonly<Record<string, boolean>> = {}): string {
   const role = String(tags['role'] ?? 'member');
-  const name = roleWords[role] ?? role.replaceAll('-', ' ');
-  const side = tags['side'] === undefined || tags['side'] === 'middle' ? '' : `${String(tags['side'])} `;
-  const parts = ['bay', 'row', 'storey'].flatMap((tag) =>
-    typeof tags[tag] === 'number' && several[tag] !== false ? [`${tag} ${tags[tag]}`] : [],
-  );
-  return [`${side}${name}`, ...parts].join(', ');
+  return withNumbers(roleWords[role] ?? role.replaceAll('-', ' '), tags, several);
 }
 
 /** What a node is, in words: `left eaves`, `base, bay 2`. */
 export function nodeWords(tags: Tags, several: Readonly<Record<string, boolean>> = {}): string {
-  const place = String(tags['place'] ?? 'node').replaceAll('-', ' ');
-  const side = tags['side'] === undefined || tags['side'] === 'middle' ? '' : `${String(tags['side'])} `;
-  const parts = ['bay', 'row', 'storey'].flatMap((tag) =>
-    typeof tags[tag] === 'number' && several[tag] !== false ? [`${tag} ${tags[tag]}`] : [],
-  );
-  return [`${side}${place}`, ...parts].join(', ');
+  return withNumbers(String(tags['place'] ?? 'node').replaceAll('-', ' '), tags, several);
+}
+
+/** @param several which tags have more than one value in the frame; of the others nothing is said */
+function withNumbers(name: string, tags: Tags, several: Readonly<Record<string, boolean>>): string {
+  const side = tags['side'];
+  let words = side === undefined || side === 'middle' ? name : `${String(side)} ${name}`;
+  for (const tag of counted) {
+    const value = tags[tag];
+    if (typeof value === 'number' && several[tag] !== false) words += `, ${tag} ${value}`;
+  }
+  return words;
 }
 
 /**
@@ -40,7 +44,7 @@ export class Namer {
   private nodes: ReadonlyMap<string, string> | undefined;
 
   constructor(private readonly geometry: Geometry) {
-    for (const tag of ['bay', 'row', 'storey']) {
+    for (const tag of counted) {
       const values = new Set<unknown>();
       for (const { tags } of geometry.members.values()) if (tags[tag] !== undefined) values.add(tags[tag]);
       this.several[tag] = values.size > 1;
@@ -53,11 +57,8 @@ export class Namer {
     const line = lines.get(id);
     const member = members.get(line?.members[0] ?? id);
     if (!member) return id;
-    this.lines ??= numbered(
-      [...lines.values()].map((one) => [
-        one.id,
-        memberWords(members.get(one.members[0]!)!.tags, this.several),
-      ]),
+    this.lines ??= numbered(lines.values(), (one) =>
+      memberWords(members.get(one.members[0]!)!.tags, this.several),
     );
     const words = this.lines.get(member.line) ?? memberWords(member.tags, this.several);
     const pieces = lines.get(member.line)!.members;
@@ -65,25 +66,30 @@ export class Namer {
   }
 
   node(id: string): string {
-    this.nodes ??= numbered(
-      [...this.geometry.nodes.values()].map((node) => [node.id, nodeWords(node.tags, this.several)]),
-    );
+    this.nodes ??= numbered(this.geometry.nodes.values(), ({ tags }) => nodeWords(tags, this.several));
     return this.nodes.get(id) ?? id;
   }
 }
 
 /** Words by id; those that stand more than once have a number after the first part: "rib 3", "purlin 2, row 1". */
-function numbered(named: readonly (readonly [id: string, words: string])[]): Map<string, string> {
+function numbered<T extends { readonly id: string }>(
+  things: Iterable<T>,
+  wordsOf: (thing: T) => string,
+): Map<string, string> {
+  const names = new Map<string, string>();
   const count = new Map<string, number>();
-  for (const [, words] of named) count.set(words, (count.get(words) ?? 0) + 1);
+  for (const thing of things) {
+    const words = wordsOf(thing);
+    names.set(thing.id, words);
+    count.set(words, (count.get(words) ?? 0) + 1);
+  }
   const used = new Map<string, number>();
-  return new Map(
-    named.map(([id, words]) => {
-      if (count.get(words) === 1) return [id, words];
-      const number = (used.get(words) ?? 0) + 1;
-      used.set(words, number);
-      const [first, ...rest] = words.split(', ');
-      return [id, [`${first!} ${number}`, ...rest].join(', ')];
-    }),
-  );
+  for (const [id, words] of names) {
+    if (count.get(words) === 1) continue;
+    const number = (used.get(words) ?? 0) + 1;
+    used.set(words, number);
+    const [first, ...rest] = words.split(', ');
+    names.set(id, [`${first!} ${number}`, ...rest].join(', '));
+  }
+  return names;
 }
