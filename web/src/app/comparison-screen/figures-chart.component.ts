@@ -69,6 +69,17 @@ export class FiguresChartComponent {
     });
     const data = ({ quantity, values }: ChartSeries) =>
       values.map((value) => (value === undefined ? null : Math.abs(value) * shownUnit(quantity).factor));
+    // Heights are magnitudes; what is told has its sign
+    const told = ({ quantity, values }: ChartSeries, k: number, digits?: number) =>
+      values[k] === undefined ? '–' : significant(values[k] * shownUnit(quantity).factor, digits);
+    const label = (of: ChartSeries) => ({
+      show: true,
+      ...text,
+      formatter: ({ dataIndex }: { dataIndex: number }) => told(of, dataIndex),
+    });
+    const tooltip = (of: ChartSeries) => ({
+      valueFormatter: (_: unknown, dataIndex: number) => told(of, dataIndex, 4),
+    });
     const [first, second] = this.series() as [ChartSeries, ChartSeries];
     return {
       animation: false,
@@ -79,7 +90,6 @@ export class FiguresChartComponent {
         backgroundColor: colours.sheet,
         borderColor: colours.inkSoft,
         textStyle: text,
-        valueFormatter: (value: unknown) => (typeof value === 'number' ? significant(value, 4) : '–'),
       },
       xAxis: {
         type: 'category',
@@ -101,14 +111,9 @@ export class FiguresChartComponent {
           data: data(first),
           barWidth: '34%',
           itemStyle: { color: colours.inkFaint, borderColor: colours.ink, borderWidth: 1 },
-          label: {
-            show: true,
-            position: 'insideBottom',
-            // Clear of the axis
-            distance: 8,
-            ...text,
-            formatter: ({ value }: { value: number }) => significant(value),
-          },
+          // Clear of the axis
+          label: { ...label(first), position: 'insideBottom', distance: 8 },
+          tooltip: tooltip(first),
         },
         {
           type: 'line',
@@ -120,13 +125,8 @@ export class FiguresChartComponent {
           // Alternatives have no order that a line could follow
           lineStyle: { width: 0 },
           itemStyle: { color: colours.indigo },
-          label: {
-            show: true,
-            position: 'top',
-            ...text,
-            color: colours.indigo,
-            formatter: ({ value }: { value: number }) => significant(value),
-          },
+          label: { ...label(second), position: 'top', color: colours.indigo },
+          tooltip: tooltip(second),
         },
       ],
     };
