@@ -38,23 +38,25 @@ function drawn(beams: number) {
   );
   const run = new AlternativeRun(design, design.alternatives[0]!);
   run.advance('forces');
-  const { drawing } = run.draw({ result: 'U1', diagram: 'none' })!;
+  const { drawing, most } = run.draw({ result: 'U1', diagram: 'none' })!;
   const texts = drawing.texts.filter(({ layer }) => layer === 'loads').map(({ text }) => text);
   /** Lines along the beams at the heads of the blocks, with the load that each stands for, N/m. */
   const tops = strokesOn(drawing, 'loads').filter(({ a, b }) => Math.abs(a[0]! - b[0]!) > 5);
-  return { tops: tops.map(({ da }) => da[2]!), texts: texts.map(plainText) };
+  return { tops: tops.map(({ da }) => da[2]!), texts: texts.map(plainText), greatest: most.load };
 }
 
 describe('loads on the drawing', () => {
   it('of a small frame stand one above the other, a block a case, each force with its value', () => {
-    const { tops, texts } = drawn(3);
+    const { tops, texts, greatest } = drawn(3);
+    expect(greatest).toBeCloseTo(6000, 6);
     // 2 kN/m, and on it 2 × 3 kN/m
     expect([...tops].sort((a, b) => a - b)).toEqual([2000, 2000, 2000, 8000, 8000, 8000]);
     expect([...texts].sort()).toEqual(['2.00 kN/m', '4.00 kN', '4.00 kN', '4.00 kN', '6.00 kN/m']);
   });
 
   it('of a frame with many are one block a member, and what repeats is told once', () => {
-    const { tops, texts } = drawn(100);
+    const { tops, texts, greatest } = drawn(100);
+    expect(greatest).toBeCloseTo(8000, 6);
     expect(tops.length).toBe(100);
     expect(new Set(tops)).toEqual(new Set([8000]));
     expect([...texts].sort()).toEqual(['4.00 kN', '8.00 kN/m']);

@@ -1,51 +1,66 @@
 import { pointOn } from '../results/index.js';
 import type { Frame } from '../analysis/index.js';
-import type { DistributedLoad, Load, LoadCase } from '../model/types.js';
+import type { DistributedLoad, Load } from '../model/types.js';
 import { add, between, times, type Point } from '../recipe/geometry/vector.js';
 import { formatExact, formatWithUnit } from '../units/format.js';
 import type { Draughtsman } from './drawing.js';
 import { axisOf, nodeAt } from './places.js';
 
-/** Greatest line load of the shown case or combination, N/m, for the common scale. */
-export function greatestLoad(cases: readonly LoadCase[], factors: Float64Array): number {
-  let most = 0;
-  cases.forEach(({ loads = [] }, c) => {
-    if (factors[c] === 0) return;
-    for (const load of loads)
-      if (load.kind === 'distributed')
-        most = Math.max(most, Math.abs(factors[c]! * load.q[0]), Math.abs(factors[c]! * load.q[1]));
-  });
-  return most;
-}
-
 const ochre = { colour: 'ochre' } as const;
 
 /** From how many loads on line loads of several load cases are drawn as one, without heads, and what repeats is told once. */
-const many = 120;
+const denseFrom = 120;
 
-/** Draws all loads of a case or combination: line loads as blocks of arrows, forces and moments as arrows, others as text. */
-export function drawLoads(
-  pen: Draughtsman,
-  frame: Frame,
-  factors: Float64Array,
-  shown: (member: number) => boolean,
-): void {
+type OtherLoad = Exclude<Load, DistributedLoad>;
+
+/** What acts in a case or combination, as it is drawn. */
+export interface ActingLoads {
+  /** Line loads multiplied by their factors, N/m: one above the other where they stand on the same member. */
+  readonly blocks: readonly DistributedLoad[];
+  readonly others: readonly { readonly load: OtherLoad; readonly factor: number }[];
+  /** The greatest load of a block, N/m, for the common scale. */
+  readonly greatest: number;
+  readonly dense: boolean;
+}
+
+/** @param factors of the load cases */
+export function actingLoads(frame: Frame, factors: Float64Array): ActingLoads {
   // Equivalent forces of imperfections are told in notes
   const acting = frame.loadCases.flatMap(({ loads = [], id }, c) =>
     factors[c] === 0 || id.startsWith('imperfection ') ? [] : [{ loads, factor: factors[c]! }],
   );
-  const dense = acting.reduce((sum, { loads }) => sum + loads.length, 0) > many;
-  const drawn: Drawn = { named: new Set(), stacked: new Map(), dense };
-  const isShown = (load: Load) => !('member' in load) || shown(frame.memberIndex.get(load.member)!);
+  const dense = acting.reduce((sum, { loads }) => sum + loads.length, 0) > denseFrom;
+  const blocks: DistributedLoad[] = [];
+  const others: { load: OtherLoad; factor: number }[] = [];
   const ofAll = new LineLoads();
   for (const { loads, factor } of acting) {
     const lines = dense ? ofAll : new LineLoads();
     for (const load of loads)
       if (load.kind === 'distributed') lines.add(load, factor);
-      else if (isShown(load)) drawLoad(pen, frame, load, factor, drawn);
-    if (!dense) for (const load of lines) if (isShown(load)) drawBlock(pen, frame, load, drawn);
+      else others.push({ load, factor });
+    if (!dense) for (const block of lines) blocks.push(block);
   }
-  for (const load of ofAll) if (isShown(load)) drawBlock(pen, frame, load, drawn);
+  for (const block of ofAll) blocks.push(block);
+  let greatest = 0;
+  for (const { q } of blocks) greatest = Math.max(greatest, Math.abs(q[0]), Math.abs(q[1]));
+  return { blocks, others, greatest, dense };
+}
+
+/**
+ * Draws loads: line loads as blocks of arrows, forces and moments as arrows, others as text.
+ *
+ * @param shown whether a member's loads are drawn
+ */
+export function drawLoads(
+  pen: Draughtsman,
+  frame: Frame,
+  { blocks, others, dense }: ActingLoads,
+  shown: (member: number) => boolean,
+): void {
+  const drawn: Drawn = { named: new Set(), stacked: new Map(), dense };
+  const isShown = (load: Load) => !('member' in load) || shown(frame.memberIndex.get(load.member)!);
+  for (const load of blocks) if (isShown(load)) drawBlock(pen, frame, load, drawn);
+  for (const { load, factor } of others) if (isShown(load)) drawLoad(pen, frame, load, factor, drawn);
 }
 
 /** Line loads multiplied by their factors, N/m; those that lie on the same part of a member in the same way are one. */
@@ -83,13 +98,7 @@ interface Drawn {
   readonly dense: boolean;
 }
 
-function drawLoad(
-  pen: Draughtsman,
-  frame: Frame,
-  load: Exclude<Load, DistributedLoad>,
-  factor: number,
-  drawn: Drawn,
-): void {
+function drawLoad(pen: Draughtsman, frame: Frame, load: OtherLoad, factor: number, drawn: Drawn): void {
   switch (load.kind) {
     case 'point': {
       const m = frame.memberIndex.get(load.member)!;

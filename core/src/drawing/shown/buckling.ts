@@ -1,5 +1,5 @@
 import { formatExact, significant } from '../../units/format.js';
-import { drawLoads, greatestLoad } from '../loads.js';
+import { actingLoads, drawLoads } from '../loads.js';
 import { drawShape } from '../shape.js';
 import type { ShownKind } from './shown.js';
 
@@ -30,13 +30,11 @@ export const buckling: ShownKind = {
     const mode = combination === undefined ? undefined : source.shapes?.buckling(combination, Number(number));
     if (!mode) return undefined;
     const selection = forces.selections.find((one) => one.id === combination);
-    if (selection && !options.without?.includes('loads')) drawLoads(pen, frame, selection.factors, shown);
+    const loads = selection && actingLoads(frame, selection.factors);
+    if (loads && !options.without?.includes('loads')) drawLoads(pen, frame, loads, shown);
     const local = drawShape(pen, frame, mode.shape, { shown, alone: mode.shares });
     return {
-      greatest: {
-        deformation: 1,
-        load: selection ? greatestLoad(frame.loadCases, selection.factors) : 0,
-      },
+      greatest: { deformation: 1, load: loads?.greatest ?? 0 },
       legend: [
         {
           text: `buckles at ${significant(mode.factor)} × ${combination!}`,

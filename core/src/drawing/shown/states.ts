@@ -2,7 +2,7 @@ import type { ResultSelection } from '../../results/index.js';
 import { drawDeformed, greatestMove } from '../deformed.js';
 import { drawAlongMembers } from '../along-members.js';
 import type { Layer } from '../drawing.js';
-import { drawLoads, greatestLoad } from '../loads.js';
+import { actingLoads, drawLoads } from '../loads.js';
 import { drawReactions } from '../reactions.js';
 import type { ShownContext, ShownKind } from './shown.js';
 
@@ -20,17 +20,14 @@ function drawState(
     options.slice &&
     new Set(frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])));
   const isSeen = (layer: Layer) => !options.without?.includes(layer);
-  if (isSeen('loads')) drawLoads(pen, frame, selection.factors, shown);
+  const loads = actingLoads(frame, selection.factors);
+  if (isSeen('loads')) drawLoads(pen, frame, loads, shown);
   if (isSeen('deformed')) drawDeformed(pen, frame, state);
   if (isSeen('reactions'))
     drawReactions(context, state, (node) => !nodes || nodes.has(frame.nodeIndex.get(node)!));
   const drawn = drawAlongMembers(context, [{ id, state }]);
   return {
-    greatest: {
-      diagram: drawn.greatest,
-      deformation: greatestMove(state),
-      load: greatestLoad(frame.loadCases, selection.factors),
-    },
+    greatest: { diagram: drawn.greatest, deformation: greatestMove(state), load: loads.greatest },
     legend: drawn.legend,
   };
 }

@@ -87,10 +87,9 @@ function measure(points: Float32Array, ends: Float32Array): Measures {
     length += Math.sqrt(x * x + y * y + z * z);
   }
   if (length <= lineLength * a) return { size: diagonal, spacing: Infinity };
-  return {
-    size: diagonal,
-    spacing: Math.max((2 * a * b) / length, Math.sqrt((3 * a * b * c) / length)),
-  };
+  // Overlapping members in one line take no area
+  const spacing = Math.max((2 * a * b) / length, Math.sqrt((3 * a * b * c) / length)) || Infinity;
+  return { size: diagonal, spacing };
 }
 
 /** Sides of the box around points, the longest first, m. */
