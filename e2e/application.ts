@@ -94,7 +94,7 @@ export async function openSlipShed(page: Page, app: Application): Promise<string
 }
 
 /** Waits until the numbers on the screen belong to the design on the screen. */
-export async function calculated(page: Page, timeout = 15_000): Promise<void> {
+export async function calculated(page: Page, timeout = 60_000): Promise<void> {
   // What was just typed is on the page with the next picture
   await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn))));
   // A page that has just been opened says nothing before its first numbers
