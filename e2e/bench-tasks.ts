@@ -8,7 +8,6 @@ interface TraceEvent {
   readonly tid: number;
   readonly ts: number;
   readonly dur?: number;
-  readonly args: { readonly name?: string };
 }
 
 /**
@@ -28,7 +27,9 @@ export async function longestTasks(
   const trace = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: TraceEvent[] };
   const marks = trace.traceEvents.filter(({ name }) => name === mark);
   const begins = [...new Set(marks.map(({ ts }) => ts))].sort((a, b) => a - b);
-  const { pid, tid } = marks[0]!;
+  const [first] = marks;
+  if (!first) throw new Error(`The trace holds no mark "${mark}".`);
+  const { pid, tid } = first;
   const tasks = trace.traceEvents.filter(
     (event) => event.pid === pid && event.tid === tid && event.ph === 'X' && event.name.endsWith('RunTask'),
   );

@@ -51,7 +51,7 @@ export interface MemberLoadFields {
 
 const none: readonly Dislocation[] = [];
 const unstrained: InitialStrain = [0, 0, 0];
-const unchanged = [0, 0, 0] as const;
+const noGradient = [0, 0, 0] as const;
 
 /** Builds the exact load functions of every member in every load case. */
 export function memberLoadFields(frame: Frame): MemberLoadFields {
@@ -97,7 +97,7 @@ function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefi
         });
       } else {
         const q0 = toLocal(frame, m, [0, 0, -weight * frame.massPerLength[m]!]);
-        of(m).lines.push({ from: 0, to: L, q0, q1: unchanged });
+        of(m).lines.push({ from: 0, to: L, q0, q1: noGradient });
       }
     }
   for (const load of loadCase.loads ?? []) {
@@ -152,7 +152,7 @@ function linePiece(frame: Frame, m: number, load: DistributedLoad): LinePiece {
   const from = (load.from ?? 0) * L;
   const to = (load.to ?? 1) * L;
   const [first, last] = load.q;
-  const q1 = first === last ? unchanged : scaled((last - first) / (to - from));
+  const q1 = first === last ? noGradient : scaled((last - first) / (to - from));
   return { from, to, q0: scaled(first), q1 };
 }
 

@@ -237,7 +237,7 @@ function drawBlock(
     if (!dense) pen.on('loads').head(at, add(at, times(along, -sign)), style, { size: 5, shift: foot });
   }
   const q = Math.abs(q0) >= Math.abs(q1) ? q0 : q1;
-  if (dense && repeats(named, `${q} N/m`)) return;
+  if (dense && repeats(named, `${q} N/m ${load.per ?? ''}`)) return;
   const text = formatWithUnit(Math.abs(q), 'lineLoad') + (load.per === 'projected' ? ' on plan' : '');
   // The same load on several members is named once, on the first of them
   if (repeats(named, text)) return;

@@ -10,7 +10,7 @@ export const ACCELERATED = new InjectionToken<boolean>('graphics card', {
   factory: () => Painter.isAccelerated(),
 });
 
-/** Thumbnails are painted at the latest after this, ms. */
+/** The next thumbnail is painted at the latest after this, ms. */
 const longestWait = 100;
 /** What a thumbnail takes, ms. */
 const thumbnailTime = 4;
@@ -19,8 +19,8 @@ const mostContexts = 8;
 
 /**
  * Paints sheets onto canvases. A large sheet has a WebGL context of its own, which the browser composes without waiting; thumbnails,
- * and all sheets where no graphics card is behind WebGL, are painted on plain canvases. Thumbnails wait for a pause in the work, a tenth
- * of a second at the most.
+ * and all sheets where no graphics card is behind WebGL, are painted on plain canvases. Thumbnails wait for pauses in the work, one of
+ * them for a tenth of a second at the most.
  */
 @Injectable({ providedIn: 'root' })
 export class SheetRenderer implements OnDestroy {
