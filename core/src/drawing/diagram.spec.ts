@@ -77,14 +77,19 @@ describe('a diagram along members', () => {
   it('has both values where a force makes it jump', () => {
     const { curve } = drawn('Vz', [force(0, 0.25, -8000)]);
     // 3/4 and 1/4 of the force go to the supports
-    expect(curve.length).toBe(3);
-    const [before, jump, after] = curve;
-    expect(jump!.from[0]).toBeCloseTo(2, 6);
-    expect(jump!.to[0]).toBeCloseTo(2, 6);
+    expect(curve.length).toBe(4);
+    // The jump goes through the axis: a part on either side
+    const [before, toAxis, fromAxis, after] = curve;
+    for (const { from, to } of [toAxis!, fromAxis!]) {
+      expect(from[0]).toBeCloseTo(2, 6);
+      expect(to[0]).toBeCloseTo(2, 6);
+    }
     expect(Math.abs(before!.to[1]!)).toBeCloseTo(6000, 2);
     expect(Math.abs(after!.from[1]!)).toBeCloseTo(2000, 2);
-    expect(jump!.from[1]).toBeCloseTo(before!.to[1]!, 2);
-    expect(jump!.to[1]).toBeCloseTo(after!.from[1]!, 2);
+    expect(toAxis!.from[1]).toBeCloseTo(before!.to[1]!, 2);
+    expect(toAxis!.to[1]).toBe(0);
+    expect(fromAxis!.from[1]).toBe(0);
+    expect(fromAxis!.to[1]).toBeCloseTo(after!.from[1]!, 2);
   });
 
   it('tells the sixty greatest values, of the members that are looked at', () => {

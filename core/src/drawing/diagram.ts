@@ -1,4 +1,4 @@
-import { evaluate, type MemberField } from '../analysis/index.js';
+import { evaluate, type Frame, type MemberField } from '../analysis/index.js';
 import {
   forceAt,
   forceCandidates,
@@ -117,17 +117,10 @@ export function drawDiagram(
     const peak = peaks.ofMember[m]!;
     if (!shown(m) || peak < 1e-6 * most) continue;
     const fields = fieldsOf(m);
-    const up = times(axisOf(frame, m, style.axis), style.sign);
     const curves =
       fields.length === 1 ? [curveOf(fields[0]!.field, name, away)] : envelopeCurves(fields, name);
-    for (const curve of curves) {
-      const ordinates: Ordinate[] = [];
-      for (let i = 0; i < curve.length; i += 2) {
-        const value = curve[i + 1]!;
-        ordinates.push({ at: pointOn(frame, m, curve[i]!), shift: times(up, value), value });
-      }
-      drawOrdinates(pen.on('diagram'), ordinates, look);
-    }
+    const line = { frame, m, up: times(axisOf(frame, m, style.axis), style.sign), look };
+    for (const curve of curves) drawCurve(pen.on('diagram'), line, curve);
     if (peak >= told) texts.push(...toldOf(m, fields, name));
   }
   texts.sort((a, b) => Math.abs(b.value) - Math.abs(a.value));
@@ -212,17 +205,10 @@ function envelopeExtremes(
   return [...(most.value > 0.15 * greater ? [most] : []), ...(least.value < -0.15 * greater ? [least] : [])];
 }
 
-interface Ordinate {
-  readonly at: Point;
-  readonly shift: Point;
-  readonly value: number;
-}
-
 const none: Point = [0, 0, 0];
 
 const strokesOf = (colour: Colour) => ({
-  fill: { colour, scale: 'diagram', alpha: 0.13 } as const,
-  curve: { colour, scale: 'diagram', width: 1.5 } as const,
+  curve: { colour, scale: 'diagram', width: 1.5, fill: 0.13 } as const,
   hatch: { colour, scale: 'diagram', width: 0.8 } as const,
   end: { colour, scale: 'diagram', width: 1 } as const,
 });
@@ -238,27 +224,37 @@ function lookOf({ positive, negative }: Style): Look {
   return { positive: strokes, negative: negative === positive ? strokes : strokesOf(negative) };
 }
 
-/** Fill between axis and curve, thin ordinates, and the curve itself. */
-function drawOrdinates(pen: LayerPen, points: readonly Ordinate[], { positive, negative }: Look): void {
+/** A member along which curves are drawn: the direction of its ordinates, global, and their strokes. */
+interface CurveLine {
+  readonly frame: Frame;
+  readonly m: number;
+  readonly up: Point;
+  readonly look: Look;
+}
+
+/** The curve itself with the area between it and the axis, and thin ordinates. */
+function drawCurve(pen: LayerPen, { frame, m, up, look }: CurveLine, curve: Curve): void {
+  const { positive, negative } = look;
   const signed = positive !== negative;
-  for (let i = 0; i + 1 < points.length; i++) {
-    const p = points[i]!;
-    const q = points[i + 1]!;
-    const { fill, curve, hatch } =
-      (Math.abs(p.value) > Math.abs(q.value) ? p.value : q.value) >= 0 ? positive : negative;
-    if (p.value * q.value >= 0) pen.band(p.at, q.at, fill, p.shift, q.shift);
+  const inkOf = (value: number) => (value >= 0 ? positive : negative);
+  let [value, at, shift] = [curve[1]!, pointOn(frame, m, curve[0]!), times(up, curve[1]!)];
+  pen.line(at, at, inkOf(value).end, none, shift);
+  for (let i = 2; i < curve.length; i += 2) {
+    const [p, from, before] = [value, at, shift];
+    value = curve[i + 1]!;
+    at = pointOn(frame, m, curve[i]!);
+    shift = times(up, value);
+    if (p * value >= 0) pen.line(from, at, inkOf(p + value).curve, before, shift);
     else {
       // On both sides of the place where the ordinate changes its sign
-      const zero = between(p.at, q.at, p.value / (p.value - q.value));
-      pen.band(p.at, zero, (p.value > 0 ? positive : negative).fill, p.shift, none);
-      pen.band(zero, q.at, (q.value > 0 ? positive : negative).fill, none, q.shift);
+      const zero = between(from, at, p / (p - value));
+      pen.line(from, zero, inkOf(p).curve, before, none);
+      pen.line(zero, at, inkOf(value).curve, none, shift);
     }
-    pen.line(p.at, q.at, curve, p.shift, q.shift);
     // Compression is hatched, so that the sign is not told by colour alone
-    if (signed && p.value < 0) pen.line(p.at, p.at, hatch, none, p.shift);
+    if (signed && p < 0) pen.line(from, from, negative.hatch, none, before);
   }
-  for (const { at, shift, value } of [points[0]!, points.at(-1)!])
-    pen.line(at, at, (value >= 0 ? positive : negative).end, none, shift);
+  pen.line(at, at, inkOf(value).end, none, shift);
 }
 
 /** The greatest magnitude of a member, and its ends where they are not much smaller. */

@@ -36,9 +36,10 @@ export const scaleNames = ['none', 'diagram', 'deformation', 'load'] as const;
 export type Scale = (typeof scaleNames)[number];
 
 /**
- * A stroke: 21 numbers, and three that fill its last quadruple. Its ends A and B in m, each with a displacement that a scale multiplies; offsets in px of both ends; width in
- * px; colour; opacity; mode; scale. Mode 0: offsets are right and down on the sheet from A and from B. Mode 1: both from A, along and
- * across the direction from A to B as it is seen.
+ * A stroke: 22 numbers, and two that fill its last quadruple. Its ends A and B in m, each with a displacement that a scale multiplies;
+ * offsets in px of both ends; width in px; colour; opacity; mode; scale; opacity of the area between the line and where it would be
+ * without its displacements. Mode 0: offsets are right and down on the sheet from A and from B. Mode 1: both from A, along and across
+ * the direction from A to B as it is seen.
  */
 export const strokeSize = 24;
 /** A corner of a triangle: 15 numbers. P and its displacement, a second point Q, offset in px, colour, opacity, mode, scale. */
@@ -84,6 +85,8 @@ interface StrokeStyle {
   readonly width?: number;
   readonly alpha?: number;
   readonly scale?: Scale;
+  /** Opacity of the area between a line and where it would be without its displacements. */
+  readonly fill?: number;
 }
 
 const zero: Point = [0, 0, 0];
@@ -223,17 +226,6 @@ export class LayerPen {
       for (const k of [0, i, i + 1]) this.corner(points[k]!, nib, shifts?.[k] ?? zero);
   }
 
-  /** The area between two places and where `da` and `db` take them. */
-  band(a: Point, b: Point, style: StrokeStyle, da: Point, db: Point): void {
-    const nib = nibOf(style);
-    this.corner(a, nib, zero);
-    this.corner(b, nib, zero);
-    this.corner(b, nib, db);
-    this.corner(a, nib, zero);
-    this.corner(b, nib, db);
-    this.corner(a, nib, da);
-  }
-
   /** A disc of px about a place. */
   disc(at: Point, radius: number, style: StrokeStyle): void {
     const nib = nibOf(style);
@@ -264,6 +256,7 @@ export class LayerPen {
     values[from + 18] = alpha;
     values[from + 19] = mode;
     values[from + 20] = scale;
+    values[from + 21] = style.fill ?? 0;
     return from;
   }
 

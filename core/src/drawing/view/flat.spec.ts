@@ -80,6 +80,24 @@ describe('a drawing laid flat', () => {
     expect(triangles[0]!.ink.alpha).toBeCloseTo(0.2, 6);
   });
 
+  it('fills the area between a line and where it would be without its displacements, under the line', () => {
+    const { triangles, lines } = laid(
+      (pen) =>
+        pen
+          .on('diagram')
+          .line([1, 0, 2], [3, 0, 2], { colour: 'plum', scale: 'diagram', fill: 0.25 }, [0, 0, 1], [0, 0, 2]),
+      { scales: { diagram: 0.5 } },
+    );
+    expectAt(lines[0]!.ends, [200, 125, 300, 100]);
+    expect(triangles.length).toBe(2);
+    expectAt(triangles[0]!.corners, [200, 150, 300, 150, 300, 100]);
+    expectAt(triangles[1]!.corners, [200, 150, 200, 125, 300, 100]);
+    expect(triangles.map(({ ink }) => ink)).toEqual([
+      { colour: 'plum', alpha: 0.25, width: 0 },
+      { colour: 'plum', alpha: 0.25, width: 0 },
+    ]);
+  });
+
   it('draws only the layers that are asked for', () => {
     const draw = (pen: Draughtsman) => {
       pen.on('loads').line([0, 0, 0], [1, 0, 0], { colour: 'ochre' });

@@ -44,6 +44,7 @@ export function layFlat(drawing: DrawnLines, options: FlatOptions, pen: FlatPen)
     const [c0, c1] = drawing.cornerRanges[k]!;
     for (let c = c0; c + 2 < c1; c += 3) flat.triangle(drawing.corners, c * cornerSize, pen);
     const [s0, s1] = drawing.strokeRanges[k]!;
+    for (let s = s0; s < s1; s++) flat.fill(drawing.strokes, s * strokeSize, pen);
     for (let s = s0; s < s1; s++) flat.stroke(drawing.strokes, s * strokeSize, pen);
   }
 }
@@ -111,6 +112,26 @@ class Flat {
       alpha: data[i + 18]!,
       width: data[i + 16]! * this.thin,
     });
+  }
+
+  /** The area between a stroke and where it would be without its displacements. */
+  fill(data: Float32Array, i: number, pen: FlatPen): void {
+    const alpha = data[i + 21]!;
+    if (alpha === 0) return;
+    const factor = this.factors[data[i + 20]!]!;
+    const { p, q, ends } = this;
+    const ink = { colour: colourNames[data[i + 17]!]!, alpha, width: 0 };
+    // Two triangles share the edge from A to where B is displaced to
+    this.place(data, i, 0, p);
+    this.place(data, i + 6, factor, q);
+    ends.set(p);
+    ends.set(q, 4);
+    this.place(data, i + 6, 0, q);
+    ends.set(q, 2);
+    pen.triangle(ends, ink);
+    this.place(data, i, factor, p);
+    ends.set(p, 2);
+    pen.triangle(ends, ink);
   }
 
   triangle(data: Float32Array, i: number, pen: FlatPen): void {

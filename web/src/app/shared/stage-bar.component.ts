@@ -49,19 +49,23 @@ export class StageBarComponent {
     { label: 'oblique', value: 'oblique' },
   ];
   /** The whole frame, and each row, bay, storey or side by itself. */
-  protected readonly slices = computed(() => {
-    const design = this.workspace.state()?.design;
-    const known =
-      design &&
-      this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary
-        .slices;
-    return [
-      { label: 'whole', value: '' },
-      ...(known ?? []).flatMap(({ tag, values }) =>
-        values.map((value) => ({ label: `${tag} ${value}`, value: `${tag}:${value}` })),
-      ),
-    ];
-  });
+  protected readonly slices = computed(
+    () => {
+      const design = this.workspace.state()?.design;
+      const known =
+        design &&
+        this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary
+          .slices;
+      return [
+        { label: 'whole', value: '' },
+        ...(known ?? []).flatMap(({ tag, values }) =>
+          values.map((value) => ({ label: `${tag} ${value}`, value: `${tag}:${value}` })),
+        ),
+      ];
+    },
+    // The list is formed anew only where it says something new
+    { equal: (a, b) => a.length === b.length && a.every(({ value }, i) => value === b[i]!.value) },
+  );
   protected readonly slice = computed(() => {
     const slice = this.view.slice();
     return slice ? `${slice.tag}:${slice.value}` : '';

@@ -86,6 +86,30 @@ for (const [way, paint] of Object.entries(ways))
       expect(near(painted({ ...sheet, layers: ['members'] })(100, 40), white)).toBeTrue();
     });
 
+    it('fills the area between a line and where it would be without its displacements', () => {
+      const sheet = sheetWith((pen) =>
+        pen
+          .on('diagram')
+          .line(
+            [-1, 0, 0],
+            [1, 0, 0],
+            { colour: 'ink', scale: 'diagram', fill: 0.5 },
+            [0, 0, 0],
+            [0, 0, 1000],
+          ),
+      );
+      // From the middle of the left edge up to 25 px at the right one: half of ink and half of the sheet
+      const at = painted({ ...sheet, scales: { ...sheet.scales, diagram: 5e-4 } });
+      const half = white.map((value, k) => (value + ink[k]!) / 2);
+      expect(near(at(140, 45), half)).toBeTrue();
+      expect(near(at(100, 45), half)).toBeTrue();
+      expect(near(at(100, 30), white)).toBeTrue();
+      expect(near(at(60, 45), white)).toBeTrue();
+      expect(near(at(140, 55), white)).toBeTrue();
+      // Not above the line, where the area of the whole box would be
+      expect(near(at(100, 34), white)).toBeTrue();
+    });
+
     it('draws symbols of px along the direction in which they point', () => {
       // An arrow to the right that ends 20 px left of the middle and is 60 px long
       const at = painted(

@@ -12,6 +12,8 @@ import type { Sheet, SheetPainter } from './types';
 /** Strokes in a row of their texture. */
 const perRow = 341;
 const texelsOfStroke = strokeSize / 4;
+/** Which number of a stroke is its area's opacity. */
+const fillPlace = 21;
 
 const common = `#version 300 es
 precision highp float;
@@ -33,16 +35,21 @@ vec2 directionOf(vec2 p, vec2 q) {
 vec4 toClip(vec2 p) { return vec4(p.x / sheet.x * 2.0 - 1.0, 1.0 - p.y / sheet.y * 2.0, 0.0, 1.0); }
 `;
 
-const strokeShader = `${common}
+const ofStrokes = `${common}
 // One stroke is six texels; its four corners are told apart by the number of the vertex, because drawing by instances is slow without
 // a graphics card
 uniform highp sampler2D strokes;
 out vec2 across;
 out vec4 ink;
 vec4 texel(int stroke, int k) { return texelFetch(strokes, ivec2(stroke % ${perRow} * 6 + k, stroke / ${perRow}), 0); }
+int stroke() { return gl_VertexID >> 2; }
+vec2 corner() { return vec2(float(gl_VertexID & 1), float(gl_VertexID >> 1 & 1)); }
+`;
+
+const strokeShader = `${ofStrokes}
 void main() {
-  int stroke = gl_VertexID >> 2;
-  vec2 corner = vec2(float(gl_VertexID & 1), float(gl_VertexID >> 1 & 1));
+  int stroke = stroke();
+  vec2 corner = corner();
   vec4 t0 = texel(stroke, 0), t1 = texel(stroke, 1), t2 = texel(stroke, 2);
   vec4 offsets = texel(stroke, 3), style = texel(stroke, 4);
   vec3 a = t0.xyz, da = vec3(t0.w, t1.xy), b = vec3(t1.zw, t2.x), db = t2.yzw;
@@ -70,6 +77,19 @@ void main() {
   across = vec2((corner.y * 2.0 - 1.0) * reach, half_);
   ink = vec4(colours[int(style.y + 0.5)], style.z);
   gl_Position = toClip(at);
+}`;
+
+// The area between a stroke and where it would be without its displacements
+const fillShader = `${ofStrokes}
+void main() {
+  int stroke = stroke();
+  vec2 corner = corner();
+  vec4 t0 = texel(stroke, 0), t1 = texel(stroke, 1), t2 = texel(stroke, 2), last = texel(stroke, 5);
+  vec3 p = mix(t0.xyz, vec3(t1.zw, t2.x), corner.x);
+  vec3 dp = mix(vec3(t0.w, t1.xy), t2.yzw, corner.x);
+  across = vec2(0.0, 2.0);
+  ink = vec4(colours[int(texel(stroke, 4).y + 0.5)], last.y);
+  gl_Position = toClip(last.y > 0.0 ? onSheet(p + dp * factorOf(last.x) * corner.y) : vec2(0.0));
 }`;
 
 const cornerShader = `${common}
@@ -115,13 +135,16 @@ const twoTriangles = [0, 1, 2, 2, 1, 3];
 interface Uploaded {
   readonly strokes: WebGLTexture;
   readonly corners: WebGLBuffer;
+  /** Whether strokes of a layer have areas. */
+  readonly filled: readonly boolean[];
 }
 
 /** Paints drawings in one WebGL 2 context: the camera and all scales are uniforms, so that turning and zooming upload nothing. */
 export class Painter implements SheetPainter {
   private readonly strokeProgram: WebGLProgram;
+  private readonly fillProgram: WebGLProgram;
   private readonly cornerProgram: WebGLProgram;
-  private readonly places = new Map<string, WebGLUniformLocation | null>();
+  private readonly places = new Map<WebGLProgram, Map<string, WebGLUniformLocation | null>>();
   private uploaded = new Map<Drawing, Uploaded>();
   /** Corners of the two triangles of each stroke. */
   private readonly indices: WebGLBuffer;
@@ -147,6 +170,7 @@ export class Painter implements SheetPainter {
     private readonly gl: WebGL2RenderingContext,
   ) {
     this.strokeProgram = this.program(strokeShader);
+    this.fillProgram = this.program(fillShader);
     this.cornerProgram = this.program(cornerShader);
     this.indices = gl.createBuffer();
   }
@@ -173,8 +197,9 @@ export class Painter implements SheetPainter {
   private paintLayers(sheet: Sheet): void {
     const { gl } = this;
     const { drawing } = sheet.scene;
-    const { strokes, corners } = this.upload(drawing);
-    for (const program of [this.cornerProgram, this.strokeProgram]) this.setUniforms(program, sheet);
+    const { strokes, corners, filled } = this.upload(drawing);
+    for (const program of [this.cornerProgram, this.fillProgram, this.strokeProgram])
+      this.setUniforms(program, sheet);
     layerNames.forEach((layer, k) => {
       if (!sheet.layers.includes(layer)) return;
       const [c0, c1] = drawing.cornerRanges[k]!;
@@ -184,11 +209,12 @@ export class Painter implements SheetPainter {
         gl.drawArrays(gl.TRIANGLES, c0, c1 - c0);
       }
       const [s0, s1] = drawing.strokeRanges[k]!;
-      if (s1 > s0) {
-        gl.useProgram(this.strokeProgram);
-        this.attributes(null, []);
-        gl.bindTexture(gl.TEXTURE_2D, strokes);
-        gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indicesOf(s1));
+      if (s1 === s0) return;
+      this.attributes(null, []);
+      gl.bindTexture(gl.TEXTURE_2D, strokes);
+      gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indicesOf(s1));
+      for (const program of filled[k] ? [this.fillProgram, this.strokeProgram] : [this.strokeProgram]) {
+        gl.useProgram(program);
         gl.drawElements(gl.TRIANGLES, 6 * (s1 - s0), gl.UNSIGNED_INT, 6 * s0 * Uint32Array.BYTES_PER_ELEMENT);
       }
     });
@@ -197,11 +223,11 @@ export class Painter implements SheetPainter {
   private setUniforms(program: WebGLProgram, { view, size, scales, phase }: Sheet): void {
     const { gl } = this;
     gl.useProgram(program);
-    const which = program === this.strokeProgram ? 's' : 'c';
+    const places = this.places.get(program) ?? new Map<string, WebGLUniformLocation | null>();
+    this.places.set(program, places);
     const place = (name: string): WebGLUniformLocation | null => {
-      const key = `${which} ${name}`;
-      if (!this.places.has(key)) this.places.set(key, gl.getUniformLocation(program, name));
-      return this.places.get(key)!;
+      if (!places.has(name)) places.set(name, gl.getUniformLocation(program, name));
+      return places.get(name)!;
     };
     const { right, up } = viewAxes(view);
     gl.uniform3fv(place('right'), right as unknown as number[]);
@@ -251,7 +277,8 @@ export class Painter implements SheetPainter {
     const corners = gl.createBuffer();
     gl.bindBuffer(gl.ARRAY_BUFFER, corners);
     gl.bufferData(gl.ARRAY_BUFFER, drawing.corners, gl.STATIC_DRAW);
-    const made = { strokes: this.texture(drawing.strokes), corners };
+    const filled = drawing.strokeRanges.map(([from, to]) => hasAreas(drawing.strokes, from, to));
+    const made = { strokes: this.texture(drawing.strokes), corners, filled };
     this.uploaded.set(drawing, made);
     return made;
   }
@@ -307,4 +334,9 @@ export class Painter implements SheetPainter {
     this.forget(new Set());
     this.gl.getExtension('WEBGL_lose_context')?.loseContext();
   }
+}
+
+function hasAreas(strokes: Float32Array, from: number, to: number): boolean {
+  for (let s = from; s < to; s++) if (strokes[s * strokeSize + fillPlace]! > 0) return true;
+  return false;
 }

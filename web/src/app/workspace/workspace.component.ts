@@ -26,6 +26,7 @@ import { Units } from '../shared/units.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { Drawing } from './drawing.service';
 import { ExpressionHelp } from './expression-help.service';
+import { HeaderToolsComponent } from './header-tools.component';
 import { KeysPageComponent } from './keys-page.component';
 import { Saving } from './saving.service';
 import { Drafts, type Draft } from './drafts.service';
@@ -33,6 +34,7 @@ import { StepPreview } from './preview.service';
 import { TextDraft } from './text-draft.service';
 import { Selection } from './selection.service';
 import { ViewState } from './view-state.service';
+import { WorkspaceStateComponent } from './workspace-state.component';
 
 /** An open design: loads it, keeps it saved, and frames its screens. */
 @Component({
@@ -44,7 +46,9 @@ import { ViewState } from './view-state.service';
     Button,
     Tooltip,
     EditableTextComponent,
+    HeaderToolsComponent,
     KeysPageComponent,
+    WorkspaceStateComponent,
   ],
   templateUrl: './workspace.component.html',
   styleUrl: './workspace.component.css',
@@ -80,23 +84,21 @@ export class WorkspaceComponent {
   protected readonly keysOpen = signal(false);
   /** Unsaved changes of an earlier visit were taken up. */
   protected readonly takenUp = signal(false);
-  /** A revision that another page saved, while nothing is changed here. */
-  protected readonly newer = signal(0);
+  /** A revision that another page saved. */
+  private readonly newer = signal(0);
   private readonly drafts = inject(Drafts);
 
-  protected readonly savedText = computed(() => {
+  protected readonly opened = computed(() => this.workspace.state() !== undefined);
+  protected readonly title = computed(() => this.workspace.state()?.design.title ?? '');
+  /** Why the design is not saved, where that needs to be told. */
+  protected readonly trouble = computed(() => {
     const state = this.workspace.savingState();
-    switch (state.kind) {
-      case 'saved':
-        return `Saved, revision ${state.revision}`;
-      case 'saving':
-        return 'Saving…';
-      case 'unsaved':
-        return 'Not saved';
-      case 'conflict':
-        return 'Changed elsewhere';
-    }
+    return state.kind === 'conflict' || state.kind === 'unsaved' ? state : undefined;
   });
+  /** A revision that is newer than what is shown, while nothing is changed here; otherwise 0. */
+  protected readonly newerThanShown = computed(() =>
+    this.workspace.savingState().kind === 'saved' ? this.newer() : 0,
+  );
 
   constructor() {
     // Lists that open belong to the page's main part, for those who hear it
@@ -112,8 +114,7 @@ export class WorkspaceComponent {
       onCleanup(() => subscription.unsubscribe());
     });
     effect(() => {
-      const title = this.workspace.state()?.design.title;
-      if (title !== undefined) this.pageTitle.setTitle(`${title} · Hashira`);
+      if (this.opened()) this.pageTitle.setTitle(`${this.title()} · Hashira`);
     });
     inject(DestroyRef).onDestroy(() => this.saving.flush());
   }

@@ -1,0 +1,49 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { DesignWorkspace } from './design-workspace.service';
+import type { SavingState } from './saving.service';
+
+/** Says in the header whether numbers are on their way and whether the design is saved. It changes often, and alone. */
+@Component({
+  selector: 'app-workspace-state',
+  template: `
+    @if (failure(); as failure) {
+      <span class="bad" role="alert">{{ failure }}</span>
+    } @else if (!current()) {
+      <span class="soft" role="status">calculating…</span>
+    }
+    <span class="saved" [class.bad]="unsaved()" role="status" data-testid="saved">{{ saved() }}</span>
+  `,
+  styles: `
+    :host {
+      display: contents;
+    }
+    .saved {
+      color: var(--ink-soft);
+    }
+    .bad {
+      color: var(--vermilion-text);
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WorkspaceStateComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  protected readonly failure = computed(() => this.workspace.results().failure);
+  protected readonly current = computed(() => this.workspace.results().current);
+  protected readonly saved = computed(() => savedText(this.workspace.savingState()));
+  protected readonly unsaved = computed(() => this.workspace.savingState().kind === 'unsaved');
+}
+
+function savedText(state: SavingState): string {
+  switch (state.kind) {
+    case 'saved':
+      return `Saved, revision ${state.revision}`;
+    case 'saving':
+      return 'Saving…';
+    case 'unsaved':
+      return 'Not saved';
+    case 'conflict':
+      return 'Changed elsewhere';
+  }
+}
