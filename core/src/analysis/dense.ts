@@ -2,8 +2,11 @@
 
 /** Inverse of an n × n matrix by Gauss and Jordan with row pivoting; NaN throughout where it is singular. */
 export function invert(matrix: Float64Array, n: number): Float64Array {
-  const a = matrix.slice();
-  const out = new Float64Array(n * n);
+  return invertInto(matrix.slice(), n, new Float64Array(n * n));
+}
+
+/** The same, into `out` of zeros; the matrix is used up. */
+export function invertInto(a: Float64Array, n: number, out: Float64Array): Float64Array {
   for (let i = 0; i < n; i++) out[n * i + i] = 1;
   for (let k = 0; k < n; k++) {
     let best = k;

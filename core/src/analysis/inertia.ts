@@ -1,6 +1,10 @@
 /** Negative eigenvalues of a small symmetric matrix (n × n, row-major), by LDLᵀ with diagonal pivoting (Sylvester). */
 export function negativePivots(matrix: Float64Array, n: number): number {
-  const a = matrix.slice();
+  return negativePivotsOf(matrix.slice(), n);
+}
+
+/** The same; the matrix is used up. */
+export function negativePivotsOf(a: Float64Array, n: number): number {
   const done = new Uint8Array(n);
   let negatives = 0;
   for (let step = 0; step < n; step++) {

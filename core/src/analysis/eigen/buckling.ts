@@ -1,3 +1,4 @@
+import { ShortArrays } from '../../numeric/short-arrays.js';
 import { fail, problem, ProblemError } from '../../problem.js';
 import type { FrameState } from '../states.js';
 import { linkageMatrices } from '../second-order/linkage.js';
@@ -5,7 +6,8 @@ import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
 import { dot, largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
 import { cachedShapes, fieldCount, rich, usual, type Richness, type ShapeCache } from './member-shapes.js';
-import { fewMembers, Pencil, type MemberPencil, type ShiftedPencil } from './pencil.js';
+import type { MemberPencil } from './inner-elimination.js';
+import { fewMembers, Pencil, type ShiftedPencil } from './pencil.js';
 
 /** A way the frame buckles. */
 export interface BucklingMode {
@@ -99,6 +101,7 @@ function pencilsOf(
       { result: state.id },
     );
   const slackZero = new Float64Array(144);
+  const arrays = new ShortArrays();
   const cache: ShapeCache = new Map();
   const compressed = new Uint8Array(frame.memberIds.length);
   const members = frame.memberIds.map((_, m): MemberPencil => {
@@ -113,7 +116,7 @@ function pencilsOf(
     if (forces.some((value) => value < -1e-9 * largest)) compressed[m] = 1;
     const shapes = cachedShapes(cache, prepared, m, breaks, { forModes: false, richness });
     const total = 12 + shapes.inner;
-    const B = new Float64Array(total * total);
+    const B = arrays.take(total * total);
     for (let p = 0; p < shapes.x.length; p++) {
       const factor = -axialAt(N, breaks, shapes.x[p]!) * shapes.weight[p]!;
       for (const field of [4, 5]) addSquare(B, shapes.table, (p * fieldCount + field) * total, total, factor);
@@ -147,6 +150,7 @@ function factorsOf(
   let factored = pencil.shifted(shift);
   while (factored.negatives > 0) {
     shift *= 0.8;
+    factored.release();
     factored = pencil.shifted(shift);
   }
   const lambdaOf = ({ theta }: EigenPair) => shift + 1 / theta;
@@ -154,7 +158,7 @@ function factorsOf(
   for (let round = 0; round < 4 && pairs.length > 0; round++) {
     // All factors up to a little over the highest must have been found
     const upTo = lambdaOf(pairs[pairs.length - 1]!) * (1 - 1e-5);
-    const expected = pencil.shifted(upTo).negatives;
+    const expected = pencil.countBelow(upTo);
     const below = pairs.filter((pair) => lambdaOf(pair) < upTo).length;
     if (expected <= below) break;
     if (round === 3)
@@ -167,6 +171,7 @@ function factorsOf(
     const more = search(factored, expected - below + 1, { known: pairs });
     pairs = [...pairs, ...more].sort((x, y) => y.theta - x.theta).slice(0, wanted);
   }
+  factored.release();
   return pairs.map((pair) => ({ lambda: lambdaOf(pair), vector: pair.vector }));
 }
 
@@ -180,7 +185,9 @@ function roughly(
   pencil: Pencil,
   search: (factored: ShiftedPencil, count: number, options: LanczosOptions) => EigenPair[],
 ): Guess | undefined {
-  const [pair] = search(pencil.shifted(0), 1, { tolerance: 1e-2 });
+  const factored = pencil.shifted(0);
+  const [pair] = search(factored, 1, { tolerance: 1e-2 });
+  factored.release();
   return pair && { lambda: 1 / pair.theta, vector: pair.vector };
 }
 

@@ -16,7 +16,8 @@ import {
   type ShapeCache,
 } from './member-shapes.js';
 import type { ResolvedSection } from '../../library/sections.js';
-import { Pencil, type MemberPencil } from './pencil.js';
+import type { MemberPencil } from './inner-elimination.js';
+import { Pencil } from './pencil.js';
 
 /** A natural mode of vibration. */
 export interface VibrationMode {
@@ -120,6 +121,7 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, step: () => 
   let factored = still.length > 0 ? undefined : pencil.shifted(0);
   if (!factored || factored.factor.suspects.length > 0 || factored.negatives > 0) {
     shift = -1e-6 * stiffnessOverMass(pencil);
+    factored?.release();
     factored = pencil.shifted(shift);
   }
   const find = (more: number, options: LanczosOptions): EigenPair[] =>
@@ -148,9 +150,11 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, step: () => 
   const lowestElastic = rough.find(isElastic)?.lambda ?? 0;
   if (lowestElastic > 0 && (pairs.length === 0 || lowestElastic < 2 * Math.abs(shift))) {
     shift = (free ? -0.2 : 0.95) * lowestElastic;
+    factored.release();
     factored = pencil.shifted(shift);
     while (!free && factored.negatives > 0) {
       shift *= 0.7;
+      factored.release();
       factored = pencil.shifted(shift);
     }
     pairs = find(others, { begin: rough.map(({ vector }) => vector) });
@@ -160,7 +164,7 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, step: () => 
   for (let round = 0; round < 4 && modes.length > 0; round++) {
     const upTo = modes[modes.length - 1]!.lambda * (1 - 1e-5) - 1e-9 * Math.abs(shift);
     if (!(upTo > 0)) break;
-    const expected = pencil.shifted(upTo).negatives;
+    const expected = pencil.countBelow(upTo);
     const below = modes.filter(({ lambda }) => lambda < upTo).length;
     if (expected <= below) break;
     if (round === 3)
@@ -173,6 +177,7 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, step: () => 
     pairs = [...pairs, ...find(expected - below + 1, { known: pairs.slice(rigid.length) })];
     modes = toModes(pairs).slice(0, wanted);
   }
+  factored.release();
   const unstrained = modes.map(({ vector }) => isRigid(prepared, pencil, vector));
   const elastic = modes.find((_, i) => !unstrained[i]);
   return modes.map((mode, i) =>

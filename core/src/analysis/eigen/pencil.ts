@@ -1,7 +1,5 @@
 import type { Constraints } from '../constraints.js';
-import { invert } from '../dense.js';
 import type { Frame } from '../frame.js';
-import { negativePivots } from '../inertia.js';
 import type { Plan } from '../plan.js';
 import { Factor } from '../sparse/factor.js';
 import type { FreedomMatrix } from '../second-order/linkage.js';
@@ -15,22 +13,16 @@ import {
   springMatrix,
 } from '../system.js';
 import { addToNodes, toMember } from '../transform.js';
+import {
+  condenseMember,
+  InnerEliminator,
+  widest,
+  type InnerElimination,
+  type MemberPencil,
+} from './inner-elimination.js';
 
 /** Work on so many members takes about a thousandth of a second: a pause may come between. */
 export const fewMembers = 64;
-
-/** Most unknowns of one member: 12 at its ends, 12 behind hinges, and shapes. */
-const widest = 80;
-
-/** What one member brings to K − σ·B: ends (12, local) first, then its inner unknowns. */
-export interface MemberPencil {
-  readonly inner: number;
-  /** 12 × 12, local, inner unknowns condensed. */
-  readonly K: Float64Array;
-  readonly Kinner: Float64Array;
-  /** (12 + inner)², undefined where the member brings nothing. */
-  readonly B: Float64Array | undefined;
-}
 
 /**
  * The pair of matrices K and B over a frame's unknowns and its members' inner unknowns. In K the inner unknowns are apart
@@ -73,8 +65,14 @@ export class Pencil {
       if (K) springs.push({ freedoms: [0, 1, 2, 3, 4, 5].map((k) => 6 * n + k), K });
     });
     this.springs = springs;
-    this.sparseB = new SmallMatrices(members.map(({ B }) => B));
-    this.sparseK = new SmallMatrices(members.map(({ K }) => K));
+    this.sparseB = new SmallMatrices(
+      members.map(({ B }) => B),
+      pause,
+    );
+    this.sparseK = new SmallMatrices(
+      members.map(({ K }) => K),
+      pause,
+    );
   }
 
   /** Unknowns of the equations; a vector's further entries are inner ones. */
@@ -160,14 +158,25 @@ export class Pencil {
     let negatives = 0;
     // Members that share their matrices share the inner unknowns' elimination
     const known = new Map<Float64Array, InnerElimination>();
+    const eliminator = new InnerEliminator(sigma);
     const condensed = this.members.map((member, m) => {
       if (m % fewMembers === 0) this.pause();
-      const one = condenseMember(member, sigma, known);
+      const one = condenseMember(member, eliminator, known);
       negatives += one.negatives;
       return one;
     });
-    assembleMembers(this.frame, this.constraints, this.plan, (m) => condensed[m]!.K, factor.values);
-    assembleSprings(this.frame, this.constraints, this.plan, factor.values);
+    const { values } = factor;
+    const ends = new Float64Array(144);
+    const endsOf = (m: number): Float64Array => {
+      if (m % fewMembers === 0) this.pause();
+      const { K } = this.members[m]!;
+      const { off } = condensed[m]!;
+      if (!off) return K;
+      for (let i = 0; i < 144; i++) ends[i] = K[i]! - off[i]!;
+      return ends;
+    };
+    assembleMembers(this.frame, this.constraints, this.plan, endsOf, values);
+    assembleSprings(this.frame, this.constraints, this.plan, values);
     if (sigma !== 0)
       for (const { freedoms, K } of this.extraB)
         assembleFreedoms(
@@ -175,24 +184,33 @@ export class Pencil {
           this.plan,
           freedoms,
           K.map((value) => -sigma * value),
-          factor.values,
+          values,
         );
-    factor.factorize();
+    factor.factorize({ step: this.pause });
     return {
       factor,
       /** Eigenvalues of K·x = λ·B·x that lie between 0 and σ (Sylvester), for positive definite K or B. */
       negatives: negatives + factor.negatives,
       solve: (list) => this.solveShifted(factor, condensed, list),
+      release: () => factor.release(),
     };
+  }
+
+  /** How many eigenvalues lie between 0 and σ (Sylvester), for positive definite K or B. */
+  countBelow(sigma: number): number {
+    const factored = this.shifted(sigma);
+    factored.release();
+    return factored.negatives;
   }
 
   private solveShifted(
     factor: Factor,
-    condensed: readonly CondensedMember[],
+    condensed: readonly InnerElimination[],
     list: readonly Float64Array[],
   ): Float64Array[] {
     const { frame, constraints, plan } = this;
     const inner = list.map((f) => {
+      this.pause();
       // Inner forces go to the ends: f_o − A_oi·A_ii⁻¹·f_i
       const forces = new Float64Array(this.nothing.length);
       const p = new Float64Array(12);
@@ -214,6 +232,7 @@ export class Pencil {
     });
     factor.solve(inner);
     return list.map((f, r) => {
+      this.pause();
       const out = new Float64Array(this.size);
       out.set(inner[r]!);
       const u = this.nodes(out);
@@ -248,6 +267,8 @@ export interface ShiftedPencil {
   readonly negatives: number;
   /** (K − σ·B)⁻¹ times each vector, as new vectors. */
   solve(list: readonly Float64Array[]): Float64Array[];
+  /** Gives its memory to the next; nothing more is solved with it. */
+  release(): void;
 }
 
 /** Small matrices without their zeros, one after the other: most of a member's freedoms do not meet. */
@@ -257,28 +278,36 @@ class SmallMatrices {
   private readonly columns: Uint8Array;
   private readonly values: Float64Array;
 
-  constructor(matrices: readonly (Float64Array | undefined)[]) {
+  constructor(matrices: readonly (Float64Array | undefined)[], pause: () => void) {
     const sizes = matrices.map((A) => (A ? Math.round(Math.sqrt(A.length)) : 0));
     this.firstRow = new Int32Array(matrices.length + 1);
     sizes.forEach((n, m) => (this.firstRow[m + 1] = this.firstRow[m]! + n));
     this.rowStart = new Int32Array(this.firstRow[matrices.length]! + 1);
     let count = 0;
-    for (const A of matrices) if (A) for (const value of A) if (value !== 0) count++;
+    for (const A of matrices) if (A) for (let i = 0; i < A.length; i++) if (A[i] !== 0) count++;
     this.columns = new Uint8Array(count);
     this.values = new Float64Array(count);
     let filled = 0;
-    matrices.forEach((A, m) => {
-      const n = sizes[m]!;
-      for (let i = 0; i < n; i++) {
-        for (let j = 0; j < n; j++) {
-          const value = A![i * n + j]!;
-          if (value === 0) continue;
-          this.columns[filled] = j;
-          this.values[filled++] = value;
-        }
-        this.rowStart[this.firstRow[m]! + i + 1] = filled;
+    for (let m = 0; m < matrices.length; m++) {
+      if (m % fewMembers === 0) pause();
+      const A = matrices[m];
+      if (A) filled = this.take(A, sizes[m]!, this.firstRow[m]!, filled);
+    }
+  }
+
+  /** Takes the entries of a matrix of n rows. @returns how many are there now */
+  private take(A: Float64Array, n: number, row: number, filled: number): number {
+    const { rowStart, columns, values } = this;
+    for (let i = 0; i < n; i++) {
+      for (let j = 0; j < n; j++) {
+        const value = A[i * n + j]!;
+        if (value === 0) continue;
+        columns[filled] = j;
+        values[filled++] = value;
       }
-    });
+      rowStart[row + i + 1] = filled;
+    }
+    return filled;
   }
 
   /** p ← A·z for matrix m of n rows. */
@@ -304,65 +333,4 @@ function addFreedoms(
   const n = freedoms.length;
   for (let i = 0; i < n; i++)
     for (let j = 0; j < n; j++) forces[freedoms[i]!]! += K[n * i + j]! * u[freedoms[j]!]!;
-}
-
-interface CondensedMember {
-  /** Ends' matrix with the inner unknowns condensed. */
-  readonly K: Float64Array;
-  readonly negatives: number;
-  /** A_ii⁻¹. */
-  readonly inverse: Float64Array;
-  /** A_oi·A_ii⁻¹, 12 × inner; undefined where the inner unknowns are apart. */
-  readonly carry: Float64Array | undefined;
-}
-
-/** What eliminating a member's inner unknowns brings, apart from its own K. */
-interface InnerElimination {
-  readonly negatives: number;
-  readonly inverse: Float64Array;
-  readonly carry: Float64Array | undefined;
-  /** What is taken off the ends' K, 12 × 12. */
-  readonly off: Float64Array | undefined;
-}
-
-function condenseMember(
-  { K, Kinner, B, inner }: MemberPencil,
-  sigma: number,
-  known: Map<Float64Array, InnerElimination>,
-): CondensedMember {
-  if (!B) return { K, negatives: 0, inverse: Kinner, carry: undefined };
-  let elimination = known.get(B);
-  if (!elimination) known.set(B, (elimination = eliminateInner(Kinner, B, inner, sigma)));
-  const { negatives, inverse, carry, off } = elimination;
-  return { K: off ? K.map((value, i) => value - off[i]!) : K, negatives, inverse, carry };
-}
-
-function eliminateInner(
-  Kinner: Float64Array,
-  B: Float64Array,
-  inner: number,
-  sigma: number,
-): InnerElimination {
-  const n = 12 + inner;
-  const A = Kinner.slice();
-  if (sigma !== 0)
-    for (let i = 0; i < inner; i++)
-      for (let j = 0; j < inner; j++) A[i * inner + j]! -= sigma * B[(12 + i) * n + 12 + j]!;
-  const inverse = inner > 0 ? invert(A, inner) : A;
-  if (sigma === 0) return { negatives: 0, inverse, carry: undefined, off: undefined };
-  const carry = new Float64Array(12 * inner);
-  for (let i = 0; i < 12; i++)
-    for (let k = 0; k < inner; k++) {
-      let sum = 0;
-      for (let j = 0; j < inner; j++) sum -= sigma * B[i * n + 12 + j]! * inverse[j * inner + k]!;
-      carry[i * inner + k] = sum;
-    }
-  const off = new Float64Array(144);
-  for (let i = 0; i < 12; i++)
-    for (let j = i; j < 12; j++) {
-      let sum = sigma * B[i * n + j]!;
-      for (let k = 0; k < inner; k++) sum -= carry[i * inner + k]! * sigma * B[j * n + 12 + k]!;
-      off[12 * i + j] = off[12 * j + i] = sum;
-    }
-  return { negatives: negativePivots(A, inner), inverse, carry, off };
 }

@@ -161,6 +161,7 @@ function solveUnder(
   const x = reduce(constraints, plan, forces);
   const size = greatestMagnitude(x) || 1;
   factor.solve([x]);
+  factor.release();
   const u = expand(constraints, plan, x, base);
 
   const endForces = new Float64Array(u.length);

@@ -11,6 +11,15 @@ export interface Suspect {
   readonly pivot: number;
 }
 
+/** Memory of factors that are no longer needed, by the structure that it fits: fresh memory costs about as much as the factorization. */
+const spare = new WeakMap<Symbolic, Arena[]>();
+/** Memory that is kept for the next factor: so many pieces of a structure, of no more doubles than this each. */
+const mostSpare = 2;
+const largestSpare = 4e6;
+
+/** Operations after which a factorization asks whether it is to go on: some thousandths of a second. */
+const operationsBetweenSteps = 1e7;
+
 /** Something that may stop long work and wants to know how far it is. */
 export interface Progress {
   /** Called now and then with the share done, 0 … 1; throws to stop the work. */
@@ -25,12 +34,10 @@ export interface Progress {
  */
 export class Factor {
   readonly symbolic: Symbolic;
-  /** Entries by panel; filled by the caller before `factorize`, see `placeOf`. */
-  readonly values: Float64Array;
   /** Negative pivots after `factorize`: the eigenvalues below zero (Sylvester). */
   negatives = 0;
   readonly suspects: Suspect[] = [];
-  private readonly arena: Arena;
+  private held: Arena | undefined;
   private readonly layout: Layout;
   private readonly memory: WasmMemory | undefined;
 
@@ -42,11 +49,33 @@ export class Factor {
     this.layout = layOutArena(symbolic, count + 1);
     const { numbers, integers } = this.layout;
     this.memory = count > 0 ? makeSharedMemory(numbers, integers) : undefined;
-    this.arena = this.memory
+    this.held = this.memory
       ? sharedArena(this.memory, numbers, integers)
-      : makeArena(numbers, integers, plain);
-    this.arena.integers.set(symbolic.rows);
-    this.values = this.arena.numbers.subarray(0, this.layout.signs);
+      : ((plain === undefined ? spare.get(symbolic)?.pop() : undefined) ??
+        makeArena(numbers, integers, plain));
+    this.held.integers.set(symbolic.rows);
+  }
+
+  /** Entries by panel; filled by the caller before `factorize`, see `placeOf`. */
+  get values(): Float64Array {
+    return this.arena.numbers.subarray(0, this.layout.signs);
+  }
+
+  /** Gives its memory to the next factor of the same structure: it can be asked for nothing any more. */
+  release(): void {
+    const { arena } = this;
+    this.held = undefined;
+    if (this.memory || arena.numbers.length > largestSpare) return;
+    const kept = spare.get(this.symbolic) ?? [];
+    spare.set(this.symbolic, kept);
+    if (kept.length >= mostSpare) return;
+    arena.numbers.fill(0);
+    kept.push(arena);
+  }
+
+  private get arena(): Arena {
+    if (!this.held) throw new Error('A factor was used after its memory had been given away.');
+    return this.held;
   }
 
   /** Diagonal of the matrix by unknown as it was before `factorize`. */
@@ -79,7 +108,7 @@ export class Factor {
     let [done, reported] = [0, 0];
     for (let s = 0; s < panels; s++) {
       done += elimination.panel(s);
-      if (step && done - reported > 2e8) step((reported = done) / 1e6);
+      if (step && done - reported > operationsBetweenSteps) step((reported = done) / 1e6);
     }
     return [elimination.found];
   }

@@ -111,6 +111,59 @@ for (const plain of [true, false])
     });
   });
 
+describe('a factor that is released', () => {
+  it('leaves clean memory to the next of its structure, and is asked for nothing any more', () => {
+    const { graph, edges } = grid(6, 5, 4, 3);
+    const symbolic = analyseGraph(graph);
+    const solved = (factor: Factor, shift: number) => {
+      const A = fill(factor, edges, shift);
+      factor.factorize();
+      const x = Float64Array.from({ length: A.length }, (_, i) => Math.cos(i));
+      const b = times(A, x);
+      factor.solve([b]);
+      return Math.max(...b.map((value, i) => Math.abs(value - x[i]!)));
+    };
+    const first = new Factor(symbolic);
+    const memory = first.values.buffer;
+    expect(solved(first, -31)).toBeLessThan(1e-9);
+    const negatives = first.negatives;
+    first.release();
+    expect(() => first.values).toThrowError(/given away/);
+    expect(() => first.solve([new Float64Array(symbolic.unknowns)])).toThrowError(/given away/);
+    // What was counted stays
+    expect(first.negatives).toBe(negatives);
+    const second = new Factor(symbolic);
+    expect(second.values.buffer).toBe(memory);
+    expect(second.values.every((value) => value === 0)).toBeTrue();
+    expect(solved(second, 0)).toBeLessThan(1e-9);
+    expect(second.negatives).toBe(0);
+    // While that is held the next has memory of its own
+    expect(new Factor(symbolic).values.buffer).not.toBe(memory);
+  });
+});
+
+describe('a factorization', () => {
+  it('asks now and then whether it is to go on, and stops where it is told to', () => {
+    const symbolic = analyseGraph(grid(9, 9, 9, 6).graph);
+    expect(symbolic.flops).toBeGreaterThan(4e7);
+    const shares: number[] = [];
+    const factor = new Factor(symbolic);
+    symbolic.weights.forEach((weight, i) => {
+      const { at, stride } = placeOf(symbolic, i, i);
+      for (let a = 0; a < weight; a++) factor.values[at + a * stride + a] = 2;
+    });
+    factor.factorize({ step: (done) => shares.push(done) });
+    expect(shares.length).toBeGreaterThan(3);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(shares.at(-1)!).toBeLessThanOrEqual(1);
+    const stopped = new Factor(symbolic);
+    const stop = () => {
+      throw new Error('stopped');
+    };
+    expect(() => stopped.factorize({ step: stop })).toThrowError('stopped');
+  });
+});
+
 describe('fill-reducing orders', () => {
   const fillOf = (graph: BlockGraph) => {
     const symbolic = analyseGraph(graph);
