@@ -2,7 +2,11 @@ import { TestBed } from '@angular/core/testing';
 import { removeAlternative, setParameter, type Design } from '@hashira/core';
 import { BehaviorSubject } from 'rxjs';
 import { slipShed } from '../testing/slip-shed';
-import { Calculation, type CalculationState } from '../calculation/calculation.service';
+import {
+  Calculation,
+  type CalculationState,
+  type KnownAlternative,
+} from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { Saving } from './saving.service';
 
@@ -53,6 +57,24 @@ describe('DesignWorkspace', () => {
     expect(workspace.results().current).toBeFalse();
     answer(asked.at(-1)!.version);
     expect(workspace.results().current).toBeTrue();
+  });
+
+  it('knows of each alternative by itself whether its results are of an older state', () => {
+    const answer = (version: number, ids: readonly string[], failure?: string) =>
+      state.next({
+        alternatives: new Map(ids.map((id) => [id, { version } as KnownAlternative])),
+        version: 0,
+        ...(failure === undefined ? {} : { failure }),
+      });
+    const { version } = asked.at(-1)!;
+    expect(workspace.isBehind('fixed')).toBeTrue();
+    answer(version, ['fixed']);
+    expect(workspace.isBehind('fixed')).toBeFalse();
+    expect(workspace.isBehind('pinned')).toBeTrue();
+    workspace.apply((design) => setParameter(design, 'span', '20 m'));
+    expect(workspace.isBehind('fixed')).toBeTrue();
+    answer(version + 1, ['fixed'], 'The worker has gone.');
+    expect(workspace.isBehind('fixed')).toBeTrue();
   });
 
   it('takes a draft up as a change that can be undone', () => {

@@ -122,6 +122,12 @@ export class DesignWorkspace {
     return design.alternatives.find((a) => a.id === this.selected()) ?? design.alternatives[0]!;
   }
 
+  /** Whether what is known of an alternative is not of the design on the screen. */
+  isBehind(alternative: string): boolean {
+    const { alternatives, failure } = this.results();
+    return failure !== undefined || alternatives.get(alternative)?.version !== this.state()?.version;
+  }
+
   private step(move: (history: History<Design>) => void): void {
     if (!this.history) return;
     const before = this.history.current;

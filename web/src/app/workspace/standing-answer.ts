@@ -54,6 +54,9 @@ export function standingAnswer<Q extends keyof Questions>(
   });
   return {
     value: computed(() => answered()?.answer),
-    late: computed(() => !workspace.results().current || !answered() || answered()!.to !== wanted()),
+    late: computed(() => {
+      const to = wanted();
+      return !to || workspace.isBehind(to.alternative) || answered()?.to !== to;
+    }),
   };
 }
