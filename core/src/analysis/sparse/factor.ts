@@ -11,7 +11,7 @@ export interface Suspect {
   readonly pivot: number;
 }
 
-/** Memory of factors that are no longer needed, by the structure that it fits: fresh memory costs about as much as the factorization. */
+/** Memory of factors that are no longer needed, by the structure that it fits: making fresh memory takes a good part of a small one's time. */
 const spare = new WeakMap<Symbolic, Arena[]>();
 /** Memory that is kept for the next factor: so many pieces of a structure, of no more doubles than this each. */
 const mostSpare = 2;
