@@ -42,14 +42,14 @@ uniform highp sampler2D strokes;
 out vec2 across;
 out vec4 ink;
 vec4 texel(int stroke, int k) { return texelFetch(strokes, ivec2(stroke % ${perRow} * 6 + k, stroke / ${perRow}), 0); }
-int stroke() { return gl_VertexID >> 2; }
-vec2 corner() { return vec2(float(gl_VertexID & 1), float(gl_VertexID >> 1 & 1)); }
+int strokeOfVertex() { return gl_VertexID >> 2; }
+vec2 cornerOfVertex() { return vec2(float(gl_VertexID & 1), float(gl_VertexID >> 1 & 1)); }
 `;
 
 const strokeShader = `${ofStrokes}
 void main() {
-  int stroke = stroke();
-  vec2 corner = corner();
+  int stroke = strokeOfVertex();
+  vec2 corner = cornerOfVertex();
   vec4 t0 = texel(stroke, 0), t1 = texel(stroke, 1), t2 = texel(stroke, 2);
   vec4 offsets = texel(stroke, 3), style = texel(stroke, 4);
   vec3 a = t0.xyz, da = vec3(t0.w, t1.xy), b = vec3(t1.zw, t2.x), db = t2.yzw;
@@ -82,8 +82,8 @@ void main() {
 // The area between a stroke and where it would be without its displacements
 const fillShader = `${ofStrokes}
 void main() {
-  int stroke = stroke();
-  vec2 corner = corner();
+  int stroke = strokeOfVertex();
+  vec2 corner = cornerOfVertex();
   vec4 t0 = texel(stroke, 0), t1 = texel(stroke, 1), t2 = texel(stroke, 2), last = texel(stroke, 5);
   vec3 p = mix(t0.xyz, vec3(t1.zw, t2.x), corner.x);
   vec3 dp = mix(vec3(t0.w, t1.xy), t2.yzw, corner.x);
