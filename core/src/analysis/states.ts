@@ -163,8 +163,12 @@ class LinearCases {
   }
 
   get solutions(): Solution[] {
-    const factor = this.check();
-    return (this.cases ??= solveLinear(this.prepared, factor, this.prepared.cases));
+    if (!this.cases) {
+      const factor = this.check();
+      this.cases = solveLinear(this.prepared, factor, this.prepared.cases);
+      factor.release();
+    }
+    return this.cases;
   }
 
   /** Σ factor · case; what one load case gives by itself is not formed again, and each sum when it is first asked for. */
