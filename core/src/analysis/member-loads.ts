@@ -60,16 +60,49 @@ export function memberLoadFields(frame: Frame): MemberLoadFields {
   const breaks: Float64Array[] = [];
   const terms = new Uint8Array(count).fill(uniformForceTerms);
   for (const m of frame.tapers.keys()) terms[m] = taperForceTerms;
-  for (let m = 0; m < count; m++) breaks.push(segmentEnds(frame, actions, m));
-  const arrays = new ShortArrays();
+  const whole = new Map<number, Float64Array>();
+  for (let m = 0; m < count; m++) breaks.push(segmentEnds(frame, actions, m, whole));
+  const formed = new FormedFields();
   const fields = actions.map((byMember) =>
-    byMember.map((action, m): LoadField | undefined => {
-      if (!action) return undefined;
-      const { forces, end } = particularForces(action, breaks[m]!, terms[m]!, arrays);
-      return { forces, end, strain: action.strain, dislocations: none };
-    }),
+    byMember.map((action, m) => action && formed.of(action, breaks[m]!, terms[m]!)),
   );
   return { breaks, terms, fields };
+}
+
+/** Load fields as they are formed: many members of a frame are as long and loaded alike, and share theirs. */
+class FormedFields {
+  private readonly arrays = new ShortArrays();
+  /** The last one by the segments that it is on, and by its load. */
+  private readonly known = new Map<Float64Array, Map<number, { line: LinePiece; field: LoadField }>>();
+
+  of(action: MemberAction, breaks: Float64Array, terms: number): LoadField {
+    const line = onlyLine(action);
+    if (!line) return this.form(action, breaks, terms);
+    let ofBreaks = this.known.get(breaks);
+    if (!ofBreaks) this.known.set(breaks, (ofBreaks = new Map()));
+    const key = line.q0[0] + 3 * line.q0[1] + 7 * line.q0[2];
+    const last = ofBreaks.get(key);
+    if (last && sameLine(last.line, line)) return last.field;
+    const field = this.form(action, breaks, terms);
+    ofBreaks.set(key, { line, field });
+    return field;
+  }
+
+  private form(action: MemberAction, breaks: Float64Array, terms: number): LoadField {
+    const { forces, end } = particularForces(action, breaks, terms, this.arrays);
+    return { forces, end, strain: action.strain, dislocations: none };
+  }
+}
+
+/** The line load of a member that nothing else acts on. */
+function onlyLine({ lines, points, strain }: MemberAction): LinePiece | undefined {
+  return lines.length === 1 && points.length === 0 && strain === unstrained ? lines[0] : undefined;
+}
+
+function sameLine(a: LinePiece, b: LinePiece): boolean {
+  if (a.from !== b.from || a.to !== b.to || a.q2 !== undefined || b.q2 !== undefined) return false;
+  for (let k = 0; k < 3; k++) if (a.q0[k] !== b.q0[k] || a.q1[k] !== b.q1[k]) return false;
+  return true;
 }
 
 function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefined)[] {
@@ -178,25 +211,31 @@ function toLocal(frame: Frame, m: number, v: readonly number[]): [number, number
   ];
 }
 
+/** Ends of a member's segments; members of one segment and of one length, by which `whole` has theirs, share them. */
 function segmentEnds(
   frame: Frame,
   actions: readonly (readonly (MemberAction | undefined)[])[],
   m: number,
+  whole: Map<number, Float64Array>,
 ): Float64Array {
   const L = frame.length[m]!;
-  const places: number[] = [];
+  let places: number[] | undefined;
   const taper = frame.tapers.get(m);
-  if (taper) places.push(...taper.breaks);
+  if (taper) places = [...taper.breaks];
   for (const byMember of actions) {
     const action = byMember[m];
     if (!action) continue;
     for (const line of action.lines) {
-      if (line.from > 0) places.push(line.from);
-      if (line.to < L) places.push(line.to);
+      if (line.from > 0) (places ??= []).push(line.from);
+      if (line.to < L) (places ??= []).push(line.to);
     }
-    for (const point of action.points) places.push(point.at);
+    for (const point of action.points) (places ??= []).push(point.at);
   }
-  if (places.length === 0) return Float64Array.of(0, L);
+  if (!places) {
+    const known = whole.get(L) ?? Float64Array.of(0, L);
+    whole.set(L, known);
+    return known;
+  }
   places.sort((a, b) => a - b);
   const ends = [0];
   for (const place of places)

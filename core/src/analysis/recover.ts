@@ -21,6 +21,8 @@ export class ClampedLoads {
   private static readonly kept = new WeakMap<CaseLoads, ClampedLoads>();
   private readonly fields: CaseLoads['fields'];
   private readonly arrays = new ShortArrays();
+  /** The last that was formed of a field that members share, and for which stiffness. */
+  private readonly formed = new Map<LoadField, { at: number; load: ClampedLoad }>();
   private readonly all: readonly (ClampedLoad | undefined)[];
 
   private constructor(
@@ -47,6 +49,15 @@ export class ClampedLoads {
   }
 
   private of(m: number, field: LoadField): ClampedLoad {
+    const at = this.elements.at[m]!;
+    const last = this.formed.get(field);
+    if (last?.at === at) return last.load;
+    const load = this.form(m, field);
+    this.formed.set(field, { at, load });
+    return load;
+  }
+
+  private form(m: number, field: LoadField): ClampedLoad {
     const { frame, elements, loads } = this;
     const K = clampedStiffness(elements, m);
     const along = { breaks: loads.breaks[m]!, terms: loads.terms[m]!, field };
@@ -107,11 +118,11 @@ export function recoverMembers(
   const endForces = new Float64Array(u.length);
   const local = new Float64Array(12);
   const p = new Float64Array(12);
-  const K = elements.local;
+  const { local: K, at } = elements;
   for (let m = 0; m < count; m++) {
     toMember(frame, m, u, local);
     const load = clamped[m];
-    const T = 144 * m;
+    const T = at[m]!;
     if (inactive?.[m]) p.fill(0);
     else if (frame.axialOnly[m]) {
       p.fill(0);
@@ -124,13 +135,18 @@ export function recoverMembers(
         for (let j = 0; j < 12; j++) sum += K[T + 12 * i + j]! * local[j]!;
         p[i] = sum;
       }
-    if (load) for (let i = 0; i < 12; i++) p[i]! += load.f[i]!;
+    if (load) {
+      const { f } = load;
+      for (let i = 0; i < 12; i++) p[i]! += f[i]!;
+    }
     addToNodes(frame, m, p, 1, endForces);
-    memberForces.set(p, 12 * m);
-    const steps = elements.hinges.get(m);
-    if (steps) displaceInside(steps, load?.inside, local);
-    if (frame.axialOnly[m]) chordRotations(local, frame.length[m]!);
     const s = 12 * m;
+    for (let i = 0; i < 12; i++) memberForces[s + i] = p[i]!;
+    if (frame.hinged[m]) {
+      const steps = elements.hinges.get(m);
+      if (steps) displaceInside(steps, load?.inside, local);
+    }
+    if (frame.axialOnly[m]) chordRotations(local, frame.length[m]!);
     states[s] = -p[0]!;
     states[s + 1] = p[1]!;
     states[s + 2] = p[2]!;

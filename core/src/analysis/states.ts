@@ -269,7 +269,7 @@ function startOfSecondOrder(
     };
   }
   const locked = (m: number) =>
-    -elements.local[144 * m]! * frame.length[m]! * (loads.fields[m]?.strain[0] ?? 0);
+    -elements.local[elements.at[m]!]! * frame.length[m]! * (loads.fields[m]?.strain[0] ?? 0);
   if (!frame.memberIds.some((_, m) => locked(m) > 0)) throw new ProblemError(outcome.problems);
   return {
     axial: firstOrderAxial(prepared, loads, locked),

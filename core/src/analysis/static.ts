@@ -3,7 +3,7 @@ import { freedoms } from '../model/types.js';
 import { ProblemError } from '../problem.js';
 import { caseLoads, givenDisplacements, loadedFreedoms, type CaseLoads } from './case-loads.js';
 import { findConstraints, type Constraints } from './constraints.js';
-import { formElements, nodeDiagonal, type Elements } from './elements.js';
+import { formElements, nodeDiagonal, stiffnessOf, type Elements } from './elements.js';
 import type { Frame } from './frame.js';
 import { findMechanisms } from './mechanism.js';
 import { memberLoadFields, type MemberLoadFields } from './member-loads.js';
@@ -66,7 +66,7 @@ export function factorFrame(prepared: Prepared, progress?: Progress): Factor {
 /** Local stiffness by member; those that do not act add nothing. */
 export function localMatrices({ elements }: Prepared, inactive?: Uint8Array) {
   return (m: number): Float64Array | undefined =>
-    inactive?.[m] ? undefined : elements.local.subarray(144 * m, 144 * m + 144);
+    inactive?.[m] ? undefined : stiffnessOf(elements, m);
 }
 
 /**
@@ -178,7 +178,7 @@ function startingForces(
       if (isZero(local)) continue;
       for (let i = 0; i < 12; i++) {
         p[i] = 0;
-        for (let j = 0; j < 12; j++) p[i]! += elements.local[144 * m + 12 * i + j]! * local[j]!;
+        for (let j = 0; j < 12; j++) p[i]! += elements.local[elements.at[m]! + 12 * i + j]! * local[j]!;
       }
       addToNodes(frame, m, p, -1, forces);
     }

@@ -73,7 +73,7 @@ describe('from nodes to member ends and back', () => {
       const global = new Float64Array(144);
       toGlobalMatrix(one, 0, K, global);
       const diagonal = new Float64Array(12);
-      globalDiagonal(one, 0, K, diagonal);
+      globalDiagonal(one, 0, K, 0, diagonal);
       for (let i = 0; i < 12; i++) expect(diagonal[i]).toBeCloseTo(global[13 * i]!, 12);
     }
   });

@@ -130,10 +130,16 @@ export function toGlobalMatrix(frame: Frame, m: number, K: Float64Array, out: Fl
 
 const whole = new Float64Array(144);
 
-/** The diagonal of the same matrix, 12. */
-export function globalDiagonal(frame: Frame, m: number, K: Float64Array, out: Float64Array): void {
+/** The diagonal of the same matrix, 12; the local one begins at `from` in `K`. */
+export function globalDiagonal(
+  frame: Frame,
+  m: number,
+  K: Float64Array,
+  from: number,
+  out: Float64Array,
+): void {
   if (frame.armed[m]) {
-    toGlobalMatrix(frame, m, K, whole);
+    toGlobalMatrix(frame, m, K.subarray(from, from + 144), whole);
     for (let k = 0; k < 12; k++) out[k] = whole[13 * k]!;
     return;
   }
@@ -141,7 +147,7 @@ export function globalDiagonal(frame: Frame, m: number, K: Float64Array, out: Fl
   for (let p = 0; p < 12; p += 3)
     for (let k = 0; k < 3; k++) {
       const r = 9 * m + k;
-      const at = 13 * p;
+      const at = from + 13 * p;
       const x = R[r]!;
       const y = R[r + 3]!;
       const z = R[r + 6]!;

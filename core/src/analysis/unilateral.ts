@@ -1,5 +1,6 @@
 import { attempt, fail } from '../problem.js';
 import type { CaseLoads } from './case-loads.js';
+import { scaledElements } from './elements.js';
 import { carries, type Frame } from './frame.js';
 import type { Factor } from './sparse/factor.js';
 import { localMatrices, refuseMechanisms, solveLinear, type Prepared, type Solution } from './static.js';
@@ -107,11 +108,7 @@ function solveState(
   if (!isLoose) return { solution: solveLinear(prepared, factor, [loads], inactive)[0]! };
   if (!inactive.includes(1)) refuseMechanisms(prepared, factor, [loads], inactive);
   // Lent stiffness moves a loose part until a member comes taut
-  const local = elements.local.slice();
-  inactive.forEach((slack, m) => {
-    if (slack) for (let k = 144 * m; k < 144 * m + 144; k++) local[k]! *= lent;
-  });
-  const propped: Prepared = { ...prepared, elements: { ...elements, local } };
+  const propped: Prepared = { ...prepared, elements: scaledElements(elements, inactive, lent) };
   const helped = factorStiffness(frame, constraints, plan, localMatrices(propped));
   refuseMechanisms(propped, helped, [loads]);
   return { solution: solveLinear(propped, helped, [loads])[0]!, loose: factor };
@@ -145,7 +142,7 @@ function wrongSign(
 ): number {
   const local = new Float64Array(12);
   toMember(frame, m, u, local);
-  const stiffness = elements.local[144 * m]!;
+  const stiffness = elements.local[elements.at[m]!]!;
   const strain = loads.fields[m]?.strain[0] ?? 0;
   const stretch = local[6]! - local[0]!;
   const force = stiffness * (stretch - strain * frame.length[m]!);

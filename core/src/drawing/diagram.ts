@@ -1,4 +1,4 @@
-import { evaluate, type Frame, type MemberField } from '../analysis/index.js';
+import { evaluate, type MemberField } from '../analysis/index.js';
 import {
   forceAt,
   forceCandidates,
@@ -8,10 +8,10 @@ import {
   type NamedField,
   type PlacedValue,
 } from '../results/index.js';
-import { between, times, type Point } from '../recipe/geometry/vector.js';
+import { times } from '../recipe/geometry/vector.js';
 import { formatExact, formatWithUnit, inSentence } from '../units/format.js';
 import type { QuantityName } from '../units/quantities.js';
-import type { Colour, LayerPen } from './drawing.js';
+import type { Colour, LayerPen, OrdinateAxis } from './drawing.js';
 import { axisOf, stationsAlong } from './places.js';
 import type { ShownContext } from './shown/shown.js';
 
@@ -119,8 +119,12 @@ export function drawDiagram(
     const fields = fieldsOf(m);
     const curves =
       fields.length === 1 ? [curveOf(fields[0]!.field, name, away)] : envelopeCurves(fields, name);
-    const line = { frame, m, up: times(axisOf(frame, m, style.axis), style.sign), look };
-    for (const curve of curves) drawCurve(pen.on('diagram'), line, curve);
+    const axis = {
+      origin: pointOn(frame, m, 0),
+      direction: axisOf(frame, m, 0),
+      up: times(axisOf(frame, m, style.axis), style.sign),
+    };
+    for (const curve of curves) drawCurve(pen.on('diagram'), { axis, look }, curve);
     if (peak >= told) texts.push(...toldOf(m, fields, name));
   }
   texts.sort((a, b) => Math.abs(b.value) - Math.abs(a.value));
@@ -205,8 +209,6 @@ function envelopeExtremes(
   return [...(most.value > 0.15 * greater ? [most] : []), ...(least.value < -0.15 * greater ? [least] : [])];
 }
 
-const none: Point = [0, 0, 0];
-
 const strokesOf = (colour: Colour) => ({
   curve: { colour, scale: 'diagram', width: 1.5, fill: 0.13 } as const,
   hatch: { colour, scale: 'diagram', width: 0.8 } as const,
@@ -224,37 +226,33 @@ function lookOf({ positive, negative }: Style): Look {
   return { positive: strokes, negative: negative === positive ? strokes : strokesOf(negative) };
 }
 
-/** A member along which curves are drawn: the direction of its ordinates, global, and their strokes. */
+/** A member along which curves are drawn: its axis with the direction of its ordinates, and their strokes. */
 interface CurveLine {
-  readonly frame: Frame;
-  readonly m: number;
-  readonly up: Point;
+  readonly axis: OrdinateAxis;
   readonly look: Look;
 }
 
 /** The curve itself with the area between it and the axis, and thin ordinates. */
-function drawCurve(pen: LayerPen, { frame, m, up, look }: CurveLine, curve: Curve): void {
+function drawCurve(pen: LayerPen, { axis, look }: CurveLine, curve: Curve): void {
   const { positive, negative } = look;
   const signed = positive !== negative;
   const inkOf = (value: number) => (value >= 0 ? positive : negative);
-  let [value, at, shift] = [curve[1]!, pointOn(frame, m, curve[0]!), times(up, curve[1]!)];
-  pen.line(at, at, inkOf(value).end, none, shift);
+  let [s0, v0] = [curve[0]!, curve[1]!];
+  pen.ordinates(axis, { s0, v0: 0, s1: s0, v1: v0 }, inkOf(v0).end);
   for (let i = 2; i < curve.length; i += 2) {
-    const [p, from, before] = [value, at, shift];
-    value = curve[i + 1]!;
-    at = pointOn(frame, m, curve[i]!);
-    shift = times(up, value);
-    if (p * value >= 0) pen.line(from, at, inkOf(p + value).curve, before, shift);
+    const [s1, v1] = [curve[i]!, curve[i + 1]!];
+    if (v0 * v1 >= 0) pen.ordinates(axis, { s0, v0, s1, v1 }, inkOf(v0 + v1).curve);
     else {
       // On both sides of the place where the ordinate changes its sign
-      const zero = between(from, at, p / (p - value));
-      pen.line(from, zero, inkOf(p).curve, before, none);
-      pen.line(zero, at, inkOf(value).curve, none, shift);
+      const zero = s0 + ((s1 - s0) * v0) / (v0 - v1);
+      pen.ordinates(axis, { s0, v0, s1: zero, v1: 0 }, inkOf(v0).curve);
+      pen.ordinates(axis, { s0: zero, v0: 0, s1, v1 }, inkOf(v1).curve);
     }
     // Compression is hatched, so that the sign is not told by colour alone
-    if (signed && p < 0) pen.line(from, from, negative.hatch, none, before);
+    if (signed && v0 < 0) pen.ordinates(axis, { s0, v0: 0, s1: s0, v1: v0 }, negative.hatch);
+    [s0, v0] = [s1, v1];
   }
-  pen.line(at, at, inkOf(value).end, none, shift);
+  pen.ordinates(axis, { s0, v0: 0, s1: s0, v1: v0 }, inkOf(v0).end);
 }
 
 /** The greatest magnitude of a member, and its ends where they are not much smaller. */

@@ -89,6 +89,21 @@ interface StrokeStyle {
   readonly fill?: number;
 }
 
+/** A straight axis with ordinates square to it, unit vectors. */
+export interface OrdinateAxis {
+  readonly origin: Point;
+  readonly direction: Point;
+  readonly up: Point;
+}
+
+/** Two places of an axis, m, and their ordinates. */
+interface OrdinateEnds {
+  readonly s0: number;
+  readonly v0: number;
+  readonly s1: number;
+  readonly v1: number;
+}
+
 const zero: Point = [0, 0, 0];
 const middle = [0, 0] as const;
 
@@ -141,16 +156,15 @@ class Records {
 const colourIndex = new Map(colourNames.map((name, i) => [name, i]));
 const scaleIndex = new Map(scaleNames.map((name, i) => [name, i]));
 
-/** A style in the numbers of strokes and corners. */
+/** A style in the numbers of corners. */
 interface Nib {
   readonly colour: number;
-  readonly width: number;
   readonly alpha: number;
   readonly scale: number;
 }
 
-function nibOf({ colour, width = 1, alpha = 1, scale = 'none' }: StrokeStyle): Nib {
-  return { colour: colourIndex.get(colour)!, width, alpha, scale: scaleIndex.get(scale)! };
+function nibOf({ colour, alpha = 1, scale = 'none' }: StrokeStyle): Nib {
+  return { colour: colourIndex.get(colour)!, alpha, scale: scaleIndex.get(scale)! };
 }
 
 /** Collects strokes and areas of one layer of a drawing. */
@@ -172,6 +186,22 @@ export class LayerPen {
     put(values, from + 3, da);
     put(values, from + 6, b);
     put(values, from + 9, db);
+  }
+
+  /**
+   * A line between two ordinates on a straight axis: they stand at `s0` and `s1` m along `direction` from its origin, and reach `v0` and
+   * `v1` times `up` from there, multiplied by the scale of the style.
+   */
+  ordinates({ origin, direction, up }: OrdinateAxis, ends: OrdinateEnds, style: StrokeStyle): void {
+    const from = this.stroke(style, 0);
+    const { values } = this.strokes;
+    const { s0, v0, s1, v1 } = ends;
+    for (let k = 0; k < 3; k++) {
+      values[from + k] = origin[k]! + direction[k]! * s0;
+      values[from + 3 + k] = up[k]! * v0;
+      values[from + 6 + k] = origin[k]! + direction[k]! * s1;
+      values[from + 9 + k] = up[k]! * v1;
+    }
   }
 
   /** A polyline. */
@@ -248,14 +278,13 @@ export class LayerPen {
 
   /** Begins a stroke. @returns where its numbers begin */
   private stroke(style: StrokeStyle, mode: 0 | 1): number {
-    const { colour, width, alpha, scale } = nibOf(style);
     const from = this.strokes.room();
     const { values } = this.strokes;
-    values[from + 16] = width;
-    values[from + 17] = colour;
-    values[from + 18] = alpha;
+    values[from + 16] = style.width ?? 1;
+    values[from + 17] = colourIndex.get(style.colour)!;
+    values[from + 18] = style.alpha ?? 1;
     values[from + 19] = mode;
-    values[from + 20] = scale;
+    values[from + 20] = style.scale ? scaleIndex.get(style.scale)! : 0;
     values[from + 21] = style.fill ?? 0;
     return from;
   }

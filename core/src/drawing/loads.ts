@@ -7,6 +7,11 @@ import type { Draughtsman } from './drawing.js';
 import { axisOf, nodeAt } from './places.js';
 
 const ochre = { colour: 'ochre' } as const;
+/** Strokes of a block of arrows: its shafts, its upper edge, its area, and an edge with the area down to the member. */
+const shaft = { ...ochre, scale: 'load', width: 0.9 } as const;
+const edge = { ...ochre, scale: 'load' } as const;
+const shade = { ...edge, alpha: 0.1 } as const;
+const upon = { ...edge, fill: 0.1 } as const;
 
 /** From how many loads on line loads of several load cases are drawn as one, without heads, and what repeats is told once. */
 const denseFrom = 120;
@@ -92,9 +97,9 @@ class LineLoads {
 
 interface Drawn {
   /** Values and texts that are told already. */
-  readonly named: Set<string>;
-  /** What already stands on a member in a direction, at its start and end, as loads, N/m. */
-  readonly stacked: Map<string, Point>;
+  readonly named: Set<string | number>;
+  /** What already stands on a member in a direction, N/m, by `placeKey`. */
+  readonly stacked: Map<number, number>;
   readonly dense: boolean;
 }
 
@@ -157,7 +162,7 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: OtherLoad, factor: numbe
 }
 
 /** Whether a value is told already; it is from now on. */
-function repeats(named: Set<string>, value: string): boolean {
+function repeats(named: Set<string | number>, value: string | number): boolean {
   if (named.has(value)) return true;
   named.add(value);
   return false;
@@ -204,6 +209,13 @@ function drawForces(
   }
 }
 
+/** A number for a member and a direction that loads along it have in common, to a thousandth. */
+function placeKey(m: number, along: Point, sign: 1 | -1): number {
+  let key = m;
+  for (const part of along) key = 2001 * key + Math.round(1000 * part * sign) + 1000;
+  return key;
+}
+
 /** A line load as a block: its arrows end on the member, their length is the load per metre. */
 function drawBlock(
   pen: Draughtsman,
@@ -218,26 +230,28 @@ function drawBlock(
   const along = load.axes === 'local' ? axisOf(frame, m, axis) : global;
   const [q0, q1] = load.q;
   const sign = q0 + q1 < 0 ? -1 : 1;
-  const key = `${load.member} ${along.map((v) => Math.round(1000 * v * sign)).join()}`;
-  const under = stacked.get(key) ?? [0, 0, 0];
-  stacked.set(key, [under[0] + Math.max(Math.abs(q0), Math.abs(q1)), 0, 0]);
+  const key = placeKey(m, along, sign);
+  const under = stacked.get(key) ?? 0;
+  stacked.set(key, under + Math.max(Math.abs(q0), Math.abs(q1)));
   const [from, to] = [pointOn(frame, m, (load.from ?? 0) * L), pointOn(frame, m, (load.to ?? 1) * L)];
-  const foot = times(along, -sign * under[0]);
+  const foot = times(along, -sign * under);
   const shift = (q: number): Point => add(foot, times(along, -q));
-  const style = { ...ochre, scale: 'load' } as const;
-  pen.on('loads').area([from, to, to, from], { ...style, alpha: 0.1 }, [foot, foot, shift(q1), shift(q0)]);
-  pen.on('loads').line(from, to, style, shift(q0), shift(q1));
+  if (under === 0) pen.on('loads').line(from, to, upon, shift(q0), shift(q1));
+  else {
+    pen.on('loads').area([from, to, to, from], shade, [foot, foot, shift(q1), shift(q0)]);
+    pen.on('loads').line(from, to, edge, shift(q0), shift(q1));
+  }
   const length = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]);
   const arrows = dense ? 2 : Math.min(24, Math.max(2, Math.round(length / 0.9)));
   for (let i = 0; i <= arrows; i++) {
     const s = i / arrows;
     const at = between(from, to, s);
     const top = shift(q0 + (q1 - q0) * s);
-    pen.on('loads').line(at, at, { ...style, width: 0.9 }, top, foot);
-    if (!dense) pen.on('loads').head(at, add(at, times(along, -sign)), style, { size: 5, shift: foot });
+    pen.on('loads').line(at, at, shaft, top, foot);
+    if (!dense) pen.on('loads').head(at, add(at, times(along, -sign)), edge, { size: 5, shift: foot });
   }
   const q = Math.abs(q0) >= Math.abs(q1) ? q0 : q1;
-  if (dense && repeats(named, `${q} N/m ${load.per ?? ''}`)) return;
+  if (dense && repeats(named, load.per ? `${q} N/m ${load.per}` : q)) return;
   const text = formatWithUnit(Math.abs(q), 'lineLoad') + (load.per === 'projected' ? ' on plan' : '');
   // The same load on several members is named once, on the first of them
   if (repeats(named, text)) return;

@@ -133,12 +133,13 @@ function lineDirection(frame: Frame, load: DistributedLoad): { direction: readon
   const unit = [0, 0, 0];
   unit[{ x: 0, y: 1, z: 2 }[load.direction]] = 1;
   const direction = load.axes === 'local' ? toGlobal(frame, m, unit) : unit;
+  if (load.per !== 'projected') return { direction, share: 1 };
   // The part of the direction along the local axis that begins at `row`
   const part = (row: number) =>
     direction[0]! * frame.axes[9 * m + row]! +
     direction[1]! * frame.axes[9 * m + row + 1]! +
     direction[2]! * frame.axes[9 * m + row + 2]!;
-  return { direction, share: load.per === 'projected' ? Math.hypot(part(3), part(6)) : 1 };
+  return { direction, share: Math.hypot(part(3), part(6)) };
 }
 
 function addDistributed(frame: Frame, sum: Float64Array, load: DistributedLoad): void {
@@ -148,18 +149,20 @@ function addDistributed(frame: Frame, sum: Float64Array, load: DistributedLoad):
   const from = (load.from ?? 0) * L;
   const width = ((load.to ?? 1) - (load.from ?? 0)) * L;
   const [q0, q1] = load.q;
-  const total = ((q0 + q1) / 2) * width * share;
-  if (total === 0 && q0 === q1) return;
+  if (q0 === q1) {
+    if (q0 !== 0) addForce(sum, pointOn(frame, m, from + width / 2), times(direction, q0 * width * share));
+    return;
+  }
   // A trapezium as two triangles, each at its own centroid
   addForce(
     sum,
     pointOn(frame, m, from + width / 3),
-    direction.map((d) => (d * q0 * width * share) / 2),
+    times(direction, (q0 * width * share) / 2),
   );
   addForce(
     sum,
     pointOn(frame, m, from + (2 * width) / 3),
-    direction.map((d) => (d * q1 * width * share) / 2),
+    times(direction, (q1 * width * share) / 2),
   );
 }
 
@@ -215,6 +218,10 @@ function addForce(sum: Float64Array, p: readonly number[], F: readonly number[])
   sum[3]! += p[1]! * F[2]! - p[2]! * F[1]!;
   sum[4]! += p[2]! * F[0]! - p[0]! * F[2]!;
   sum[5]! += p[0]! * F[1]! - p[1]! * F[0]!;
+}
+
+function times(v: readonly number[], factor: number): readonly number[] {
+  return [v[0]! * factor, v[1]! * factor, v[2]! * factor];
 }
 
 /** Point on the member's axis, x m from its start, global. */

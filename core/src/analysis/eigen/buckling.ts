@@ -1,5 +1,6 @@
 import { ShortArrays } from '../../numeric/short-arrays.js';
 import { fail, problem, ProblemError } from '../../problem.js';
+import { stiffnessOf } from '../elements.js';
 import type { FrameState } from '../states.js';
 import { linkageMatrices } from '../second-order/linkage.js';
 import type { Prepared } from '../static.js';
@@ -107,7 +108,7 @@ function pencilsOf(
   const members = frame.memberIds.map((_, m): MemberPencil => {
     if (m % fewMembers === 0) pause();
     const slack = state.slack[m] === 1;
-    const K = slack ? slackZero : elements.local.subarray(144 * m, 144 * m + 144);
+    const K = slack ? slackZero : stiffnessOf(elements, m);
     const N = state.axial[m]!;
     const breaks = loads.breaks[m]!;
     const forces = axialAtPoints(N, breaks);

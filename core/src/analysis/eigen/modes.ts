@@ -1,6 +1,7 @@
 import { greatestMagnitude, isZero } from '../../numeric/magnitude.js';
 import type { Frame } from '../frame.js';
 import { problem, ProblemError } from '../../problem.js';
+import { stiffnessOf } from '../elements.js';
 import { strainEnergy } from '../mechanism.js';
 import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
@@ -82,7 +83,7 @@ function modesWith(
     }
     return {
       inner: shapes.inner,
-      K: elements.local.subarray(144 * m, 144 * m + 144),
+      K: stiffnessOf(elements, m),
       Kinner: shapes.Kinner,
       B,
     };
@@ -240,7 +241,7 @@ function isRigid(prepared: Prepared, pencil: Pencil, vector: Float64Array): bool
   const { frame, elements } = prepared;
   for (let m = 0; m < frame.memberIds.length; m++)
     for (const n of [frame.start[m]!, frame.end[m]!])
-      apart += elements.local[144 * m]! * (u[6 * n]! ** 2 + u[6 * n + 1]! ** 2 + u[6 * n + 2]! ** 2);
+      apart += elements.local[elements.at[m]!]! * (u[6 * n]! ** 2 + u[6 * n + 1]! ** 2 + u[6 * n + 2]! ** 2);
   const energy = strainEnergy(frame, elements, u) + innerEnergy(pencil, vector);
   return energy <= 1e-14 * apart;
 }

@@ -40,8 +40,8 @@ function withNumbers(name: string, tags: Tags, several: Readonly<Record<string, 
  */
 export class Namer {
   private readonly several: Record<string, boolean> = {};
-  private lines: ReadonlyMap<string, string> | undefined;
-  private nodes: ReadonlyMap<string, string> | undefined;
+  private lines: ((id: string) => string | undefined) | undefined;
+  private nodes: ((id: string) => string | undefined) | undefined;
 
   constructor(private readonly geometry: Geometry) {
     for (const tag of counted) {
@@ -60,14 +60,14 @@ export class Namer {
     this.lines ??= numbered(lines.values(), (one) =>
       memberWords(members.get(one.members[0]!)!.tags, this.several),
     );
-    const words = this.lines.get(member.line) ?? memberWords(member.tags, this.several);
+    const words = this.lines(member.line) ?? memberWords(member.tags, this.several);
     const pieces = lines.get(member.line)!.members;
     return !line && pieces.length > 1 ? `${words}, piece ${pieces.indexOf(id) + 1}` : words;
   }
 
   node(id: string): string {
     this.nodes ??= numbered(this.geometry.nodes.values(), ({ tags }) => nodeWords(tags, this.several));
-    return this.nodes.get(id) ?? id;
+    return this.nodes(id) ?? id;
   }
 }
 
@@ -75,21 +75,19 @@ export class Namer {
 function numbered<T extends { readonly id: string }>(
   things: Iterable<T>,
   wordsOf: (thing: T) => string,
-): Map<string, string> {
-  const names = new Map<string, string>();
-  const count = new Map<string, number>();
+): (id: string) => string | undefined {
+  const known = new Map<string, { readonly words: string; readonly number: number }>();
+  const counts = new Map<string, number>();
   for (const thing of things) {
     const words = wordsOf(thing);
-    names.set(thing.id, words);
-    count.set(words, (count.get(words) ?? 0) + 1);
+    const number = (counts.get(words) ?? 0) + 1;
+    counts.set(words, number);
+    known.set(thing.id, { words, number });
   }
-  const used = new Map<string, number>();
-  for (const [id, words] of names) {
-    if (count.get(words) === 1) continue;
-    const number = (used.get(words) ?? 0) + 1;
-    used.set(words, number);
-    const [first, ...rest] = words.split(', ');
-    names.set(id, [`${first!} ${number}`, ...rest].join(', '));
-  }
-  return names;
+  return (id) => {
+    const one = known.get(id);
+    if (!one || counts.get(one.words) === 1) return one?.words;
+    const [first, ...rest] = one.words.split(', ');
+    return [`${first!} ${one.number}`, ...rest].join(', ');
+  };
 }
