@@ -41,24 +41,39 @@ function drawn(beams: number) {
   const { drawing, most } = run.draw({ result: 'U1', diagram: 'none' })!;
   const texts = drawing.texts.filter(({ layer }) => layer === 'loads').map(({ text }) => text);
   /** Lines along the beams at the heads of the blocks, with the load that each stands for, N/m. */
-  const tops = strokesOn(drawing, 'loads').filter(({ a, b }) => Math.abs(a[0]! - b[0]!) > 5);
-  return { tops: tops.map(({ da }) => da[2]!), texts: texts.map(plainText), greatest: most.load };
+  const strokes = strokesOn(drawing, 'loads');
+  const tops = strokes.filter(({ a, b }) => Math.abs(a[0]! - b[0]!) > 5);
+  return {
+    tops: tops.map(({ da }) => da[2]!),
+    fills: tops.map(({ fill }) => fill),
+    shafts: strokes.filter(({ scale }) => scale === 'load').length - tops.length,
+    texts: texts.map(plainText),
+    greatest: most.load,
+  };
 }
 
 describe('loads on the drawing', () => {
   it('of a small frame stand one above the other, a block a case, each force with its value', () => {
-    const { tops, texts, greatest } = drawn(3);
+    const { tops, fills, shafts, texts, greatest } = drawn(3);
     expect(greatest).toBeCloseTo(6000, 6);
     // 2 kN/m, and on it 2 × 3 kN/m
     expect([...tops].sort((a, b) => a - b)).toEqual([2000, 2000, 2000, 8000, 8000, 8000]);
     expect([...texts].sort()).toEqual(['2.00 kN/m', '4.00 kN', '4.00 kN', '4.00 kN', '6.00 kN/m']);
+    // The area of the lower one is down to the beam; that of the upper one is not its edge's
+    tops.forEach((top, i) =>
+      top === 2000 ? expect(fills[i]).toBeCloseTo(0.1, 6) : expect(fills[i]).toBe(0),
+    );
+    // 6 m in arrows of about 0.9 m
+    expect(shafts).toBe(3 * 2 * 8);
   });
 
   it('of a frame with many are one block a member, and what repeats is told once', () => {
-    const { tops, texts, greatest } = drawn(100);
+    const { tops, fills, shafts, texts, greatest } = drawn(100);
     expect(greatest).toBeCloseTo(8000, 6);
     expect(tops.length).toBe(100);
     expect(new Set(tops)).toEqual(new Set([8000]));
+    fills.forEach((fill) => expect(fill).toBeCloseTo(0.1, 6));
+    expect(shafts).toBe(0);
     expect([...texts].sort()).toEqual(['4.00 kN', '8.00 kN/m']);
   });
 });

@@ -13,7 +13,7 @@ const edge = { ...ochre, scale: 'load' } as const;
 const shade = { ...edge, alpha: 0.1 } as const;
 const upon = { ...edge, fill: 0.1 } as const;
 
-/** From how many loads on line loads of several load cases are drawn as one, without heads, and what repeats is told once. */
+/** From how many loads on line loads of several load cases are drawn as one, without arrows, and what repeats is told once. */
 const denseFrom = 120;
 
 type OtherLoad = Exclude<Load, DistributedLoad>;
@@ -242,13 +242,13 @@ function drawBlock(
     pen.on('loads').line(from, to, edge, shift(q0), shift(q1));
   }
   const length = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]);
-  const arrows = dense ? 2 : Math.min(24, Math.max(2, Math.round(length / 0.9)));
+  // Of many loads only their edges and areas are drawn: arrows would cover the frame
+  const arrows = dense ? -1 : Math.min(24, Math.max(2, Math.round(length / 0.9)));
   for (let i = 0; i <= arrows; i++) {
     const s = i / arrows;
     const at = between(from, to, s);
-    const top = shift(q0 + (q1 - q0) * s);
-    pen.on('loads').line(at, at, shaft, top, foot);
-    if (!dense) pen.on('loads').head(at, add(at, times(along, -sign)), edge, { size: 5, shift: foot });
+    pen.on('loads').line(at, at, shaft, shift(q0 + (q1 - q0) * s), foot);
+    pen.on('loads').head(at, add(at, times(along, -sign)), edge, { size: 5, shift: foot });
   }
   const q = Math.abs(q0) >= Math.abs(q1) ? q0 : q1;
   if (dense && repeats(named, load.per ? `${q} N/m ${load.per}` : q)) return;

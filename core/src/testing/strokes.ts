@@ -9,6 +9,8 @@ export interface ReadStroke {
   readonly width: number;
   readonly alpha: number;
   readonly scale: string;
+  /** Opacity of the area between the line and where it would be without its displacements. */
+  readonly fill: number;
 }
 
 /** The strokes of one layer of a drawing, in order. */
@@ -25,6 +27,7 @@ export function strokesOn({ strokes, strokeRanges }: Drawing, layer: Layer): Rea
       width: strokes[at + 16]!,
       alpha: strokes[at + 18]!,
       scale: scaleNames[strokes[at + 20]!]!,
+      fill: strokes[at + 21]!,
     };
   });
 }

@@ -52,6 +52,17 @@ describe('LedgerComponent', () => {
     expect(text()).not.toContain(' over');
   });
 
+  it('says of utilisations that are of the state before, and marks them', async () => {
+    const hatched = () => host().querySelector('.members')!.classList.contains('before');
+    await show('fixed');
+    expect(hatched()).toBeFalse();
+    const { summary } = known.get('fixed')!;
+    fixture.componentRef.setInput('summary', { ...summary, stage: 'forces' });
+    await fixture.whenStable();
+    expect(hatched()).toBeTrue();
+    expect(text()).toContain('Utilisation before the change; checking …');
+  });
+
   it('balances loads and reactions of the shown load case', async () => {
     await show('fixed');
     // Snow: 4.4 kN/m on 22 m

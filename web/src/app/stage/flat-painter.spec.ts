@@ -102,15 +102,41 @@ describe('FlatPainter', () => {
     expect(shown()).toBe(0.1);
   });
 
-  it('follows a camera at once, and an older picture does not come over it', async () => {
-    painter.paint(sheet(5001, 0), 1);
-    const one = sheet(5001, 0.5);
-    painter.paint(one, 1);
-    expect(shown()).toBe(0);
-    painter.paint({ ...one, view: { ...one.view, centre: [0, 0, 0.2] } }, 1);
-    expect(shown()).toBe(0.3);
-    await background.finish();
-    expect(shown()).toBe(0.3);
+  describe('a camera', () => {
+    let now: number;
+    const from = (one: Sheet, height: number): Sheet => ({
+      ...one,
+      view: { ...one.view, centre: [0, 0, height] },
+    });
+
+    beforeEach(() => {
+      now = 1000;
+      spyOn(performance, 'now').and.callFake(() => now);
+    });
+
+    it('that goes on moving is followed at once, and an older picture does not come over it', async () => {
+      const one = sheet(5001, 0.5);
+      painter.paint(one, 1);
+      painter.paint(from(one, 0.1), 1);
+      expect(shown()).toBe(0.5);
+      now += 249;
+      painter.paint(from(one, 0.2), 1);
+      expect(shown()).toBe(0.3);
+      await background.finish();
+      expect(shown()).toBe(0.3);
+    });
+
+    it('that is set anew does not keep the page', async () => {
+      const one = sheet(5001, 0.5);
+      painter.paint(one, 1);
+      for (const height of [0.1, 0.2]) {
+        now += 250;
+        painter.paint(from(one, height), 1);
+        expect(background.asked.length).toBe(height === 0.1 ? 1 : 2);
+        await background.finish();
+        expect(shown()).toBeCloseTo(0.5 - height, 10);
+      }
+    });
   });
 
   it('has other scales of diagrams painted in the background', () => {

@@ -6,9 +6,13 @@ import type { Sheet, SheetPainter } from './types';
 /** Painting more strokes and triangles than this keeps the page for longer than the rest of its work for a frame. */
 const mostAtOnce = 5000;
 
+/** A hand that moves the camera moves it again within this time, ms; a frame that has grown is fitted anew once. */
+const nextMove = 250;
+
 /**
  * Paints sheets on a plain canvas, pixel by pixel: without a graphics card, and without waiting for one. A large drawing in the place of
- * another is painted in the background, after the one that is being painted there; a camera that moves is followed at once.
+ * another, and one that is fitted anew, is painted in the background, after the one that is being painted there; a camera that goes on
+ * moving is followed at once.
  */
 export class FlatPainter implements SheetPainter {
   private image: ImageData | undefined;
@@ -18,6 +22,8 @@ export class FlatPainter implements SheetPainter {
   private waiting: FlatJob | undefined;
   /** What the background paints, and whether something newer is on the canvas already. */
   private away: { overtaken: boolean } | undefined;
+  /** When only the camera was last moved, or a moving picture swung. */
+  private movedAt = -Infinity;
 
   constructor(
     private readonly canvas: HTMLCanvasElement,
@@ -34,9 +40,9 @@ export class FlatPainter implements SheetPainter {
   paint(sheet: Sheet, pixelRatio: number): void {
     const job = flatJobOf(sheet, pixelRatio);
     // A canvas that nothing was painted on is black: its first picture does not wait
-    const isNew = this.latest !== undefined && !looksAlike(this.latest, job);
+    const mayWait = this.latest !== undefined && !this.isFollowed(this.latest, job);
     this.latest = job;
-    if (isNew && sizeOf(job.drawing) > mostAtOnce && this.background?.isReady()) {
+    if (mayWait && sizeOf(job.drawing) > mostAtOnce && this.background?.isReady()) {
       this.waiting = job;
       if (!this.away) void this.sendAway(this.background);
       return;
@@ -52,6 +58,15 @@ export class FlatPainter implements SheetPainter {
     this.latest = undefined;
     this.waiting = undefined;
     if (this.away) this.away.overtaken = true;
+  }
+
+  /** Whether the camera goes on moving, or a picture swinging. */
+  private isFollowed(before: FlatJob, job: FlatJob): boolean {
+    if (!looksAlike(before, job)) return false;
+    const now = performance.now();
+    const since = now - this.movedAt;
+    this.movedAt = now;
+    return since < nextMove;
   }
 
   private paintHere(job: FlatJob): void {
