@@ -288,33 +288,77 @@ function joined(
   fieldOf: (member: number) => MemberField,
 ): MemberField {
   if (pieces.length === 1) return fieldOf(pieces[0]!.member);
-  const fields = pieces.map(({ member: m }) => fieldOf(m));
-  const terms = Math.max(...fields.map((field) => field.forceTerms));
-  const displacementTerms = Math.max(...fields.map((field) => field.displacementTerms));
-  const count = fields.reduce((sum, field) => sum + field.breaks.length - 1, 0);
-  const breaks = new Float64Array(count + 1);
-  const forces = new Float64Array(6 * terms * count);
-  const displacements = new Float64Array(4 * displacementTerms * count);
-  let s = 0;
-  fields.forEach((field, i) => {
-    const { from } = pieces[i]!;
-    for (let k = 0; k + 1 < field.breaks.length; k++, s++) {
-      breaks[s] = from + field.breaks[k]!;
-      for (let f = 0; f < 6; f++)
-        forces.set(
-          field.forces.subarray(field.forceTerms * (6 * k + f), field.forceTerms * (6 * k + f + 1)),
-          terms * (6 * s + f),
-        );
-      for (let f = 0; f < 4; f++)
-        displacements.set(
-          field.displacements.subarray(
-            field.displacementTerms * (4 * k + f),
-            field.displacementTerms * (4 * k + f + 1),
-          ),
-          displacementTerms * (4 * s + f),
-        );
+  return new JoinedField(
+    pieces.map(({ member, from }) => ({ from, field: fieldOf(member) })),
+    length,
+  );
+}
+
+/** Functions of pieces one after the other; displacements are put together when they are first asked for: most checks want forces only. */
+class JoinedField implements MemberField {
+  readonly breaks: Float64Array;
+  readonly forceTerms: number;
+  readonly forces: Float64Array;
+  private moves: { readonly terms: number; readonly coefficients: Float64Array } | undefined;
+
+  constructor(
+    private readonly parts: readonly { readonly from: number; readonly field: MemberField }[],
+    length: number,
+  ) {
+    let count = 0;
+    let terms = 0;
+    for (const { field } of parts) {
+      count += field.breaks.length - 1;
+      terms = Math.max(terms, field.forceTerms);
     }
-  });
-  breaks[count] = length;
-  return { breaks, forceTerms: terms, forces, displacementTerms, displacements };
+    this.breaks = new Float64Array(count + 1);
+    let s = 0;
+    for (const { from, field } of parts)
+      for (let k = 0; k + 1 < field.breaks.length; k++) this.breaks[s++] = from + field.breaks[k]!;
+    this.breaks[count] = length;
+    this.forceTerms = terms;
+    this.forces = this.inOne(6, terms, ({ forces, forceTerms }) => ({
+      terms: forceTerms,
+      coefficients: forces,
+    }));
+  }
+
+  get displacementTerms(): number {
+    return this.displaced().terms;
+  }
+
+  get displacements(): Float64Array {
+    return this.displaced().coefficients;
+  }
+
+  private displaced(): { readonly terms: number; readonly coefficients: Float64Array } {
+    if (!this.moves) {
+      const terms = Math.max(...this.parts.map(({ field }) => field.displacementTerms));
+      const coefficients = this.inOne(4, terms, ({ displacements, displacementTerms }) => ({
+        terms: displacementTerms,
+        coefficients: displacements,
+      }));
+      this.moves = { terms, coefficients };
+    }
+    return this.moves;
+  }
+
+  /** The coefficients of `functions` functions a segment, each with `terms` of them. */
+  private inOne(
+    functions: number,
+    terms: number,
+    of: (field: MemberField) => { readonly terms: number; readonly coefficients: Float64Array },
+  ): Float64Array {
+    const all = new Float64Array(functions * terms * (this.breaks.length - 1));
+    let first = 0;
+    for (const { field } of this.parts) {
+      const own = of(field);
+      const count = functions * (field.breaks.length - 1);
+      for (let f = 0; f < count; f++)
+        for (let t = 0; t < own.terms; t++)
+          all[(first + f) * terms + t] = own.coefficients[f * own.terms + t]!;
+      first += count;
+    }
+    return all;
+  }
 }
