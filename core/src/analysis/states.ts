@@ -323,13 +323,12 @@ interface FirstOrder {
 /** No member is slack. */
 const noneSlack = (frame: Frame): Uint8Array => new Uint8Array(frame.memberIds.length);
 
-/** A first-order state. What belongs to single members is combined when it is first asked for. */
+/** A first-order state. What belongs to single members is combined each time it is asked for: kept for all, it would fill the memory. */
 function firstOrderState(
   prepared: Prepared,
   { id, factors, solved, inactive, iterations }: FirstOrder,
 ): FrameState {
   const { frame, cases } = prepared;
-  const fields: (MemberField | undefined)[] = [];
   const arrays = new ShortArrays();
   let loads: CaseLoads | undefined;
   let axial: readonly Float64Array[] | undefined;
@@ -355,8 +354,6 @@ function firstOrderState(
       return (axial ??= firstOrderAxial(prepared, this.loads, (m) => solved.startStates[12 * m]!));
     },
     field(m) {
-      const cached = fields[m];
-      if (cached) return cached;
       const breaks = prepared.loads.breaks[m]!;
       const terms = prepared.loads.terms[m]!;
       const given = combinedField(cases, factors, m, arrays);
@@ -365,7 +362,7 @@ function firstOrderState(
       addStartForces(forces, terms, breaks, start, 0);
       const strain = given && !inactive[m] ? given.strain : ([0, 0, 0] as const);
       const dislocations = given?.dislocations ?? [];
-      return (fields[m] = fieldOf(frame, m, { breaks, terms, forces, strain, dislocations }, start));
+      return fieldOf(frame, m, { breaks, terms, forces, strain, dislocations }, start);
     },
   };
 }
