@@ -237,22 +237,23 @@ function drawCurve(pen: LayerPen, { axis, look }: CurveLine, curve: Curve): void
   const { positive, negative } = look;
   const signed = positive !== negative;
   const inkOf = (value: number) => (value >= 0 ? positive : negative);
-  let [s0, v0] = [curve[0]!, curve[1]!];
-  pen.ordinates(axis, { s0, v0: 0, s1: s0, v1: v0 }, inkOf(v0).end);
-  for (let i = 2; i < curve.length; i += 2) {
-    const [s1, v1] = [curve[i]!, curve[i + 1]!];
-    if (v0 * v1 >= 0) pen.ordinates(axis, { s0, v0, s1, v1 }, inkOf(v0 + v1).curve);
+  const ordinate = (x: number, value: number, ink: 'end' | 'hatch') =>
+    pen.ordinates(axis, [x, 0, x, value], 0, inkOf(value)[ink]);
+  ordinate(curve[0]!, curve[1]!, 'end');
+  for (let i = 0; i + 2 < curve.length; i += 2) {
+    const p = curve[i + 1]!;
+    const q = curve[i + 3]!;
+    if (p * q >= 0) pen.ordinates(axis, curve, i, inkOf(p + q).curve);
     else {
       // On both sides of the place where the ordinate changes its sign
-      const zero = s0 + ((s1 - s0) * v0) / (v0 - v1);
-      pen.ordinates(axis, { s0, v0, s1: zero, v1: 0 }, inkOf(v0).curve);
-      pen.ordinates(axis, { s0: zero, v0: 0, s1, v1 }, inkOf(v1).curve);
+      const zero = curve[i]! + ((curve[i + 2]! - curve[i]!) * p) / (p - q);
+      pen.ordinates(axis, [curve[i]!, p, zero, 0], 0, inkOf(p).curve);
+      pen.ordinates(axis, [zero, 0, curve[i + 2]!, q], 0, inkOf(q).curve);
     }
     // Compression is hatched, so that the sign is not told by colour alone
-    if (signed && v0 < 0) pen.ordinates(axis, { s0, v0: 0, s1: s0, v1: v0 }, negative.hatch);
-    [s0, v0] = [s1, v1];
+    if (signed && p < 0) ordinate(curve[i]!, p, 'hatch');
   }
-  pen.ordinates(axis, { s0, v0: 0, s1: s0, v1: v0 }, inkOf(v0).end);
+  ordinate(curve.at(-2)!, curve.at(-1)!, 'end');
 }
 
 /** The greatest magnitude of a member, and its ends where they are not much smaller. */

@@ -96,14 +96,6 @@ export interface OrdinateAxis {
   readonly up: Point;
 }
 
-/** Two places of an axis, m, and their ordinates. */
-interface OrdinateEnds {
-  readonly s0: number;
-  readonly v0: number;
-  readonly s1: number;
-  readonly v1: number;
-}
-
 const zero: Point = [0, 0, 0];
 const middle = [0, 0] as const;
 
@@ -189,18 +181,24 @@ export class LayerPen {
   }
 
   /**
-   * A line between two ordinates on a straight axis: they stand at `s0` and `s1` m along `direction` from its origin, and reach `v0` and
-   * `v1` times `up` from there, multiplied by the scale of the style.
+   * A line between two ordinates on a straight axis.
+   *
+   * @param pairs from `at` on the place of the first, m along the axis, and its value, then those of the second: values times `up` are
+   *   their displacements, which the scale of the style multiplies
    */
-  ordinates({ origin, direction, up }: OrdinateAxis, ends: OrdinateEnds, style: StrokeStyle): void {
+  ordinates(
+    { origin, direction, up }: OrdinateAxis,
+    pairs: readonly number[],
+    at: number,
+    style: StrokeStyle,
+  ): void {
     const from = this.stroke(style, 0);
     const { values } = this.strokes;
-    const { s0, v0, s1, v1 } = ends;
     for (let k = 0; k < 3; k++) {
-      values[from + k] = origin[k]! + direction[k]! * s0;
-      values[from + 3 + k] = up[k]! * v0;
-      values[from + 6 + k] = origin[k]! + direction[k]! * s1;
-      values[from + 9 + k] = up[k]! * v1;
+      values[from + k] = origin[k]! + direction[k]! * pairs[at]!;
+      values[from + 3 + k] = up[k]! * pairs[at + 1]!;
+      values[from + 6 + k] = origin[k]! + direction[k]! * pairs[at + 2]!;
+      values[from + 9 + k] = up[k]! * pairs[at + 3]!;
     }
   }
 
