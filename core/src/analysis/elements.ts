@@ -44,7 +44,7 @@ function sharedPlaces(frame: Frame): { at: Int32Array; leaders: readonly number[
     const length = frame.length[m]!;
     const bySection = frame.hinged[m] || frame.tapers.has(m) ? undefined : frame.sections[m]!;
     let ofSection = bySection && known.get(bySection);
-    if (bySection && !ofSection) known.set(bySection, (ofSection = new Map()));
+    if (bySection && !ofSection) known.set(bySection, (ofSection = new Map<number, number>()));
     // A bar and a frame member of one section differ
     const key = frame.axialOnly[m] ? -length : length;
     const place = ofSection?.get(key) ?? 144 * leaders.length;

@@ -13,6 +13,7 @@ export { analyse, analyseInParts, type Analysis, type FrameState, type LoadSelec
 export type { CaseLoads } from './case-loads.js';
 export type { Progress } from './sparse/factor.js';
 export {
+  BucklingMemory,
   bucklingModes,
   effectiveLengths,
   type BucklingMode,

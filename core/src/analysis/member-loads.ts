@@ -69,17 +69,22 @@ export function memberLoadFields(frame: Frame): MemberLoadFields {
   return { breaks, terms, fields };
 }
 
+interface FormedField {
+  readonly line: LinePiece;
+  readonly field: LoadField;
+}
+
 /** Load fields as they are formed: many members of a frame are as long and loaded alike, and share theirs. */
 class FormedFields {
   private readonly arrays = new ShortArrays();
   /** The last one by the segments that it is on, and by its load. */
-  private readonly known = new Map<Float64Array, Map<number, { line: LinePiece; field: LoadField }>>();
+  private readonly known = new Map<Float64Array, Map<number, FormedField>>();
 
   of(action: MemberAction, breaks: Float64Array, terms: number): LoadField {
     const line = onlyLine(action);
     if (!line) return this.form(action, breaks, terms);
-    let ofBreaks = this.known.get(breaks);
-    if (!ofBreaks) this.known.set(breaks, (ofBreaks = new Map()));
+    const ofBreaks = this.known.get(breaks) ?? new Map<number, FormedField>();
+    this.known.set(breaks, ofBreaks);
     const key = line.q0[0] + 3 * line.q0[1] + 7 * line.q0[2];
     const last = ofBreaks.get(key);
     if (last && sameLine(last.line, line)) return last.field;

@@ -65,8 +65,7 @@ export function factorFrame(prepared: Prepared, progress?: Progress): Factor {
 
 /** Local stiffness by member; those that do not act add nothing. */
 export function localMatrices({ elements }: Prepared, inactive?: Uint8Array) {
-  return (m: number): Float64Array | undefined =>
-    inactive?.[m] ? undefined : stiffnessOf(elements, m);
+  return (m: number): Float64Array | undefined => (inactive?.[m] ? undefined : stiffnessOf(elements, m));
 }
 
 /**

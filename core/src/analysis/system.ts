@@ -136,7 +136,7 @@ export function expand(
   plan: Plan,
   x: Float64Array,
   base: Float64Array,
-  out = new Float64Array(base.length),
+  out: Float64Array = new Float64Array(base.length),
 ): Float64Array {
   const { unknown, dependents } = constraints;
   for (let i = 0; i < out.length; i++) {
@@ -159,7 +159,7 @@ export function reduce(
   constraints: Constraints,
   plan: Plan,
   forces: Float64Array,
-  out = new Float64Array(plan.size),
+  out: Float64Array = new Float64Array(plan.size),
 ): Float64Array {
   out.fill(0);
   for (let i = 0; i < forces.length; i++) {

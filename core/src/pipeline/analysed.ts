@@ -1,6 +1,7 @@
 import {
   analyse,
   analyseInParts,
+  BucklingMemory,
   bucklingModes,
   effectiveLengths,
   prepareFrame,
@@ -139,11 +140,12 @@ export function* stabilityInParts(
   const lengths = new Map<string, readonly (EffectiveLength | undefined)[]>();
   const modes = new Map<string, readonly BucklingMode[]>();
   let knownMode: BucklingMode | undefined;
+  const memory = new BucklingMemory();
   for (const { id, state } of stage.selections) {
     const linear = first.states.get(id);
     if (state !== 'strength' || !linear) continue;
     progress?.stage?.(`Buckling of ${id}`);
-    const found = bucklingModes(first.prepared, linear, wanted ? 6 : 1, { progress, knownMode });
+    const found = bucklingModes(first.prepared, linear, wanted ? 6 : 1, { progress, knownMode, memory });
     knownMode = found[0] ?? knownMode;
     modes.set(id, found);
     stability.set(id, combinationStability(stage.model.code?.name ?? 'EN1993', found[0]?.factor));

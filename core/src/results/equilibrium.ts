@@ -154,16 +154,8 @@ function addDistributed(frame: Frame, sum: Float64Array, load: DistributedLoad):
     return;
   }
   // A trapezium as two triangles, each at its own centroid
-  addForce(
-    sum,
-    pointOn(frame, m, from + width / 3),
-    times(direction, (q0 * width * share) / 2),
-  );
-  addForce(
-    sum,
-    pointOn(frame, m, from + (2 * width) / 3),
-    times(direction, (q1 * width * share) / 2),
-  );
+  addForce(sum, pointOn(frame, m, from + width / 3), times(direction, (q0 * width * share) / 2));
+  addForce(sum, pointOn(frame, m, from + (2 * width) / 3), times(direction, (q1 * width * share) / 2));
 }
 
 /**

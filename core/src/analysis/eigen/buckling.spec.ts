@@ -1,6 +1,7 @@
-import type { Load, Support } from '../../model/types.js';
+import type { Load, LoadCase, Support } from '../../model/types.js';
 import { clamp, EIy, EIz, expectClose, modelOf, solved } from '../../testing/models.js';
-import { bucklingModes, prepareEquations } from '../index.js';
+import { unwrapped } from '../../problem.js';
+import { analyse, BucklingMemory, bucklingModes, prepareEquations, prepareFrame } from '../index.js';
 
 const L = 5;
 const P = 1e5;
@@ -57,6 +58,46 @@ describe('bucklingModes', () => {
       const [lowest] = bucklingModes(prepared, state, 1, { knownMode });
       expectClose(lowest!.factor, euler(EIz, 2 * L), 1e-6);
     }
+  });
+
+  // Two columns that lean on one another by a bar, under loads in turn: the factor goes by the sum of the loads
+  it('finds the same in memory that searches under other loads have left', () => {
+    const model = modelOf(
+      'solid',
+      { a: [0, 0, 0], b: [0, 0, L], c: [2, 0, 0], d: [2, 0, L] },
+      [
+        { id: 'ab', start: 'a', end: 'b' },
+        { id: 'cd', start: 'c', end: 'd' },
+        { id: 'bar', start: 'b', end: 'd', action: 'axial' },
+      ],
+      [clamp('a'), clamp('c')],
+      [],
+    );
+    const cases = [1, 3, 0, 2].map((share, i): LoadCase => ({
+      id: `L${i}`,
+      loads: [
+        { kind: 'node', node: 'b', F: [0, 0, -share * P] },
+        { kind: 'node', node: 'd', F: [0, 0, -0.5 * P] },
+      ],
+    }));
+    const frame = prepareFrame({ ...model, loadCases: cases });
+    const selections = cases.map(({ id }, i) => ({
+      id,
+      kind: 'case' as const,
+      factors: Float64Array.from(cases, (_, k) => (k === i ? 1 : 0)),
+    }));
+    const { prepared, states } = unwrapped(analyse(frame, selections));
+    const memory = new BucklingMemory();
+    for (const wanted of [1, 3])
+      for (const { id } of cases) {
+        const state = states.get(id)!;
+        const alone = bucklingModes(prepared, state, wanted);
+        const inTurn = bucklingModes(prepared, state, wanted, { memory });
+        expect(inTurn).toEqual(alone);
+      }
+    const [lowest] = bucklingModes(prepared, states.get('L2')!, 1, { memory });
+    // One column alone: the other leans on it with half the stiffness of both about y
+    expectClose(lowest!.factor * 0.5, euler(EIz, 2 * L), 1e-6);
   });
 
   it('of a rod in tension there are none', () => {

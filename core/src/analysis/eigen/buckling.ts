@@ -1,4 +1,4 @@
-import { ShortArrays } from '../../numeric/short-arrays.js';
+import { ReusedArrays } from '../../numeric/reused-arrays.js';
 import { fail, problem, ProblemError } from '../../problem.js';
 import { stiffnessOf } from '../elements.js';
 import type { FrameState } from '../states.js';
@@ -6,9 +6,9 @@ import { linkageMatrices } from '../second-order/linkage.js';
 import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
 import { dot, largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
-import { cachedShapes, fieldCount, rich, usual, type Richness, type ShapeCache } from './member-shapes.js';
-import type { MemberPencil } from './inner-elimination.js';
-import { fewMembers, Pencil, type ShiftedPencil } from './pencil.js';
+import { cachedShapes, fieldCount, rich, ShapeCache, usual, type Richness } from './member-shapes.js';
+import { widest, type MemberPencil } from './inner-elimination.js';
+import { fewMembers, Pencil, PencilMemory, type ShiftedPencil } from './pencil.js';
 
 /** A way the frame buckles. */
 export interface BucklingMode {
@@ -25,6 +25,21 @@ export interface BucklingHelp {
   readonly progress?: Progress | undefined;
   /** A mode under other loads: where this frame buckles in a like way it is found sooner. The factors do not depend on it. */
   readonly knownMode?: BucklingMode | undefined;
+  /** What a search under other loads of the same frame has left. */
+  readonly memory?: BucklingMemory;
+}
+
+/** What searches under several loads of one frame have in common: shapes of the members, and memory that is used again. */
+export class BucklingMemory {
+  readonly pencils = new PencilMemory();
+  readonly matrices = new ReusedArrays();
+  private readonly shapes = new Map<Richness, ShapeCache>();
+
+  shapesOf(richness: Richness): ShapeCache {
+    const cache = this.shapes.get(richness) ?? new ShapeCache();
+    this.shapes.set(richness, cache);
+    return cache;
+  }
 }
 
 /**
@@ -66,11 +81,11 @@ function modesWith(
   state: FrameState,
   wanted: number,
   richness: Richness,
-  { progress, knownMode }: BucklingHelp,
+  { progress, knownMode, memory = new BucklingMemory() }: BucklingHelp,
 ): BucklingMode[] {
   let done = 0;
   const step = (by: number) => progress?.step(1 - 1 / (1 + 0.1 * (done += by)));
-  const members = pencilsOf(prepared, state, richness, () => step(0));
+  const members = pencilsOf(prepared, state, { richness, memory }, () => step(0));
   if (wanted === 0 || !members) return [];
   const linkages = linkageMatrices(prepared, state.loads, state.memberForces, state.reactions).map(
     ({ freedoms, K }) => ({
@@ -78,7 +93,7 @@ function modesWith(
       K: K.map((value) => -value),
     }),
   );
-  const pencil = new Pencil(prepared, members, linkages, () => step(0));
+  const pencil = new Pencil(prepared, members, linkages, () => step(0), memory.pencils);
   return factorsOf(pencil, wanted, knownMode, () => step(1)).map(({ lambda, vector }) =>
     describe(pencil, members, lambda, vector),
   );
@@ -88,7 +103,7 @@ function modesWith(
 function pencilsOf(
   prepared: Prepared,
   state: FrameState,
-  richness: Richness,
+  { richness, memory }: { readonly richness: Richness; readonly memory: BucklingMemory },
   pause: () => void,
 ): MemberPencil[] | undefined {
   const { frame, elements, loads } = prepared;
@@ -102,8 +117,9 @@ function pencilsOf(
       { result: state.id },
     );
   const slackZero = new Float64Array(144);
-  const arrays = new ShortArrays();
-  const cache: ShapeCache = new Map();
+  const arrays = memory.matrices;
+  arrays.rewind();
+  const cache = memory.shapesOf(richness);
   const compressed = new Uint8Array(frame.memberIds.length);
   const members = frame.memberIds.map((_, m): MemberPencil => {
     if (m % fewMembers === 0) pause();
@@ -134,11 +150,15 @@ function factorsOf(
   knownMode: BucklingMode | undefined,
   step: () => void,
 ): { lambda: number; vector: Float64Array }[] {
+  // What B makes of a vector is solved for at once and not kept
+  const images: Float64Array[] = [];
+  const imageOf = (x: Float64Array, k: number) =>
+    pencil.timesB(x, (images[k] ??= new Float64Array(pencil.size)));
   const search = (factored: ShiftedPencil, count: number, options: LanczosOptions) =>
     largestPairs(
       {
         size: pencil.size,
-        apply: (v) => factored.solve(v.map((x) => pencil.timesB(x))),
+        apply: (v) => factored.solve(v.map(imageOf)),
         inner: (x) => pencil.timesK(x),
       },
       count,
@@ -207,13 +227,15 @@ function describe(
   vector: Float64Array,
 ): BucklingMode {
   const u = pencil.nodes(vector);
-  const shares = Float64Array.from(members, ({ B, inner }, m) => {
-    if (!B) return 0;
-    const z = pencil.memberVector(m, u, vector);
+  const z = new Float64Array(widest);
+  const shares = new Float64Array(members.length);
+  members.forEach(({ B, inner }, m) => {
+    if (!B) return;
+    pencil.memberVector(m, u, vector, z);
     let sum = 0;
     for (let i = 0; i < 12 + inner; i++)
       for (let j = 0; j < 12 + inner; j++) sum += z[i]! * B[i * (12 + inner) + j]! * z[j]!;
-    return sum;
+    shares[m] = sum;
   });
   const total = shares.reduce((sum, value) => sum + value, 0) || 1;
   // Where nodes stand still to rounding, members buckle by themselves

@@ -1,4 +1,4 @@
-import { ShortArrays } from '../../numeric/short-arrays.js';
+import type { ReusedArrays } from '../../numeric/reused-arrays.js';
 import { invertInto } from '../dense.js';
 import { negativePivotsOf } from '../inertia.js';
 
@@ -40,10 +40,13 @@ export function condenseMember(
 
 /** Eliminates members' inner unknowns from K − σ·B, one after the other. */
 export class InnerEliminator {
-  private readonly arrays = new ShortArrays();
   private readonly work = new Float64Array(widest * widest);
 
-  constructor(private readonly sigma: number) {}
+  /** @param arrays for what the eliminations hold */
+  constructor(
+    private readonly sigma: number,
+    private readonly arrays: ReusedArrays,
+  ) {}
 
   eliminate(Kinner: Float64Array, B: Float64Array, inner: number): InnerElimination {
     const { sigma } = this;

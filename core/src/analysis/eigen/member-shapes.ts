@@ -35,7 +35,11 @@ export interface MemberShapes {
 export const fieldCount = 8;
 
 /** Shapes already tabulated: members alike in all that shapes depend on share them. */
-export type ShapeCache = Map<string, MemberShapes>;
+export class ShapeCache {
+  readonly byNumbers = new Map<string, MemberShapes>();
+  /** The last by stiffness, which members of one section and length share: found without comparing all numbers. */
+  readonly byStiffness = new Map<number, { readonly breaks: Float64Array; readonly shapes: MemberShapes }>();
+}
 
 /** What shapes are made for: vibration adds axial and twisting ones. */
 export interface ShapeWish {
@@ -52,6 +56,7 @@ interface Elastic {
 /**
  * A member's shapes, from the cache where one alike was tabulated before.
  *
+ * @param cache for one wish
  * @param breaks segments on which what is integrated against the shapes is smooth, m
  */
 export function cachedShapes(
@@ -61,8 +66,28 @@ export function cachedShapes(
   breaks: Float64Array,
   wish: ShapeWish,
 ): MemberShapes {
-  const { frame } = of;
+  const { frame, elements } = of;
   if (frame.hinged[m] || frame.tapers.has(m)) return memberShapes(of, m, breaks, wish);
+  const at = elements.at[m]!;
+  const last = cache.byStiffness.get(at);
+  if (last && sameNumbers(last.breaks, breaks)) return last.shapes;
+  const shapes = shapesByNumbers(cache, of, m, breaks, wish);
+  cache.byStiffness.set(at, { breaks, shapes });
+  return shapes;
+}
+
+function sameNumbers(a: Float64Array, b: Float64Array): boolean {
+  return a === b || (a.length === b.length && a.every((value, i) => value === b[i]));
+}
+
+function shapesByNumbers(
+  { byNumbers }: ShapeCache,
+  of: Elastic,
+  m: number,
+  breaks: Float64Array,
+  wish: ShapeWish,
+): MemberShapes {
+  const { frame } = of;
   const numbers = [
     ...breaks,
     ...frame.rigidity.subarray(6 * m, 6 * m + 6),
@@ -71,8 +96,8 @@ export function cachedShapes(
   ];
   // Lengths that differ by rounding are the same
   const key = `${frame.axialOnly[m]}|${numbers.map((value) => value.toPrecision(13)).join()}`;
-  let shapes = cache.get(key);
-  if (!shapes) cache.set(key, (shapes = memberShapes(of, m, breaks, wish)));
+  let shapes = byNumbers.get(key);
+  if (!shapes) byNumbers.set(key, (shapes = memberShapes(of, m, breaks, wish)));
   return shapes;
 }
 

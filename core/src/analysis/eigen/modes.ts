@@ -14,10 +14,10 @@ import {
   usual,
   type MemberShapes,
   type Richness,
-  type ShapeCache,
+  ShapeCache,
 } from './member-shapes.js';
 import type { ResolvedSection } from '../../library/sections.js';
-import type { MemberPencil } from './inner-elimination.js';
+import { widest, type MemberPencil } from './inner-elimination.js';
 import { Pencil } from './pencil.js';
 
 /** A natural mode of vibration. */
@@ -65,7 +65,7 @@ function modesWith(
   progress: Progress | undefined,
 ): VibrationMode[] {
   const { frame, elements } = prepared;
-  const cache: ShapeCache = new Map();
+  const cache = new ShapeCache();
   /** Mass matrices by shapes, then by density and area: members alike share them. */
   const masses = new Map<MemberShapes, Map<ResolvedSection, Float64Array>>();
   const members = frame.memberIds.map((_, m): MemberPencil => {
@@ -299,9 +299,10 @@ function effectiveMass(
 ): [number, number, number] {
   const own = pencil.timesB(vector).reduce((sum, value, i) => sum + value * vector[i]!, 0);
   const shared: [number, number, number] = [0, 0, 0];
+  const z = new Float64Array(widest);
   members.forEach(({ B, inner }, m) => {
     if (!B) return;
-    const z = pencil.memberVector(m, u, vector);
+    pencil.memberVector(m, u, vector, z);
     const n = 12 + inner;
     for (let direction = 0; direction < 3; direction++) {
       let sum = 0;

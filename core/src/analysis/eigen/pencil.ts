@@ -1,3 +1,4 @@
+import { ReusedArrays } from '../../numeric/reused-arrays.js';
 import type { Constraints } from '../constraints.js';
 import type { Frame } from '../frame.js';
 import type { Plan } from '../plan.js';
@@ -24,6 +25,23 @@ import {
 /** Work on so many members takes about a thousandth of a second: a pause may come between. */
 export const fewMembers = 64;
 
+/** Memory of pencils that follow one another: a pencil is of no use any more when the next is made with it. */
+export class PencilMemory {
+  readonly matrices = new ReusedArrays();
+  /** Of shifted pencils that were released. */
+  private readonly spare: ReusedArrays[] = [];
+
+  takeElimination(): ReusedArrays {
+    const arrays = this.spare.pop() ?? new ReusedArrays();
+    arrays.rewind();
+    return arrays;
+  }
+
+  giveElimination(arrays: ReusedArrays): void {
+    this.spare.push(arrays);
+  }
+}
+
 /**
  * The pair of matrices K and B over a frame's unknowns and its members' inner unknowns. In K the inner unknowns are apart
  * from all others; B couples them. A vector holds the equations' unknowns first, then each member's inner ones.
@@ -40,6 +58,10 @@ export class Pencil {
   private readonly springs: readonly FreedomMatrix[];
   private readonly sparseB: SmallMatrices;
   private readonly sparseK: SmallMatrices;
+  /** For nodes' displacements, nodes' forces and the equations' forces while a vector is multiplied. */
+  private readonly moves: Float64Array;
+  private readonly forces: Float64Array;
+  private readonly reduced: Float64Array;
 
   /** @param pause called in long work now and then; may throw to stop it */
   constructor(
@@ -47,6 +69,7 @@ export class Pencil {
     members: readonly MemberPencil[],
     extraB: readonly FreedomMatrix[],
     private readonly pause: () => void = () => undefined,
+    private readonly memory = new PencilMemory(),
   ) {
     this.frame = prepared.frame;
     this.constraints = prepared.constraints;
@@ -59,6 +82,10 @@ export class Pencil {
     });
     this.size = this.plan.size + this.innerStart[members.length]!;
     this.nothing = new Float64Array(6 * this.frame.nodeIds.length);
+    this.moves = new Float64Array(this.nothing.length);
+    this.forces = new Float64Array(this.nothing.length);
+    this.reduced = new Float64Array(this.plan.size);
+    memory.matrices.rewind();
     const springs: FreedomMatrix[] = [];
     this.frame.nodeIds.forEach((_, n) => {
       const K = springMatrix(this.frame, n);
@@ -67,10 +94,12 @@ export class Pencil {
     this.springs = springs;
     this.sparseB = new SmallMatrices(
       members.map(({ B }) => B),
+      memory.matrices,
       pause,
     );
     this.sparseK = new SmallMatrices(
       members.map(({ K }) => K),
+      memory.matrices,
       pause,
     );
   }
@@ -94,23 +123,24 @@ export class Pencil {
     return x;
   }
 
-  /** A member's unknowns in a vector: ends (local), then inner ones. */
-  memberVector(m: number, u: Float64Array, x: Float64Array): Float64Array {
-    const member = this.members[m]!;
+  /** A member's unknowns in a vector: ends (local), then inner ones; written to `z`, which may be longer. */
+  memberVector(m: number, u: Float64Array, x: Float64Array, z: Float64Array): void {
     const count = this.innerStart[m + 1]! - this.innerStart[m]!;
-    const z = new Float64Array(12 + member.inner);
     toMember(this.frame, m, u, z);
     const first = this.plan.size + this.innerStart[m]!;
     for (let k = 0; k < count; k++) z[12 + k] = x[first + k]!;
-    return z;
   }
 
-  /** B·x. */
-  timesB(x: Float64Array): Float64Array {
+  /** Nodes' displacements of a vector and zero forces of nodes, until the next vector is multiplied. */
+  private begin(x: Float64Array): { u: Float64Array; forces: Float64Array } {
     this.pause();
-    const u = this.nodes(x);
-    const forces = new Float64Array(u.length);
-    const out = new Float64Array(this.size);
+    const u = expand(this.constraints, this.plan, x, this.nothing, this.moves);
+    return { u, forces: this.forces.fill(0) };
+  }
+
+  /** B·x, written to all of `out`. */
+  timesB(x: Float64Array, out: Float64Array = new Float64Array(this.size)): Float64Array {
+    const { u, forces } = this.begin(x);
     const p = new Float64Array(widest);
     const z = new Float64Array(widest);
     for (let m = 0; m < this.members.length; m++) {
@@ -125,15 +155,13 @@ export class Pencil {
       for (let k = 0; k < inner; k++) out[first + k] = p[12 + k]!;
     }
     for (const { freedoms, K } of this.extraB) addFreedoms(freedoms, K, u, forces);
-    out.set(reduce(this.constraints, this.plan, forces));
+    out.set(reduce(this.constraints, this.plan, forces, this.reduced));
     return out;
   }
 
   /** K·x. */
   timesK(x: Float64Array): Float64Array {
-    this.pause();
-    const u = this.nodes(x);
-    const forces = new Float64Array(u.length);
+    const { u, forces } = this.begin(x);
     const out = new Float64Array(this.size);
     const p = new Float64Array(12);
     const z = new Float64Array(12);
@@ -148,7 +176,7 @@ export class Pencil {
         for (let j = 0; j < inner; j++) out[first + i]! += Kinner[i * inner + j]! * x[first + j]!;
     }
     for (const { freedoms, K } of this.springs) addFreedoms(freedoms, K, u, forces);
-    out.set(reduce(this.constraints, this.plan, forces));
+    out.set(reduce(this.constraints, this.plan, forces, this.reduced));
     return out;
   }
 
@@ -158,7 +186,8 @@ export class Pencil {
     let negatives = 0;
     // Members that share their matrices share the inner unknowns' elimination
     const known = new Map<Float64Array, InnerElimination>();
-    const eliminator = new InnerEliminator(sigma);
+    const arrays = this.memory.takeElimination();
+    const eliminator = new InnerEliminator(sigma, arrays);
     const condensed = this.members.map((member, m) => {
       if (m % fewMembers === 0) this.pause();
       const one = condenseMember(member, eliminator, known);
@@ -192,7 +221,10 @@ export class Pencil {
       /** Eigenvalues of K·x = λ·B·x that lie between 0 and σ (Sylvester), for positive definite K or B. */
       negatives: negatives + factor.negatives,
       solve: (list) => this.solveShifted(factor, condensed, list),
-      release: () => factor.release(),
+      release: () => {
+        factor.release();
+        this.memory.giveElimination(arrays);
+      },
     };
   }
 
@@ -212,7 +244,7 @@ export class Pencil {
     const inner = list.map((f) => {
       this.pause();
       // Inner forces go to the ends: f_o − A_oi·A_ii⁻¹·f_i
-      const forces = new Float64Array(this.nothing.length);
+      const forces = this.forces.fill(0);
       const p = new Float64Array(12);
       for (let m = 0; m < condensed.length; m++) {
         const member = condensed[m]!;
@@ -235,7 +267,7 @@ export class Pencil {
       this.pause();
       const out = new Float64Array(this.size);
       out.set(inner[r]!);
-      const u = this.nodes(out);
+      const u = expand(constraints, plan, out, this.nothing, this.moves);
       const z = new Float64Array(12);
       for (let m = 0; m < condensed.length; m++) {
         const member = condensed[m]!;
@@ -278,7 +310,7 @@ class SmallMatrices {
   private readonly columns: Uint8Array;
   private readonly values: Float64Array;
 
-  constructor(matrices: readonly (Float64Array | undefined)[], pause: () => void) {
+  constructor(matrices: readonly (Float64Array | undefined)[], arrays: ReusedArrays, pause: () => void) {
     const sizes = matrices.map((A) => (A ? Math.round(Math.sqrt(A.length)) : 0));
     this.firstRow = new Int32Array(matrices.length + 1);
     sizes.forEach((n, m) => (this.firstRow[m + 1] = this.firstRow[m]! + n));
@@ -286,7 +318,7 @@ class SmallMatrices {
     let count = 0;
     for (const A of matrices) if (A) for (let i = 0; i < A.length; i++) if (A[i] !== 0) count++;
     this.columns = new Uint8Array(count);
-    this.values = new Float64Array(count);
+    this.values = arrays.take(count);
     let filled = 0;
     for (let m = 0; m < matrices.length; m++) {
       if (m % fewMembers === 0) pause();
