@@ -14,7 +14,11 @@ await app.start();
 const browser = await chromium.launch(config.use?.launchOptions);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 
+/** Takes a picture when every alternative that is on it is worked out. */
 async function picture(name: string): Promise<void> {
+  await page.waitForFunction(() => !/checking…|calculating…/.test(document.body.textContent), undefined, {
+    timeout: 60_000,
+  });
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }
@@ -116,8 +120,6 @@ await calculated(page, 60_000);
 await page.getByText('Model check: sound').waitFor();
 await picture('hall');
 await choose(page, 'Slice of the frame', 'row 3');
-// Drawings are made anew by workers that may still be checking
-await page.waitForTimeout(9000);
 await picture('slice');
 
 await page.getByRole('link', { name: 'Hashira', exact: true }).click();
