@@ -91,7 +91,7 @@ export class ClampedLoads {
       const field = this.fields[m];
       if (!slack || !field || isZero(field.strain)) return;
       changed ??= [...this.all];
-      changed[m] = this.of(m, { ...field, strain: [0, 0, 0] });
+      changed[m] = this.form(m, { ...field, strain: [0, 0, 0] });
     });
     return changed ?? this.all;
   }
