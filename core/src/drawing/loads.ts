@@ -242,9 +242,9 @@ function drawBlock(
     pen.on('loads').line(from, to, edge, shift(q0), shift(q1));
   }
   const length = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]);
-  // Of many loads only their edges and areas are drawn: arrows would cover the frame
-  const arrows = dense ? -1 : Math.min(24, Math.max(2, Math.round(length / 0.9)));
-  for (let i = 0; i <= arrows; i++) {
+  const arrows = Math.min(24, Math.max(2, Math.round(length / 0.9)));
+  // Of many loads only edges and areas are drawn: arrows would cover the frame
+  for (let i = 0; !dense && i <= arrows; i++) {
     const s = i / arrows;
     const at = between(from, to, s);
     pen.on('loads').line(at, at, shaft, shift(q0 + (q1 - q0) * s), foot);

@@ -100,6 +100,23 @@ describe('bucklingModes', () => {
     expectClose(lowest!.factor * 0.5, euler(EIz, 2 * L), 1e-6);
   });
 
+  it('of alike columns in a plane, one of them turned: each bends about its own axis', () => {
+    const model = modelOf(
+      'plane',
+      { a: [0, 0], b: [0, L], c: [2, 0], d: [2, L] },
+      [
+        { id: 'strong', start: 'a', end: 'b' },
+        { id: 'weak', start: 'c', end: 'd', roll: Math.PI / 2 },
+      ],
+      [clamp('a'), clamp('c')],
+      ['b', 'd'].map((node): Load => ({ kind: 'node', node, F: [0, 0, -P] })),
+    );
+    const { frame, state } = solved(model);
+    const found = bucklingModes(prepareEquations(frame), state, 2).map(({ factor }) => factor);
+    expectClose(found[0]!, euler(EIz, 2 * L), 1e-6);
+    expectClose(found[1]!, euler(EIy, 2 * L), 1e-6);
+  });
+
   it('of a rod in tension there are none', () => {
     expect(factors([clamp('a')], 3, P)).toEqual([]);
   });

@@ -6,7 +6,8 @@ import { linkageMatrices } from '../second-order/linkage.js';
 import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
 import { dot, largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
-import { cachedShapes, fieldCount, rich, ShapeCache, usual, type Richness } from './member-shapes.js';
+import { fieldCount, rich, usual, type Richness } from './member-shapes.js';
+import { ShapeCache } from './shape-cache.js';
 import { widest, type MemberPencil } from './inner-elimination.js';
 import { fewMembers, Pencil, PencilMemory, type ShiftedPencil } from './pencil.js';
 
@@ -131,7 +132,7 @@ function pencilsOf(
     if (slack || !forces.some((value) => Math.abs(value) > 1e-9 * largest))
       return { inner: 0, K, Kinner: new Float64Array(0), B: undefined };
     if (forces.some((value) => value < -1e-9 * largest)) compressed[m] = 1;
-    const shapes = cachedShapes(cache, prepared, m, breaks, { forModes: false, richness });
+    const shapes = cache.of(prepared, m, breaks, { forModes: false, richness });
     const total = 12 + shapes.inner;
     const B = arrays.take(total * total);
     for (let p = 0; p < shapes.x.length; p++) {

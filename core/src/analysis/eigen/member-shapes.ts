@@ -34,13 +34,6 @@ export interface MemberShapes {
 
 export const fieldCount = 8;
 
-/** Shapes already tabulated: members alike in all that shapes depend on share them. */
-export class ShapeCache {
-  readonly byNumbers = new Map<string, MemberShapes>();
-  /** The last by stiffness, which members of one section and length share: found without comparing all numbers. */
-  readonly byStiffness = new Map<number, { readonly breaks: Float64Array; readonly shapes: MemberShapes }>();
-}
-
 /** What shapes are made for: vibration adds axial and twisting ones. */
 export interface ShapeWish {
   readonly forModes: boolean;
@@ -48,57 +41,9 @@ export interface ShapeWish {
 }
 
 /** A frame and its members' stiffnesses. */
-interface Elastic {
+export interface Elastic {
   readonly frame: Frame;
   readonly elements: Elements;
-}
-
-/**
- * A member's shapes, from the cache where one alike was tabulated before.
- *
- * @param cache for one wish
- * @param breaks segments on which what is integrated against the shapes is smooth, m
- */
-export function cachedShapes(
-  cache: ShapeCache,
-  of: Elastic,
-  m: number,
-  breaks: Float64Array,
-  wish: ShapeWish,
-): MemberShapes {
-  const { frame, elements } = of;
-  if (frame.hinged[m] || frame.tapers.has(m)) return memberShapes(of, m, breaks, wish);
-  const at = elements.at[m]!;
-  const last = cache.byStiffness.get(at);
-  if (last && sameNumbers(last.breaks, breaks)) return last.shapes;
-  const shapes = shapesByNumbers(cache, of, m, breaks, wish);
-  cache.byStiffness.set(at, { breaks, shapes });
-  return shapes;
-}
-
-function sameNumbers(a: Float64Array, b: Float64Array): boolean {
-  return a === b || (a.length === b.length && a.every((value, i) => value === b[i]));
-}
-
-function shapesByNumbers(
-  { byNumbers }: ShapeCache,
-  of: Elastic,
-  m: number,
-  breaks: Float64Array,
-  wish: ShapeWish,
-): MemberShapes {
-  const { frame } = of;
-  const numbers = [
-    ...breaks,
-    ...frame.rigidity.subarray(6 * m, 6 * m + 6),
-    frame.coupling[m]!,
-    ...bendingDirections(frame, m).flat(),
-  ];
-  // Lengths that differ by rounding are the same
-  const key = `${frame.axialOnly[m]}|${numbers.map((value) => value.toPrecision(13)).join()}`;
-  let shapes = byNumbers.get(key);
-  if (!shapes) byNumbers.set(key, (shapes = memberShapes(of, m, breaks, wish)));
-  return shapes;
 }
 
 /**
@@ -106,7 +51,7 @@ function shapesByNumbers(
  * behind hinges and polynomials enough for its own buckling and vibration. In energy the inner unknowns are apart from
  * the ends, because a moment without load is linear and the shapes' curvatures are square to linear functions.
  */
-function memberShapes(of: Elastic, m: number, breaks: Float64Array, wish: ShapeWish): MemberShapes {
+export function memberShapes(of: Elastic, m: number, breaks: Float64Array, wish: ShapeWish): MemberShapes {
   const bubbles = bubblesOf(of.frame, m, wish);
   const shapes = new ShapeTable(of, m, breaks, wish.richness.bending + 5, bubbles.length);
   shapes.addEnds();
@@ -352,7 +297,7 @@ function legendrePowers(degree: number): Float64Array {
 }
 
 /** Directions (v, w) a member bends in: both in space, the one in the plane of a plane frame. */
-function bendingDirections(frame: Frame, m: number): [number, number][] {
+export function bendingDirections(frame: Frame, m: number): [number, number][] {
   if (!frame.plane)
     return [
       [1, 0],

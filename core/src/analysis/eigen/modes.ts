@@ -7,15 +7,8 @@ import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
 import { addSquare, scaledShape } from './buckling.js';
 import { largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
-import {
-  cachedShapes,
-  fieldCount,
-  rich,
-  usual,
-  type MemberShapes,
-  type Richness,
-  ShapeCache,
-} from './member-shapes.js';
+import { fieldCount, rich, usual, type MemberShapes, type Richness } from './member-shapes.js';
+import { ShapeCache } from './shape-cache.js';
 import type { ResolvedSection } from '../../library/sections.js';
 import { widest, type MemberPencil } from './inner-elimination.js';
 import { Pencil } from './pencil.js';
@@ -70,7 +63,7 @@ function modesWith(
   const masses = new Map<MemberShapes, Map<ResolvedSection, Float64Array>>();
   const members = frame.memberIds.map((_, m): MemberPencil => {
     const breaks = frame.tapers.get(m)?.breaks ?? Float64Array.of(0, frame.length[m]!);
-    const shapes = cachedShapes(cache, prepared, m, breaks, { forModes: true, richness });
+    const shapes = cache.of(prepared, m, breaks, { forModes: true, richness });
     const section = frame.sections[m]!;
     let bySection = masses.get(shapes);
     if (!bySection) masses.set(shapes, (bySection = new Map<ResolvedSection, Float64Array>()));
