@@ -85,6 +85,7 @@ class FormedFields {
     if (!line) return this.form(action, breaks, terms);
     const ofBreaks = this.known.get(breaks) ?? new Map<number, FormedField>();
     this.known.set(breaks, ofBreaks);
+    // Like loads have like keys; others that happen to have the same are told apart by comparing them
     const key = line.q0[0] + 3 * line.q0[1] + 7 * line.q0[2];
     const last = ofBreaks.get(key);
     if (last && sameLine(last.line, line)) return last.field;
