@@ -1,10 +1,13 @@
 import type { DistributedLoad, LoadCase, MemberLoad, PointLoad } from '../model/types.js';
 import { gravity } from '../model/types.js';
+import { unitVectors } from '../model/axes.js';
 import { ShortArrays } from '../numeric/short-arrays.js';
 import type { Frame } from './frame.js';
 import { taperForceTerms, uniformForceTerms, type Dislocation, type InitialStrain } from './member-field.js';
 import { evaluate } from './polynomial.js';
 import { flexibilityCount } from './taper.js';
+
+const unstrained: InitialStrain = [0, 0, 0];
 
 /** A line load on a member in local axes: from `from` to `to` (m) q0 + q1·x + q2·x², x from `from`, N/m. */
 interface LinePiece {
@@ -22,11 +25,22 @@ interface PointPiece {
   M: readonly [number, number, number];
 }
 
+const noGradient = [0, 0, 0] as const;
+const nothing: readonly never[] = [];
+
 /** All that acts on one member in one load case, in local axes. */
-interface MemberAction {
-  lines: LinePiece[];
-  points: PointPiece[];
-  strain: InitialStrain;
+class MemberAction {
+  lines: readonly LinePiece[] = nothing;
+  points: readonly PointPiece[] = nothing;
+  strain: InitialStrain = unstrained;
+
+  addLine(line: LinePiece): void {
+    this.lines = this.lines.length === 0 ? [line] : [...this.lines, line];
+  }
+
+  addPoint(point: PointPiece): void {
+    this.points = this.points.length === 0 ? [point] : [...this.points, point];
+  }
 }
 
 /** What the loads of one case do to one member if its start were free of force and displacement. */
@@ -50,8 +64,6 @@ export interface MemberLoadFields {
 }
 
 const none: readonly Dislocation[] = [];
-const unstrained: InitialStrain = [0, 0, 0];
-const noGradient = [0, 0, 0] as const;
 
 /** Builds the exact load functions of every member in every load case. */
 export function memberLoadFields(frame: Frame): MemberLoadFields {
@@ -113,7 +125,7 @@ function sameLine(a: LinePiece, b: LinePiece): boolean {
 
 function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefined)[] {
   const byMember = new Array<MemberAction | undefined>(frame.memberIds.length).fill(undefined);
-  const of = (m: number): MemberAction => (byMember[m] ??= { lines: [], points: [], strain: unstrained });
+  const of = (m: number): MemberAction => (byMember[m] ??= new MemberAction());
   const weight = (loadCase.selfWeight ?? 0) * gravity;
   if (weight !== 0)
     for (let m = 0; m < byMember.length; m++) {
@@ -127,7 +139,7 @@ function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefi
           number,
           number,
         ];
-        of(m).lines.push({
+        of(m).addLine({
           from: 0,
           to: L,
           q0: along(a),
@@ -136,7 +148,7 @@ function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefi
         });
       } else {
         const q0 = toLocal(frame, m, [0, 0, -weight * frame.massPerLength[m]!]);
-        of(m).lines.push({ from: 0, to: L, q0, q1: noGradient });
+        of(m).addLine({ from: 0, to: L, q0, q1: noGradient });
       }
     }
   for (const load of loadCase.loads ?? []) {
@@ -150,10 +162,10 @@ function gatherActions(frame: Frame, loadCase: LoadCase): (MemberAction | undefi
 function addLoad(frame: Frame, m: number, load: MemberLoad, action: MemberAction): void {
   switch (load.kind) {
     case 'distributed':
-      action.lines.push(linePiece(frame, m, load));
+      action.addLine(linePiece(frame, m, load));
       break;
     case 'point':
-      action.points.push(pointPiece(frame, m, load));
+      action.addPoint(pointPiece(frame, m, load));
       break;
     case 'temperature': {
       const alpha = frame.expansion[m]!;
@@ -179,21 +191,22 @@ function addLoad(frame: Frame, m: number, load: MemberLoad, action: MemberAction
 
 function linePiece(frame: Frame, m: number, load: DistributedLoad): LinePiece {
   const L = frame.length[m]!;
-  const k = { x: 0, y: 1, z: 2 }[load.direction];
-  const direction: [number, number, number] = [0, 0, 0];
-  direction[k] = 1;
-  const local = (load.axes ?? 'global') === 'local';
-  const d = local ? direction : toLocal(frame, m, direction);
+  const unit = unitVectors[load.direction];
+  const d = load.axes === 'local' ? unit : toLocal(frame, m, unit);
   // The sine between load and member is the projection square to the load
   const share = load.per === 'projected' ? Math.hypot(d[1], d[2]) : 1;
-  const scaled = (q: number) =>
-    [d[0] * q * share, d[1] * q * share, d[2] * q * share] as [number, number, number];
   const from = (load.from ?? 0) * L;
   const to = (load.to ?? 1) * L;
   const [first, last] = load.q;
-  const q1 = first === last ? noGradient : scaled((last - first) / (to - from));
-  return { from, to, q0: scaled(first), q1 };
+  const q1 = first === last ? noGradient : scaled(d, ((last - first) / (to - from)) * share);
+  return { from, to, q0: scaled(d, first * share), q1 };
 }
+
+const scaled = (v: readonly [number, number, number], factor: number): [number, number, number] => [
+  v[0] * factor,
+  v[1] * factor,
+  v[2] * factor,
+];
 
 function pointPiece(frame: Frame, m: number, load: PointLoad): PointPiece {
   const F = load.F ?? [0, 0, 0];
@@ -209,7 +222,9 @@ function pointPiece(frame: Frame, m: number, load: PointLoad): PointPiece {
 function toLocal(frame: Frame, m: number, v: readonly number[]): [number, number, number] {
   const a = 9 * m;
   const R = frame.axes;
-  const [x, y, z] = v as [number, number, number];
+  const x = v[0]!;
+  const y = v[1]!;
+  const z = v[2]!;
   return [
     R[a]! * x + R[a + 1]! * y + R[a + 2]! * z,
     R[a + 3]! * x + R[a + 4]! * y + R[a + 5]! * z,

@@ -1,5 +1,5 @@
-import type { FrameState, MemberField } from '../analysis/index.js';
-import { forceExtremesInto, type ForceName } from '../results/index.js';
+import type { FrameState } from '../analysis/index.js';
+import { forceExtremesInto, type ForceName, type NamedField } from '../results/index.js';
 import { formatExact, formatWithUnit } from '../units/format.js';
 import { drawDiagram, forceQuantity } from './diagram.js';
 import type { LegendLine, ShownContext } from './shown/shown.js';
@@ -31,8 +31,7 @@ export function drawAlongMembers(
   const range = rangeOf(context, states, diagram);
   const greatest = Math.max(Math.abs(range.most.value), Math.abs(range.least.value));
   const peaks = { ofMember: range.peaks, most: greatest };
-  const fields = (m: number) => states.map(({ id, state }) => ({ id, field: state.field(m) }));
-  drawDiagram(context, fields, diagram, peaks);
+  drawDiagram(context, range.fieldsOf, diagram, peaks);
   const quantity = forceQuantity(diagram);
   const line = (word: string, { value, m, id }: Extreme): LegendLine => ({
     text: `${word} ${formatWithUnit(value, quantity)}${states.length > 1 ? `, ${id}` : ''}`,
@@ -57,23 +56,31 @@ interface Extreme {
   readonly id: string;
 }
 
-/** The greatest and the least value of a force over all members and states, and every member's greatest magnitude. */
-function rangeOf(
-  { frame }: ShownContext,
-  states: readonly NamedState[],
-  name: ForceName,
-): { most: Extreme; least: Extreme; peaks: Float64Array } {
+/** How far a force reaches: its greatest and its least value over all members and states, and every member's greatest magnitude. */
+interface Range {
+  readonly most: Extreme;
+  readonly least: Extreme;
+  readonly peaks: Float64Array;
+  readonly fieldsOf: (member: number) => readonly NamedField[];
+}
+
+function rangeOf({ frame }: ShownContext, states: readonly NamedState[], name: ForceName): Range {
   let most: Extreme = { value: 0, m: 0, id: '' };
   let least = most;
   const extremes = new Float64Array(4);
   const peaks = new Float64Array(frame.memberIds.length);
-  for (const { id, state } of states)
-    for (let m = 0; m < frame.memberIds.length; m++) {
-      const field: MemberField = state.field(m);
+  const fieldsOf = (m: number) => states.map(({ id, state }) => ({ id, field: state.field(m) }));
+  // The fields of one state are kept for the drawing; those of many would fill the memory
+  const kept: (readonly NamedField[])[] | undefined = states.length === 1 ? [] : undefined;
+  for (let m = 0; m < frame.memberIds.length; m++) {
+    const fields = fieldsOf(m);
+    kept?.push(fields);
+    for (const { id, field } of fields) {
       forceExtremesInto(field, name, extremes);
       peaks[m] = Math.max(peaks[m]!, extremes[3]!, -extremes[1]!);
       if (extremes[3]! > most.value) most = { value: extremes[3]!, m, id };
       if (extremes[1]! < least.value) least = { value: extremes[1]!, m, id };
     }
-  return { most, least, peaks };
+  }
+  return { most, least, peaks, fieldsOf: kept ? (m) => kept[m]! : fieldsOf };
 }

@@ -1,4 +1,4 @@
-import { evaluate, type MemberField } from '../analysis/index.js';
+import { evaluate, type Frame, type MemberField } from '../analysis/index.js';
 import {
   forceAt,
   forceCandidates,
@@ -113,18 +113,21 @@ export function drawDiagram(
   const away = trueTo(frame.memberIds.length) * most;
   const told = leastTold(peaks, shown);
   const look = lookOf(style);
+  const axis = new MemberAxis();
+  const curve = new Curve();
   for (let m = 0; m < frame.memberIds.length; m++) {
     const peak = peaks.ofMember[m]!;
     if (!shown(m) || peak < 1e-6 * most) continue;
     const fields = fieldsOf(m);
-    const curves =
-      fields.length === 1 ? [curveOf(fields[0]!.field, name, away)] : envelopeCurves(fields, name);
-    const axis = {
-      origin: pointOn(frame, m, 0),
-      direction: axisOf(frame, m, 0),
-      up: times(axisOf(frame, m, style.axis), style.sign),
-    };
-    for (const curve of curves) drawCurve(pen.on('diagram'), { axis, look }, curve);
+    axis.along(frame, m, style);
+    if (fields.length === 1) {
+      traceCurve(fields[0]!.field, name, away, curve);
+      drawCurve(pen.on('diagram'), { axis, look }, curve);
+    } else
+      for (const better of [Math.max, Math.min]) {
+        traceEnvelope(fields, name, better, curve);
+        drawCurve(pen.on('diagram'), { axis, look }, curve);
+      }
     if (peak >= told) texts.push(...toldOf(m, fields, name));
   }
   texts.sort((a, b) => Math.abs(b.value) - Math.abs(a.value));
@@ -156,14 +159,54 @@ function toldOf(m: number, fields: readonly NamedField[], name: ForceName): Told
   return extremesOf(candidates).map((one) => ({ m, ...one, id }));
 }
 
-/** x and value by turns, m and N or N·m; where a force jumps both values. */
-type Curve = readonly number[];
+/** A member's axis with ordinates along one of its local axes, for one member after the other. */
+class MemberAxis implements OrdinateAxis {
+  readonly origin = new Float64Array(3);
+  readonly direction = new Float64Array(3);
+  readonly up = new Float64Array(3);
 
-function curveOf(field: MemberField, name: ForceName, away: number): Curve {
+  along(frame: Frame, m: number, { axis, sign }: Pick<Style, 'axis' | 'sign'>): void {
+    this.origin.set(pointOn(frame, m, 0));
+    for (let k = 0; k < 3; k++) {
+      this.direction[k] = frame.axes[9 * m + k]!;
+      this.up[k] = sign * frame.axes[9 * m + 3 * axis + k]!;
+    }
+  }
+}
+
+/** A curve along a member, for one after the other: where the force jumps it has both values, where its sign changes a zero. */
+class Curve {
+  /** x and value by turns, m and N or N·m. */
+  values = new Float64Array(64);
+  /** Of the values, how many are the curve's. */
+  length = 0;
+
+  add(x: number, value: number): void {
+    const { values, length } = this;
+    const before = values[length - 1]!;
+    if (length > 0 && before * value < 0) {
+      const from = values[length - 2]!;
+      this.put(from + ((x - from) * before) / (before - value), 0);
+    }
+    this.put(x, value);
+  }
+
+  private put(x: number, value: number): void {
+    if (this.length + 2 > this.values.length) {
+      const more = new Float64Array(2 * this.values.length);
+      more.set(this.values);
+      this.values = more;
+    }
+    this.values[this.length++] = x;
+    this.values[this.length++] = value;
+  }
+}
+
+function traceCurve(field: MemberField, name: ForceName, away: number, curve: Curve): void {
   const { breaks, forces, forceTerms: terms } = field;
   const force = terms * forceNames.indexOf(name);
   const share = fewest[name] / breaks.at(-1)!;
-  const curve: number[] = [];
+  curve.length = 0;
   for (let s = 0; s + 1 < breaks.length; s++) {
     const from = breaks[s]!;
     const at = 6 * terms * s + force;
@@ -174,27 +217,30 @@ function curveOf(field: MemberField, name: ForceName, away: number): Curve {
     );
     for (let k = 0; k < parts; k++) {
       const t = (k * width) / parts;
-      curve.push(from + t, evaluate(forces, at, terms, t));
+      curve.add(from + t, evaluate(forces, at, terms, t));
     }
-    curve.push(breaks[s + 1]!, evaluate(forces, at, terms, width));
+    curve.add(breaks[s + 1]!, evaluate(forces, at, terms, width));
   }
-  return curve;
 }
 
-/** The greatest and the least of several fields at every station; where they jump on either side. */
-function envelopeCurves(fields: readonly NamedField[], name: ForceName): Curve[] {
+/** The greatest, or the least, of several fields at every station; where they jump on either side. */
+function traceEnvelope(
+  fields: readonly NamedField[],
+  name: ForceName,
+  better: (a: number, b: number) => number,
+  curve: Curve,
+): void {
   const breaks = new Set(fields.flatMap(({ field }) => [...field.breaks]));
   const all = new Set(fields.flatMap(({ field }) => stationsAlong(field, envelopeParts)));
   const stations = [...all].sort((a, b) => a - b);
   const last = stations.at(-1)!;
-  const curve = (better: (a: number, b: number) => number): Curve =>
-    stations.flatMap((x) => {
-      const value = (before: boolean) =>
-        fields.map(({ field }) => forceAt(field, name, x, before)).reduce((a, b) => better(a, b));
-      if (x === last) return [x, value(true)];
-      return breaks.has(x) && x > 0 ? [x, value(true), x, value(false)] : [x, value(false)];
-    });
-  return [curve(Math.max), curve(Math.min)];
+  const value = (x: number, before: boolean) =>
+    fields.map(({ field }) => forceAt(field, name, x, before)).reduce((a, b) => better(a, b));
+  curve.length = 0;
+  for (const x of stations) {
+    if (x === last || (breaks.has(x) && x > 0)) curve.add(x, value(x, true));
+    if (x !== last) curve.add(x, value(x, false));
+  }
 }
 
 /** A member's greatest and least value of all combinations, where they are not much smaller than the other. */
@@ -233,27 +279,18 @@ interface CurveLine {
 }
 
 /** The curve itself with the area between it and the axis, and thin ordinates. */
-function drawCurve(pen: LayerPen, { axis, look }: CurveLine, curve: Curve): void {
+function drawCurve(pen: LayerPen, { axis, look }: CurveLine, { values, length }: Curve): void {
   const { positive, negative } = look;
   const signed = positive !== negative;
-  const inkOf = (value: number) => (value >= 0 ? positive : negative);
-  const ordinate = (x: number, value: number, ink: 'end' | 'hatch') =>
-    pen.ordinates(axis, [x, 0, x, value], 0, inkOf(value)[ink]);
-  ordinate(curve[0]!, curve[1]!, 'end');
-  for (let i = 0; i + 2 < curve.length; i += 2) {
-    const p = curve[i + 1]!;
-    const q = curve[i + 3]!;
-    if (p * q >= 0) pen.ordinates(axis, curve, i, inkOf(p + q).curve);
-    else {
-      // On both sides of the place where the ordinate changes its sign
-      const zero = curve[i]! + ((curve[i + 2]! - curve[i]!) * p) / (p - q);
-      pen.ordinates(axis, [curve[i]!, p, zero, 0], 0, inkOf(p).curve);
-      pen.ordinates(axis, [zero, 0, curve[i + 2]!, q], 0, inkOf(q).curve);
-    }
+  pen.ordinate(axis, values[0]!, values[1]!, (values[1]! >= 0 ? positive : negative).end);
+  for (let i = 0; i + 2 < length; i += 2) {
+    const p = values[i + 1]!;
+    pen.ordinates(axis, values, i, (p + values[i + 3]! >= 0 ? positive : negative).curve);
     // Compression is hatched, so that the sign is not told by colour alone
-    if (signed && p < 0) ordinate(curve[i]!, p, 'hatch');
+    if (signed && p < 0) pen.ordinate(axis, values[i]!, p, negative.hatch);
   }
-  ordinate(curve.at(-2)!, curve.at(-1)!, 'end');
+  const last = values[length - 1]!;
+  pen.ordinate(axis, values[length - 2]!, last, (last >= 0 ? positive : negative).end);
 }
 
 /** The greatest magnitude of a member, and its ends where they are not much smaller. */

@@ -1,4 +1,5 @@
 import type { Point } from '../recipe/geometry/vector.js';
+import { Records } from './records.js';
 
 /** The sheet's colours; each means one thing. */
 export const colourNames = [
@@ -89,11 +90,11 @@ interface StrokeStyle {
   readonly fill?: number;
 }
 
-/** A straight axis with ordinates square to it, unit vectors. */
+/** A straight axis with ordinates square to it: where it begins, m, and unit vectors, 3 numbers each. */
 export interface OrdinateAxis {
-  readonly origin: Point;
-  readonly direction: Point;
-  readonly up: Point;
+  readonly origin: Float64Array;
+  readonly direction: Float64Array;
+  readonly up: Float64Array;
 }
 
 const zero: Point = [0, 0, 0];
@@ -101,49 +102,6 @@ const middle = [0, 0] as const;
 
 /** px, right and down on the sheet, or along and across a direction. */
 type Offset = readonly [number, number];
-
-/** Records of some numbers each, in blocks that stay where they are. */
-class Records {
-  /** The block that is being filled. */
-  values = new Float32Array(0);
-  private readonly full: Float32Array[] = [];
-  private taken = 0;
-  /** How many there are. */
-  count = 0;
-
-  /**
-   * @param size numbers of a record
-   * @param expected about how many there may be
-   */
-  constructor(
-    private readonly size: number,
-    private readonly expected: number,
-  ) {}
-
-  /** Makes room for one more. @returns from which index of `values` on its numbers are to be written; they are 0 */
-  room(): number {
-    if (this.taken + this.size > this.values.length) {
-      this.full.push(this.values);
-      this.values = new Float32Array(this.size * Math.max(this.count, this.expected, 1));
-      this.taken = 0;
-    }
-    this.count++;
-    return (this.taken += this.size) - this.size;
-  }
-
-  get length(): number {
-    return this.count * this.size;
-  }
-
-  /** Writes all numbers from `at` on. */
-  copyTo(all: Float32Array, at: number): void {
-    for (const block of this.full) {
-      all.set(block, at);
-      at += block.length;
-    }
-    all.set(this.values.subarray(0, this.taken), at);
-  }
-}
 
 const colourIndex = new Map(colourNames.map((name, i) => [name, i]));
 const scaleIndex = new Map(scaleNames.map((name, i) => [name, i]));
@@ -186,19 +144,24 @@ export class LayerPen {
    * @param pairs from `at` on the place of the first, m along the axis, and its value, then those of the second: values times `up` are
    *   their displacements, which the scale of the style multiplies
    */
-  ordinates(
-    { origin, direction, up }: OrdinateAxis,
-    pairs: readonly number[],
-    at: number,
-    style: StrokeStyle,
-  ): void {
+  ordinates(axis: OrdinateAxis, pairs: Float64Array, at: number, style: StrokeStyle): void {
     const from = this.stroke(style, 0);
+    this.ordinateEnd(from, axis, pairs[at]!, pairs[at + 1]!);
+    this.ordinateEnd(from + 6, axis, pairs[at + 2]!, pairs[at + 3]!);
+  }
+
+  /** An ordinate: from a place of a straight axis, m along it, to its value there. */
+  ordinate(axis: OrdinateAxis, x: number, value: number, style: StrokeStyle): void {
+    const from = this.stroke(style, 0);
+    this.ordinateEnd(from, axis, x, 0);
+    this.ordinateEnd(from + 6, axis, x, value);
+  }
+
+  private ordinateEnd(at: number, { origin, direction, up }: OrdinateAxis, x: number, value: number): void {
     const { values } = this.strokes;
     for (let k = 0; k < 3; k++) {
-      values[from + k] = origin[k]! + direction[k]! * pairs[at]!;
-      values[from + 3 + k] = up[k]! * pairs[at + 1]!;
-      values[from + 6 + k] = origin[k]! + direction[k]! * pairs[at + 2]!;
-      values[from + 9 + k] = up[k]! * pairs[at + 3]!;
+      values[at + k] = origin[k]! + direction[k]! * x;
+      values[at + 3 + k] = up[k]! * value;
     }
   }
 

@@ -1,3 +1,6 @@
+/** Unit vectors of the global axes. */
+export const unitVectors = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] } as const;
+
 /** Horizontal part of the unit axis below which a member counts as vertical. */
 const verticalTolerance = 1e-6;
 

@@ -1,4 +1,5 @@
 import { isZero } from '../numeric/magnitude.js';
+import { unitVectors } from '../model/axes.js';
 import type { Frame, FrameState } from '../analysis/index.js';
 import type { DistributedLoad } from '../model/types.js';
 import { gravity } from '../model/types.js';
@@ -130,15 +131,14 @@ function displacedResultant(frame: Frame, state: FrameState, factors: Float64Arr
 /** Direction of a line load in global axes, and the share of its length that counts. */
 function lineDirection(frame: Frame, load: DistributedLoad): { direction: readonly number[]; share: number } {
   const m = frame.memberIndex.get(load.member)!;
-  const unit = [0, 0, 0];
-  unit[{ x: 0, y: 1, z: 2 }[load.direction]] = 1;
+  const unit = unitVectors[load.direction];
   const direction = load.axes === 'local' ? toGlobal(frame, m, unit) : unit;
   if (load.per !== 'projected') return { direction, share: 1 };
   // The part of the direction along the local axis that begins at `row`
   const part = (row: number) =>
-    direction[0]! * frame.axes[9 * m + row]! +
-    direction[1]! * frame.axes[9 * m + row + 1]! +
-    direction[2]! * frame.axes[9 * m + row + 2]!;
+    direction[0] * frame.axes[9 * m + row]! +
+    direction[1] * frame.axes[9 * m + row + 1]! +
+    direction[2] * frame.axes[9 * m + row + 2]!;
   return { direction, share: Math.hypot(part(3), part(6)) };
 }
 

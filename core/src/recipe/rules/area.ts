@@ -1,13 +1,12 @@
+import { unitVectors } from '../../model/axes.js';
 import { quantityOf } from '../expressions/evaluate.js';
 import { panelsOf, type PanelFace } from '../geometry/panels.js';
 import { CornerRoom, sharePanel } from '../geometry/shares.js';
-import { dot, type Point } from '../geometry/vector.js';
+import { dot } from '../geometry/vector.js';
 import { inSentence } from '../../units/format.js';
 import { caseFor, checkCase } from './load.js';
 import { fieldOf, memberRule } from './rule.js';
 import { expression, object, text } from './schemas.js';
-
-const directions: Readonly<Record<'x' | 'y' | 'z', Point>> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] };
 
 /** Pressure on the panels that members bound, shared out to them. */
 export const area = memberRule({
@@ -51,7 +50,7 @@ export const area = memberRule({
     const used = new Set<string>();
     const room = new CornerRoom();
     for (const face of faces) {
-      const factor = per === 'projected' ? Math.abs(dot(face.normal, directions[direction])) : 1;
+      const factor = per === 'projected' ? Math.abs(dot(face.normal, unitVectors[direction])) : 1;
       const shared = sharePanel(face, share, room);
       if (typeof shared === 'string') {
         note(
