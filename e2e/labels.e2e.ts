@@ -61,21 +61,27 @@ async function atRest(page: Page): Promise<{ texts: Text[]; stage: Text }> {
   }
 }
 
-for (const [width, height] of [
-  [1280, 800],
-  [2560, 1440],
+const demos = ['Slip shed', 'Boat hall', 'Quay arch', 'Lookout tower', 'Winch bed'];
+for (const [width, height, units, titles] of [
+  [1280, 800, 'metric', demos],
+  [2560, 1440, 'metric', demos],
+  // With tables under the stage, and with longer numbers
+  [1280, 800, 'us', ['Slip shed', 'Quay arch']],
 ] as const)
-  for (const title of ['Slip shed', 'Boat hall', 'Quay arch', 'Lookout tower', 'Winch bed'])
-    test(`no text covers another or leaves the stage: ${title} at ${width} × ${height}`, async ({
+  for (const title of titles)
+    test(`no text covers another or leaves the stage: ${title} at ${width} × ${height}, ${units}`, async ({
       page,
       app,
     }) => {
       test.setTimeout(240_000);
       await page.setViewportSize({ width, height });
       await page.goto(`${app.url}/designs`);
+      if (units === 'us') await page.evaluate(() => localStorage.setItem('hashira-units', 'us'));
+      await page.reload();
       await page.getByRole('link', { name: title, exact: true }).click();
       await page.locator('app-alternatives-strip [role=radio]').first().waitFor();
       await calculated(page);
+      if (units === 'us') await page.locator('.tables-switch').click();
       const wrong: string[] = [];
       let seen = 0;
       for (const card of await page.locator('app-alternatives-strip [role=radio]').all()) {

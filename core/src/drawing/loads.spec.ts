@@ -3,7 +3,7 @@ import { designWith } from '../testing/designs.js';
 import { plainText, strokesOn } from '../testing/strokes.js';
 
 /** Beams of 6 m side by side, clamped at one end, under 2 and 3 kN/m of two cases and 4 kN at the tip. */
-function drawn(beams: number) {
+function drawn(beams: number, ofA = '-2 kN/m') {
   const design = designWith(
     [
       {
@@ -20,7 +20,7 @@ function drawn(beams: number) {
       rules: [
         { id: 'held', nodes: 'x < 1 m', support: 'fixed' },
         ...[
-          { id: 'A', q: '-2 kN/m' },
+          { id: 'A', q: ofA },
           { id: 'B', q: '-3 kN/m' },
         ].map(({ id, q }) => ({
           id: `line ${id}`,
@@ -75,5 +75,19 @@ describe('loads on the drawing', () => {
     fills.forEach((fill) => expect(fill).toBeCloseTo(0.1, 6));
     expect(shafts).toBe(0);
     expect([...texts].sort()).toEqual(['4.00 kN', '8.00 kN/m']);
+  });
+
+  it('that come to nothing are not drawn and not told', () => {
+    for (const [beams, told] of [
+      [3, ['4.00 kN', '4.00 kN', '4.00 kN', '6.00 kN/m']],
+      [100, ['4.00 kN', '6.00 kN/m']],
+    ] as const) {
+      const { tops, texts } = drawn(beams, '0 kN/m');
+      expect(tops).toEqual(Array.from({ length: beams }, () => 6000));
+      expect([...texts].sort()).toEqual([...told]);
+    }
+    // The second case acts twice: -6 + 6 kN/m on each of many beams
+    const { tops, texts, greatest } = drawn(100, '6 kN/m');
+    expect({ tops, texts, greatest }).toEqual({ tops: [], texts: ['4.00 kN'], greatest: 0 });
   });
 });

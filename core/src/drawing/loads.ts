@@ -43,9 +43,9 @@ export function actingLoads(frame: Frame, factors: Float64Array): ActingLoads {
     for (const load of loads)
       if (load.kind === 'distributed') lines.add(load, factor);
       else others.push({ load, factor });
-    if (!dense) for (const block of lines) blocks.push(block);
+    if (!dense) blocks.push(...lines);
   }
-  for (const block of ofAll) blocks.push(block);
+  if (dense) blocks.push(...ofAll);
   let greatest = 0;
   for (const { q } of blocks) greatest = Math.max(greatest, Math.abs(q[0]), Math.abs(q[1]));
   return { blocks, others, greatest, dense };
@@ -90,8 +90,10 @@ class LineLoads {
     else known.push({ ...load, q: [q0, q1] });
   }
 
+  /** Those that come to something. */
   *[Symbol.iterator](): Generator<DistributedLoad> {
-    for (const loads of this.ofMembers.values()) yield* loads;
+    for (const loads of this.ofMembers.values())
+      for (const load of loads) if (load.q[0] !== 0 || load.q[1] !== 0) yield load;
   }
 }
 

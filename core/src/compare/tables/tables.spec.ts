@@ -48,6 +48,18 @@ describe('tables of results', () => {
     });
   });
 
+  it('tell what is rounding: hinges at both bases pass no moment on, but the thrust of the rafters', () => {
+    const pinned = slipShed().alternatives.find(({ id }) => id === 'pinned')!;
+    const run = new AlternativeRun({ ...slipShed(), analysis: { order: 2, imperfections: true } }, pinned);
+    run.advance('forces');
+    const [combination] = slipShed().combinations;
+    const { rows, rounding } = run.resultTable('reactions', { result: combination!.id })!;
+    for (const { values } of rows) {
+      expect(Math.abs(values[0]!)).toBeGreaterThan(1e3 * rounding);
+      expect(Math.abs(values[2]!)).toBeLessThan(rounding);
+    }
+  });
+
   it('are written with their units and all digits, those of envelopes with what they come from', () => {
     const [head, first] = writeResults(table('reactions', 'S')).split('\r\n');
     expect(head).toBe('node,id,at,FX [kN],FZ [kN],MY [kN·m]');

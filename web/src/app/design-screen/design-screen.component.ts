@@ -33,6 +33,7 @@ import { LegendComponent } from '../shared/legend.component';
 import { TracePanelComponent } from '../shared/trace-panel.component';
 import { TraceService } from '../shared/trace.service';
 import { isLoud, statusWords } from '../shared/values';
+import { OverSheet, OverSheetDirective } from '../stage/over-sheet';
 import type { HandleMove, StageHandle } from '../stage/point-handles.component';
 import type { DimensionChange } from '../stage/dimension-label.component';
 import { StageComponent, type PointedPlace, type Pressed, type Readout } from '../stage/stage.component';
@@ -66,12 +67,13 @@ import { SelectionBarComponent } from './selection-bar.component';
     SettingsComponent,
     DrawingBarComponent,
     LegendComponent,
+    OverSheetDirective,
     AlternativesStripComponent,
     TracePanelComponent,
   ],
   templateUrl: './design-screen.component.html',
   styleUrl: './design-screen.component.css',
-  providers: [TraceService],
+  providers: [TraceService, OverSheet],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DesignScreenComponent {

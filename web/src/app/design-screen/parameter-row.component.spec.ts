@@ -38,6 +38,22 @@ describe('ParameterRowComponent', () => {
     expect(field().value).toBe('22 m');
   });
 
+  it('gives a long value the room for its unit', async () => {
+    const wanted = (text: string) => {
+      const probe = document.createElement('canvas').getContext('2d')!;
+      probe.font = getComputedStyle(field()).font;
+      return probe.measureText(text).width;
+    };
+    fixture.componentRef.setInput('parameter', { ...span, quantity: 'areaLoad', value: '12.3456 kN/m^2' });
+    for (const value of [22.25, 12345.6]) {
+      fixture.componentRef.setInput('value', value);
+      await fixture.whenStable();
+      // Between the paddings
+      expect(field().clientWidth - 8).toBeGreaterThanOrEqual(wanted(field().value));
+    }
+    expect(field().value).toBe('12.346\u00a0kN/m²');
+  });
+
   it('takes a formula as it is and a bare number in the unit shown', () => {
     type('spacing * 4');
     type('24');

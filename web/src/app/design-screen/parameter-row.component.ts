@@ -30,7 +30,11 @@ import { OwnMarkComponent } from './own-mark.component';
   templateUrl: './parameter-row.component.html',
   styleUrl: './parameter-row.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '[class.wrong]': 'problem() !== undefined', '[class.own]': 'own()' },
+  host: {
+    '[class.wrong]': 'problem() !== undefined',
+    '[class.own]': 'own()',
+    '[class.long]': 'shown().length > shortText',
+  },
 })
 export class ParameterRowComponent {
   readonly parameter = input.required<QuantityParameter>();
@@ -59,6 +63,8 @@ export class ParameterRowComponent {
     const value = this.value();
     return value === undefined ? this.parameter().value : formatPlain(value, this.parameter().quantity);
   });
+  /** So many letters have room beside a whole slider. */
+  protected readonly shortText = 11;
   protected readonly exact = computed(() => {
     const value = this.value();
     const source = this.formula()

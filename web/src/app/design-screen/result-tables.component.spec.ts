@@ -1,5 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { openDesign } from '../testing/open-design';
+import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { Selection } from '../workspace/selection.service';
 import { ViewState } from '../workspace/view-state.service';
 import { ResultTablesComponent } from './result-tables.component';
@@ -36,6 +37,15 @@ describe('ResultTablesComponent', () => {
     expect(rows.map(([name]) => name)).toEqual(['left base', 'right base']);
     expect(rows.map((row) => row[2])).toEqual(['48.4', '48.4']);
     expect(host().textContent).toContain('S Snow, all nodes');
+  });
+
+  it('show nothing where hinges pass no moment on, whatever the iteration left', async () => {
+    const workspace = TestBed.inject(DesignWorkspace);
+    workspace.select('pinned');
+    TestBed.inject(ViewState).showResult('U1');
+    await settled();
+    expect(cells().map((row) => row[3])).toEqual(['0', '0']);
+    expect(host().textContent).not.toContain('e-');
   });
 
   it('of a shown envelope say which side each row is of; a shape has none', async () => {

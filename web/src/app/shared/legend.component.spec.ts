@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { openDesign } from '../testing/open-design';
+import { Units } from './units.service';
 import { ViewState } from '../workspace/view-state.service';
 import { LegendComponent } from './legend.component';
 
@@ -19,6 +20,23 @@ describe('LegendComponent', () => {
     expect(texts[1]).toMatch(/^1 m of the drawing is [\d.]+\skN·m$/);
     TestBed.inject(ViewState).diagram.set('stress');
     expect((await textsOf([{ text: 'σ' }])).texts).toEqual(['σ']);
+  });
+
+  it('tells the scale in feet to a reader who counts in feet', async () => {
+    openDesign();
+    const units = TestBed.inject(Units);
+    try {
+      units.choose('us');
+      const { texts } = await textsOf([{ text: 'greatest' }]);
+      // Round: at the most three digits
+      expect(texts[1]).toMatch(/^1 ft of the drawing is [\d.]{1,4}\skip·ft$/);
+      const value = Number(/is ([\d.]+)/.exec(texts[1]!)![1]);
+      expect([1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8]).toContain(
+        Number((value / 10 ** Math.floor(Math.log10(value))).toPrecision(3)),
+      );
+    } finally {
+      units.choose('metric');
+    }
   });
 
   it('is empty where nothing is told', async () => {

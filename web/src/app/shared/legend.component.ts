@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatWithUnit, type LegendLine } from '@hashira/core';
+import { formatWithUnit, shownUnit, type LegendLine } from '@hashira/core';
 import { ViewState } from '../workspace/view-state.service';
 
 /** What is drawn on a stage, in words: how members are told apart, the greatest and the least value, the scale. */
@@ -34,6 +34,15 @@ import { ViewState } from '../workspace/view-state.service';
       font-size: 0.857rem;
       color: var(--ink-soft);
     }
+    /* On a low sheet the foot is the supports' */
+    @container sheet (height <= 32em) {
+      :host {
+        inset: 4px 12px auto auto;
+        display: flex;
+        flex-direction: column;
+        align-items: flex-end;
+      }
+    }
     /* On low screens the drawing has the room */
     @media (height <= 34em) {
       :host {
@@ -44,6 +53,8 @@ import { ViewState } from '../workspace/view-state.service';
       margin: 0;
       pointer-events: auto;
       width: fit-content;
+      /* Dimension lines pass behind it */
+      background: var(--sheet);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -56,7 +67,9 @@ export class LegendComponent {
     const scale = this.view.scales().diagram;
     const quantity = this.view.diagramQuantity();
     if (!quantity || scale === 0 || this.of().length === 0) return this.of();
-    return [...this.of(), { text: `1 m of the drawing is ${formatWithUnit(1 / scale, quantity)}` }];
+    const { unit, factor } = shownUnit('length');
+    const value = formatWithUnit(1 / (factor * scale), quantity);
+    return [...this.of(), { text: `1 ${unit} of the drawing is ${value}` }];
   });
 
   /** The sheet's colours are custom properties of the page. */

@@ -26,6 +26,20 @@ describe('scales', () => {
     }
   });
 
+  it('let a foot of it stand for a round value where the reader counts in feet and kips', () => {
+    // 1 kip = 4448.2216 N, 1 ft = 0.3048 m (NIST SP 811): kip·ft a foot is kip, kip/ft a foot is kip/ft²
+    const kip = 4448.2216152605;
+    const foot = 0.3048;
+    const shown = { diagram: 1 / kip, load: (foot * foot) / kip };
+    const { diagram, load } = commonScales(scenes, 'My', automatic, shown);
+    for (const value of [1 / (diagram * kip), (foot * foot) / (load * kip)]) {
+      const digits = Number(value.toExponential(9).split('e')[0]);
+      expect([1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8]).toContain(digits);
+    }
+    const largest = Math.max(...scenes.map(({ most }) => most.diagram));
+    expectRoom(diagram * largest, 0.13 * Math.hypot(22, 6.4 + 11 * Math.tan(Math.PI / 20)));
+  });
+
   /** Greatest ordinate of M in a frame of lines in X–Z, m. */
   const ordinate = (...lines: readonly (readonly [number, number, number, number])[]) =>
     ordinateOf(Float32Array.from(lines.flatMap(([x0, z0, x1, z1]) => [x0, 0, z0, x1, 0, z1])));

@@ -5,6 +5,14 @@ import type { StageScales } from './types';
 export type DeformationScale =
   { readonly kind: 'automatic' } | { readonly kind: 'fixed'; readonly factor: number };
 
+/** How much of a shown unit along the drawing a unit of SI is: 1 N·m a metre is 0.001 kN·m a metre, and so much kip·ft a foot. */
+export interface ShownScale {
+  readonly diagram: number;
+  readonly load: number;
+}
+
+const asInSI: ShownScale = { diagram: 1, load: 1 };
+
 /** Largest diagram ordinate, displacement and load, as fractions of the frame's size. */
 const diagramShare: Readonly<Record<DiagramKind, number>> = {
   none: 0,
@@ -27,13 +35,14 @@ const lineLength = 1.25;
 
 /**
  * One set of scales for all frames that are compared, so that what is larger is drawn larger: found from the largest value of all of
- * them under the shown load case or combination. A metre of the drawing stands for a round value, so that diagrams grow and shrink
- * with their values while a parameter is dragged.
+ * them under the shown load case or combination. A metre of the drawing, or a foot where the reader counts in feet, stands for a round
+ * value, so that diagrams grow and shrink with their values while a parameter is dragged.
  */
 export function commonScales(
   scenes: readonly DrawnScene[],
   diagram: DiagramKind,
   deformation: DeformationScale,
+  shown = asInSI,
 ): StageScales {
   let [size, spacing, force, move, load] = [1, Infinity, 0, 0, 0];
   for (const scene of scenes) {
@@ -46,8 +55,8 @@ export function commonScales(
     load = Math.max(load, most.load);
   }
   return {
-    diagram: roundScale(Math.min(diagramShare[diagram] * size, diagramReach * spacing), force),
-    load: roundScale(Math.min(loadShare * size, loadReach * spacing), load),
+    diagram: roundScale(Math.min(diagramShare[diagram] * size, diagramReach * spacing), force, shown.diagram),
+    load: roundScale(Math.min(loadShare * size, loadReach * spacing), load, shown.load),
     deformation:
       deformation.kind === 'fixed'
         ? deformation.factor
@@ -104,12 +113,15 @@ function sidesOf(points: ArrayLike<number>): [number, number, number] {
   return high.map((h, k) => h - low[k]!).sort((a, b) => b - a) as [number, number, number];
 }
 
-/** m of the drawing for a unit of what is drawn, so that the greatest value takes no more than `room` m; its inverse is round. */
-function roundScale(room: number, greatest: number): number {
+/**
+ * m of the drawing for a unit of what is drawn, so that the greatest value takes no more than `room` m; its inverse is round in the
+ * reader's units, of which a unit of SI is `shown`.
+ */
+function roundScale(room: number, greatest: number, shown: number): number {
   if (!(room > 0 && greatest > 0)) return 0;
-  const least = greatest / room;
+  const least = (shown * greatest) / room;
   const power = 10 ** Math.floor(Math.log10(least));
-  return 1 / (power * (roundSteps.find((step) => step * power >= least) ?? 10));
+  return shown / (power * (roundSteps.find((step) => step * power >= least) ?? 10));
 }
 
 const roundSteps = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8];

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { PlacedDimension } from './dimension-lines';
-import { placeLabels } from './labels';
+import { placeLabels, type Box } from './labels';
 import { PageLettering } from './lettering';
 import { sameSheet } from './same-sheet';
 import { SheetRenderer } from './sheet-renderer.service';
@@ -44,13 +44,15 @@ export class StageCanvasComponent {
   readonly sheet = input.required<Sheet>();
   /** Dimensions on the sheet, which texts keep clear of. */
   readonly dimensions = input<readonly PlacedDimension[]>([]);
+  /** What the screen lays over the sheet, which texts keep clear of too. */
+  readonly over = input<readonly Box[]>([]);
 
   private readonly shown = computed(() => this.sheet(), { equal: sameSheet });
 
   protected readonly labels = computed(() => {
     const sheet = this.shown();
     if (sheet.thumbnail) return [];
-    const surroundings = surroundingsOf(sheet, this.dimensions());
+    const surroundings = surroundingsOf(sheet, this.dimensions(), this.over());
     return placeLabels(textsOn(sheet), sheet.size, surroundings, this.lettering.now());
   });
 

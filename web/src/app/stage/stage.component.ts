@@ -15,6 +15,7 @@ import { DimensionLabelComponent, type DimensionChange } from './dimension-label
 import { placeDimensions } from './dimension-lines';
 import { fittedView } from './fitting';
 import { PageLettering } from './lettering';
+import { OverSheet } from './over-sheet';
 import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './navigation';
 import { PointHandlesComponent, type HandleMove, type StageHandle } from './point-handles.component';
 import { membersInBox, nodeNear, type Box } from './picking';
@@ -74,6 +75,7 @@ export class StageComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly renderer = inject(SheetRenderer);
   private readonly lettering = inject(PageLettering);
+  protected readonly over = inject(OverSheet, { optional: true });
 
   /** What the stage shows, for readers. */
   readonly name = input.required<string>();
@@ -186,6 +188,7 @@ export class StageComponent {
       this.sizeChange.emit(size);
     });
     observer.observe(this.host.nativeElement);
+    this.over?.lay(this.host.nativeElement);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
     // Another direction is looked from afresh
     effect(() => {

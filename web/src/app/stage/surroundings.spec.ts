@@ -30,9 +30,11 @@ describe('what labels find on a sheet', () => {
     expect(surroundingsOf({ ...sheet, layers: ['members'] }, []).signs).toEqual([]);
   });
 
-  it('is a box for each dimension’s number', () => {
+  it('is a box for each dimension’s number, and for what stands over the sheet', () => {
     const { obstacles = [] } = surroundingsOf(sheet, dimensions);
     expect(obstacles).toEqual(dimensions.map(({ box }) => box));
+    const legend = { left: 8, top: 400, width: 160, height: 48 };
+    expect(surroundingsOf(sheet, [], [legend]).obstacles).toEqual([legend]);
   });
 
   it('leaves members out where they are too many to keep off', () => {

@@ -6,10 +6,14 @@ import type { Point, Sheet } from './types';
 /** Members beyond which a drawing is too dense for labels to keep off them all. */
 const manyMembers = 400;
 
-/** What labels find on a sheet: dimensions, members, the signs of supports. */
-export function surroundingsOf(sheet: Sheet, dimensions: readonly PlacedDimension[]): Surroundings {
+/** What labels find on a sheet: dimensions, members, the signs of supports, and what the screen lays over it. */
+export function surroundingsOf(
+  sheet: Sheet,
+  dimensions: readonly PlacedDimension[],
+  over: readonly Box[] = [],
+): Surroundings {
   return {
-    obstacles: dimensions.map(({ box }) => box),
+    obstacles: [...dimensions.map(({ box }) => box), ...over],
     signs: sheet.layers.includes('supports') ? supportBoxes(sheet) : [],
     lines: [...dimensions.flatMap(({ lines }) => lines), ...memberLines(sheet)],
   };

@@ -5,6 +5,7 @@ import {
   forceQuantity,
   isShape,
   shownKinds,
+  shownUnit,
   tellingNames,
   type DiagramKind,
   type DrawnScene,
@@ -163,8 +164,18 @@ export class ViewState {
   );
 
   readonly scales = computed((): StageScales =>
-    commonScales(this.scenes(), this.diagram(), this.deformation()),
+    commonScales(this.scenes(), this.diagram(), this.deformation(), this.shownScale()),
   );
+
+  private readonly shownScale = computed(() => {
+    this.units.system();
+    const along = shownUnit('length').factor;
+    const diagram = this.diagramQuantity();
+    return {
+      diagram: diagram ? shownUnit(diagram).factor / along : 1,
+      load: shownUnit('lineLoad').factor / along,
+    };
+  });
 
   readonly layers = computed((): readonly Layer[] => [
     'axes',
