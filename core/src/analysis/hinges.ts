@@ -39,8 +39,11 @@ export function condenseHinges(frame: Frame, member: number, K: Float64Array, so
     }
     const row = K.slice(12 * i, 12 * i + 12);
     const d = original + spring;
-    for (let a = 0; a < 12; a++)
-      for (let b = 0; b < 12; b++) if (a !== i && b !== i) K[12 * a + b]! -= (row[a]! * row[b]!) / d;
+    for (let a = 0; a < 12; a++) {
+      // Stretch, twist and the two planes of bending mostly do not meet
+      if (a === i || row[a] === 0) continue;
+      for (let b = 0; b < 12; b++) if (b !== i) K[12 * a + b]! -= (row[a]! * row[b]!) / d;
+    }
     for (let a = 0; a < 12; a++) K[12 * a + i] = K[12 * i + a] = (row[a]! * spring) / d;
     steps.push({ freedom: i, spring, row });
   }

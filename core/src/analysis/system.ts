@@ -2,7 +2,7 @@ import { dependent, type Constraints } from './constraints.js';
 import type { Frame } from './frame.js';
 import type { Plan } from './plan.js';
 import { Factor, type Progress } from './sparse/factor.js';
-import { addTied, tiedFreedoms, TiedMembers } from './tied-freedoms.js';
+import { addTied, Ties } from './tied-freedoms.js';
 import { toGlobalMatrix } from './transform.js';
 
 /** A matrix in the nodes' freedoms of one member, 12 × 12 row-major in local axes; undefined where it adds nothing. */
@@ -23,7 +23,7 @@ export function assembleMembers(
   const { blockOf, unknown } = constraints;
   // Slots of the two nodes' freedoms within their blocks
   const slots = new Int32Array(12);
-  const tied = TiedMembers.of(constraints, plan);
+  const ties = Ties.of(constraints, plan);
   const work = new Float64Array(12);
   for (let m = 0; m < direct.length; m++) {
     const K = matrixOf(m);
@@ -31,7 +31,7 @@ export function assembleMembers(
     toGlobalMatrix(frame, m, K, global);
     if (!direct[m]) {
       // Bᵀ·K·B with B from its nodes' freedoms to the unknowns
-      addTied(tied.member(frame, m), global, values, work);
+      addTied(ties.member(frame, m), global, values, work);
       continue;
     }
     const a = 6 * frame.start[m]!;
@@ -71,7 +71,7 @@ export function assembleMembers(
   }
 }
 
-/** Adds a matrix over given freedoms (6 × node + freedom) to the panels; symmetric, row-major. */
+/** Adds a matrix over given freedoms (6 × node + freedom) to the panels; symmetric, row-major. What is found for a list is kept with it. */
 export function assembleFreedoms(
   constraints: Constraints,
   plan: Plan,
@@ -79,7 +79,7 @@ export function assembleFreedoms(
   K: Float64Array,
   values: Float64Array,
 ): void {
-  addTied(tiedFreedoms(constraints, plan, freedoms), K, values);
+  addTied(Ties.of(constraints, plan).list(freedoms), K, values);
 }
 
 /** Adds the springs of the supports to the panels. */

@@ -15,11 +15,7 @@ export interface TiedFreedoms {
 }
 
 /** @param freedoms 6 × node + freedom */
-export function tiedFreedoms(
-  constraints: Constraints,
-  plan: Plan,
-  freedoms: readonly number[],
-): TiedFreedoms {
+function tiedFreedoms(constraints: Constraints, plan: Plan, freedoms: readonly number[]): TiedFreedoms {
   const unknowns: number[] = [];
   const rows: number[][] = [];
   const factors: number[][] = [];
@@ -105,21 +101,22 @@ export function addTied(
   }
 }
 
-/** The ties of members at nodes that supports or rigid groups tie, each found once for a frame's constraints. */
-export class TiedMembers {
-  private static readonly kept = new WeakMap<Constraints, TiedMembers>();
+/** The ties of members and of other lists of freedoms at nodes that supports or rigid groups tie, each found once for a frame's constraints. */
+export class Ties {
+  private static readonly kept = new WeakMap<Constraints, Ties>();
   private readonly members: (TiedFreedoms | undefined)[] = [];
+  private readonly lists = new WeakMap<readonly number[], TiedFreedoms>();
 
   private constructor(
     private readonly constraints: Constraints,
     private readonly plan: Plan,
   ) {}
 
-  static of(constraints: Constraints, plan: Plan): TiedMembers {
-    const known = TiedMembers.kept.get(constraints);
+  static of(constraints: Constraints, plan: Plan): Ties {
+    const known = Ties.kept.get(constraints);
     if (known?.plan === plan) return known;
-    const made = new TiedMembers(constraints, plan);
-    TiedMembers.kept.set(constraints, made);
+    const made = new Ties(constraints, plan);
+    Ties.kept.set(constraints, made);
     return made;
   }
 
@@ -129,5 +126,14 @@ export class TiedMembers {
       this.plan,
       Array.from({ length: 12 }, (_, k) => 6 * (k < 6 ? frame.start[m]! : frame.end[m]!) + (k % 6)),
     ));
+  }
+
+  /** @param freedoms a list that is used again and again */
+  list(freedoms: readonly number[]): TiedFreedoms {
+    const known = this.lists.get(freedoms);
+    if (known) return known;
+    const made = tiedFreedoms(this.constraints, this.plan, freedoms);
+    this.lists.set(freedoms, made);
+    return made;
   }
 }

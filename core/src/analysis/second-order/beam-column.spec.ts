@@ -1,7 +1,8 @@
 import { prepareFrame } from '../frame.js';
 import { memberFlexibility } from '../member-field.js';
 import { clamp, EIy, expectClose, modelOf } from '../../testing/models.js';
-import { beamColumn } from './beam-column.js';
+import { beamColumn, clampColumn, type BeamColumn, type ClampedColumn } from './beam-column.js';
+import { seriesTerms, type Across } from './series.js';
 
 const L = 5;
 const frame = prepareFrame(
@@ -57,6 +58,51 @@ describe('beamColumn', () => {
     const N = -1.1 * euler;
     const [one, three] = [under(N), under(N, Float64Array.of(0, 1.3, 2.9, L))];
     one.K.forEach((value, i) => expectClose(three.K[i]!, value, 1e-7));
+  });
+
+  it('takes over what the same member under another force was made of, and is as if it were made afresh', () => {
+    const breaks = Float64Array.of(0, 1.7, L);
+    const flexibility = memberFlexibility(frame, 0, breaks);
+    const load = (count: number): Across[] =>
+      Array.from({ length: count }, () => ({
+        q: [
+          Float64Array.from({ length: seriesTerms }, (_, k) => (k === 0 ? 3000 : 0)),
+          new Float64Array(seriesTerms),
+        ],
+        curvature: [0, 0],
+      }));
+    let column: BeamColumn | undefined;
+    let clamped: ClampedColumn | undefined;
+    let across: Across[] = [];
+    // Forces that need other numbers of pieces come between
+    for (const share of [-0.5, -0.7, -40, 0.3, -0.5]) {
+      const axial = Float64Array.of(share * euler, -2000, 300, 0, 0.9 * share * euler, 500, 0, -70);
+      const pieces = column?.pieces;
+      column = beamColumn(breaks, flexibility, axial, [true, true], column)!;
+      if (column.pieces !== pieces) across = load(column.pieces.length);
+      clamped = clampColumn(column, across, [], clamped);
+      const fresh = beamColumn(breaks, flexibility, axial)!;
+      expect(column).toEqual(fresh);
+      expect([...clamped.f]).toEqual([...clampColumn(fresh, across, []).f]);
+    }
+    expect(under(-40 * euler, breaks).pieces.length).toBeGreaterThan(
+      under(-0.5 * euler, breaks).pieces.length,
+    );
+  });
+
+  it('leaves nothing of a member whose planes of bending meet in the next whose planes are apart', () => {
+    const breaks = Float64Array.of(0, 1.7, L);
+    const before = under(-0.5 * euler, breaks);
+    const flexibility = memberFlexibility(frame, 0, breaks);
+    const coefficients = flexibility.coefficients.slice();
+    coefficients[2] = 0.3 * coefficients[1]!;
+    const axial = Float64Array.of(-0.5 * euler, 0, 0, 0, -0.5 * euler, 0, 0, 0);
+    const coupled = beamColumn(breaks, { ...flexibility, coefficients }, axial)!;
+    // w at the start and v at the end have to do with each other
+    expect(Math.abs(coupled.K[8 * 0 + 6]!)).toBeGreaterThan(0.01 * coupled.K[0]!);
+    const after = under(-0.5 * euler, breaks);
+    expect(after).toEqual(before);
+    expect(after.K[8 * 0 + 6]).toBe(0);
   });
 
   it('counts the ways in which it has buckled between clamped ends: from 4 times the Euler load of the weaker plane on', () => {

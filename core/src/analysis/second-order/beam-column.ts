@@ -26,11 +26,15 @@ import { flexibilityCount, type Flexibility } from '../taper.js';
 interface Piece {
   readonly from: number;
   readonly segment: number;
-  readonly stretch: Stretch;
+  /** Where it begins in its segment, m. */
+  readonly offset: number;
+  readonly stretch: Stretch & { readonly N: [number, number, number, number] };
 }
 
 /** Stiffness of a member in bending under its axial force, exact within the theory for one element. */
 export interface BeamColumn {
+  /** Pieces of each segment. */
+  readonly counts: readonly number[];
   readonly pieces: readonly Piece[];
   /** Of each piece: what it is to its ends (`pieceSize` numbers). */
   readonly matrices: Float64Array;
@@ -44,6 +48,8 @@ export interface BeamColumn {
   readonly possible: boolean;
 }
 
+type EmptyColumn = Omit<BeamColumn, 'buckled' | 'possible'>;
+
 /** Numbers that a joint keeps. */
 const jointSize = 32;
 
@@ -54,63 +60,99 @@ const mostPieces = 400;
  * Builds a member's bending stiffness under an axial force given on each segment between breaks.
  *
  * @returns undefined for a member that tension has made a rope: bending plays no part in it beyond its very ends
- * @param free planes in which the axial force acts on the deflection, w then v
  * @param axial four coefficients a segment: N as a polynomial of the distance from the segment's start, N
+ * @param free planes in which the axial force acts on the deflection, w then v
+ * @param before the same member under another axial force: what it is made of is taken over, and it holds nothing any more
  */
 export function beamColumn(
   breaks: Float64Array,
   flexibility: Flexibility,
   axial: Float64Array,
   free: Stretch['free'] = [true, true],
+  before?: BeamColumn,
 ): BeamColumn | undefined {
-  const pieces: Piece[] = [];
+  const cut = cutInPieces(breaks, flexibility, axial);
+  if (!cut) return undefined;
+  const { counts, possible } = cut;
+  const column =
+    before && sameCounts(before.counts, counts) ? before : emptyColumn(breaks, flexibility, counts, free);
+  for (const { segment, offset, stretch } of column.pieces) {
+    for (let i = 0; i < 4; i++) room.moving[i] = axial[4 * segment + i]!;
+    shiftOrigin(room.moving, 0, 4, offset);
+    for (let i = 0; i < 4; i++) stretch.N[i] = room.moving[i]!;
+  }
+  const buckled = condense(column, widthOf(flexibility));
+  return { ...column, buckled, possible };
+}
+
+function sameCounts(a: readonly number[], b: readonly number[]): boolean {
+  for (let s = 0; s < b.length; s++) if (a[s] !== b[s]) return false;
+  return a.length === b.length;
+}
+
+/** How many pieces each segment needs under an axial force, and whether any column resists it; undefined for a rope. */
+function cutInPieces(
+  breaks: Float64Array,
+  { coefficients: c, terms, uniform }: Flexibility,
+  axial: Float64Array,
+): { counts: number[]; possible: boolean } | undefined {
+  const counts: number[] = [];
   let possible = true;
   for (let s = 0; s + 1 < breaks.length; s++) {
     const h = breaks[s + 1]! - breaks[s]!;
-    const at = flexibilityAt(flexibility.uniform, flexibility.terms, s);
-    const N = [axial[4 * s]!, axial[4 * s + 1]!, axial[4 * s + 2]!, axial[4 * s + 3]!] as const;
-    const atEnd = N[0] + (N[1] + (N[2] + N[3] * h) * h) * h;
-    const most = Math.max(Math.abs(N[0]), Math.abs(atEnd));
-    const c = flexibility.coefficients;
-    const softest = Math.max(c[at + flexibility.terms]!, c[at + 3 * flexibility.terms]!);
+    const at = flexibilityAt(uniform, terms, s);
+    const N = axial[4 * s]!;
+    const atEnd = N + (axial[4 * s + 1]! + (axial[4 * s + 2]! + axial[4 * s + 3]! * h) * h) * h;
+    const most = Math.max(Math.abs(N), Math.abs(atEnd));
+    const least = Math.min(N, atEnd);
+    const softest = Math.max(c[at + terms]!, c[at + 3 * terms]!);
     const wanted = Math.ceil((Math.sqrt(most * softest) * h) / longestStep);
-    const squeezed = Math.min(N[0], atEnd) < 0;
     // Compression that buckles the piece between its ends in a hundred waves needs no finer look
-    if (squeezed && wanted > mostPieces) possible = false;
+    if (least < 0 && wanted > mostPieces) possible = false;
     else if (wanted > mostPieces) return undefined;
-    const count = possible ? Math.max(1, wanted) : 1;
-    for (let i = 0; i < count; i++) {
-      const from = (h * i) / count;
-      const stretch = stretchAt(flexibility, at, { h: h / count, N, free }, from);
-      const shear = Math.max(c[at + 5 * flexibility.terms]!, c[at + 6 * flexibility.terms]!);
-      if (!(1 + shear * Math.min(N[0], atEnd) > 0)) possible = false;
-      pieces.push({ from: breaks[s]! + from, segment: s, stretch });
-    }
+    counts.push(possible ? Math.max(1, wanted) : 1);
+    const shear = Math.max(c[at + 5 * terms]!, c[at + 6 * terms]!);
+    if (!(1 + shear * least > 0)) possible = false;
   }
-  return { pieces, ...condensed(pieces, widthOf(flexibility)), possible };
+  return { counts, possible };
 }
 
-/**
- * The stretch of a segment from `from` on, its polynomials shifted to start there.
- *
- * @param at where the segment's flexibility begins
- * @param segment its axial force from its own start on
- */
-function stretchAt(
+/** The pieces of a member, and room for what they come to. */
+function emptyColumn(
+  breaks: Float64Array,
   flexibility: Flexibility,
-  at: number,
-  { h, N, free }: Pick<Stretch, 'h' | 'N' | 'free'>,
-  from: number,
-): Stretch {
-  const moving = Float64Array.from(N);
-  shiftOrigin(moving, 0, 4, from);
-  const shiftedN = [moving[0]!, moving[1]!, moving[2]!, moving[3]!] as const;
-  if (from === 0 || flexibility.terms === 1)
-    return { h, flexibility: flexibility.coefficients, at, terms: flexibility.terms, N: shiftedN, free };
-  const { terms } = flexibility;
-  const moved = flexibility.coefficients.slice(at, at + 7 * terms);
-  for (let k = 0; k < 7; k++) shiftOrigin(moved, k * terms, terms, from);
-  return { h, flexibility: moved, at: 0, terms, N: shiftedN, free };
+  counts: readonly number[],
+  free: Stretch['free'],
+): EmptyColumn {
+  const pieces: Piece[] = [];
+  counts.forEach((count, segment) => {
+    const h = breaks[segment + 1]! - breaks[segment]!;
+    for (let i = 0; i < count; i++) {
+      const offset = (h * i) / count;
+      const stretch = stretchAt(flexibility, segment, { h: h / count, free }, offset);
+      pieces.push({ from: breaks[segment]! + offset, segment, offset, stretch });
+    }
+  });
+  const sizes = [pieceSize * pieces.length, jointSize * (pieces.length - 1)] as const;
+  // One array for all: thousands of small ones are slow to make
+  const matrices = new Float64Array(sizes[0] + sizes[1] + 64);
+  const joints = matrices.subarray(sizes[0], sizes[0] + sizes[1]);
+  return { counts, pieces, matrices, joints, K: matrices.subarray(sizes[0] + sizes[1]) };
+}
+
+/** The stretch of a segment from `offset` on, its flexibilities' polynomials shifted to start there; without force. */
+function stretchAt(
+  { coefficients, terms, uniform }: Flexibility,
+  segment: number,
+  { h, free }: Pick<Stretch, 'h' | 'free'>,
+  offset: number,
+): Piece['stretch'] {
+  const at = flexibilityAt(uniform, terms, segment);
+  const N: Piece['stretch']['N'] = [0, 0, 0, 0];
+  if (offset === 0 || terms === 1) return { h, flexibility: coefficients, at, terms, N, free };
+  const moved = coefficients.slice(at, at + 7 * terms);
+  for (let k = 0; k < 7; k++) shiftOrigin(moved, k * terms, terms, offset);
+  return { h, flexibility: moved, at: 0, terms, N, free };
 }
 
 /** Whether a product of inertia couples the planes anywhere. */
@@ -127,29 +169,30 @@ const room = {
   start: new Float64Array(16),
   mixed: new Float64Array(16),
   last: new Float64Array(16),
+  inverted: new Float64Array(16),
   left: new Float64Array(16),
   right: new Float64Array(16),
   state: new Float64Array(8),
+  moving: new Float64Array(4),
   a: new Float64Array(4),
   b: new Float64Array(4),
 };
 
-/** The matrices of the pieces, and the member's stiffness with the joints between them eliminated. */
-function condensed(
-  pieces: readonly Piece[],
-  width: Width,
-): Pick<BeamColumn, 'matrices' | 'joints' | 'K' | 'buckled'> {
-  const sizes = [pieceSize * pieces.length, jointSize * (pieces.length - 1)] as const;
-  // One array for all: thousands of small ones are slow to make
-  const matrices = new Float64Array(sizes[0] + sizes[1] + 64);
-  const joints = matrices.subarray(sizes[0], sizes[0] + sizes[1]);
-  const K = matrices.subarray(sizes[0] + sizes[1]);
-  pieces.forEach(({ stretch }, k) => pieceMatrices.write(stretch, width, matrices, pieceSize * k));
-  const { start, mixed, last, left, right } = room;
+/**
+ * Writes the matrices of the pieces, and the member's stiffness with the joints between them eliminated.
+ *
+ * @returns ways in which the joints buckle
+ */
+function condense({ pieces, matrices, joints, K }: EmptyColumn, width: Width): number {
+  for (let k = 0; k < pieces.length; k++)
+    pieceMatrices.write(pieces[k]!.stretch, width, matrices, pieceSize * k);
+  const { start, mixed, last, inverted, left, right } = room;
   for (let i = 0; i < 16; i++) {
     start[i] = matrices[startAt + i]!;
     mixed[i] = matrices[mixedAt + i]!;
     last[i] = matrices[endAt + i]!;
+    // Between planes that are apart nothing is written
+    inverted[i] = 0;
   }
   let buckled = 0;
   for (let k = 1; k < pieces.length; k++) {
@@ -158,11 +201,14 @@ function condensed(
     // The joint's own stiffness: of the end before it and the start after
     for (let i = 0; i < 16; i++) last[i]! += matrices[piece + startAt + i]!;
     buckled += negatives(last, width);
-    inverse(last, joints, joint, width);
-    joints.set(mixed, joint + 16);
-    times(mixed, joints, joint, left, width);
+    inverse(last, inverted, 0, width);
+    for (let i = 0; i < 16; i++) {
+      joints[joint + i] = inverted[i]!;
+      joints[joint + 16 + i] = mixed[i]!;
+    }
+    times(mixed, inverted, 0, left, width);
     minusTimesTransposed(start, left, mixed, 0, width);
-    times(joints.subarray(joint), matrices, piece + mixedAt, right, width);
+    times(inverted, matrices, piece + mixedAt, right, width);
     for (let i = 0; i < 16; i++) last[i] = matrices[piece + endAt + i]!;
     minusTransposedTimes(last, matrices, piece + mixedAt, right, width);
     times(left, matrices, piece + mixedAt, mixed, width);
@@ -174,7 +220,7 @@ function condensed(
       K[8 * (4 + i) + 4 + j] = last[4 * i + j]!;
       K[8 * i + 4 + j] = K[8 * (4 + j) + i] = mixed[4 * i + j]!;
     }
-  return { matrices, joints, K, buckled };
+  return buckled;
 }
 
 /** What loads do to a clamped beam-column: forces of its ends, and of its joints on the way. */
@@ -186,24 +232,40 @@ export interface ClampedColumn {
   readonly across: readonly Across[];
   /** w, ψw, v, ψv and Mw, Hw, Mv, Hv at each piece's end under its loads alone: eight a piece. */
   readonly particular: Float64Array;
+  /** Forces of each piece's ends if both were clamped: eight a piece. */
+  readonly ends: Float64Array;
 }
 
 const series = new Series();
 const atRest = new Float64Array(8);
 
-/** Clamped forces under loads across each piece and jumps (point loads: Hw, Mw, Hv, Mv by which forces grow) at joints. */
+/** Room for what loads across some pieces do. */
+function emptyClamped(count: number, across: readonly Across[]): ClampedColumn {
+  const made = new Float64Array(20 * count + 4);
+  return {
+    across,
+    particular: made.subarray(0, 8 * count),
+    joints: made.subarray(8 * count, 12 * count - 4),
+    ends: made.subarray(12 * count - 4, 20 * count - 4),
+    f: made.subarray(20 * count - 4),
+  };
+}
+
+/**
+ * Clamped forces under loads across each piece and jumps (point loads: Hw, Mw, Hv, Mv by which forces grow) at joints.
+ *
+ * @param before the same member and loads under another axial force: its arrays are taken over, and it holds nothing any more
+ */
 export function clampColumn(
   column: BeamColumn,
   across: readonly Across[],
   jumps: readonly (Float64Array | undefined)[],
+  before?: ClampedColumn,
 ): ClampedColumn {
   const { pieces, matrices } = column;
   const count = pieces.length;
-  const made = new Float64Array(20 * count + 4);
-  const particular = made.subarray(0, 8 * count);
-  const joints = made.subarray(8 * count, 12 * count - 4);
-  const ends = made.subarray(12 * count - 4, 20 * count - 4);
-  const f = made.subarray(20 * count - 4);
+  const clamped = before?.across === across ? before : emptyClamped(count, across);
+  const { particular, joints, ends, f } = clamped;
   const { state, a, b } = room;
   for (let k = 0; k < count; k++) {
     const { stretch } = pieces[k]!;
@@ -228,7 +290,7 @@ export function clampColumn(
     applyTransposed(matrices, pieceSize * (k + 1) + mixedAt, a, 0, b);
     for (let i = 0; i < 4; i++) f[4 + i] = ends[8 * k + 12 + i]! - b[i]!;
   }
-  return { f, joints, across, particular };
+  return clamped;
 }
 
 /** End forces of one clamped piece from its solution that starts from nothing, eight a piece. */

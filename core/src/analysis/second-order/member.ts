@@ -14,97 +14,106 @@ import { axialPolynomials, meanAxial } from './axial.js';
 const bendingFreedoms = [2, 4, 1, 5, 8, 10, 7, 11] as const;
 const bendingSigns = [1, -1, 1, 1, 1, -1, 1, 1] as const;
 
-/** Loads across each piece of a member, and what jumps at its start. */
+/** Loads across each piece of a member, what jumps at its start, and what jumps at both ends of the member. */
 interface LoadsAcross {
+  readonly pieces: BeamColumn['pieces'];
   readonly across: readonly Across[];
   readonly jumps: readonly (Float64Array | undefined)[];
+  readonly first: Float64Array;
+  readonly last: Float64Array;
 }
 
-/** What a member under axial force is made of. */
+/** What a member is made of before an axial force comes in. */
 interface Given {
   readonly frame: Frame;
   readonly member: number;
   readonly breaks: Float64Array;
   readonly terms: number;
   readonly field: LoadField | undefined;
-  /** N, four coefficients a segment. */
-  readonly axial: Float64Array;
   readonly slack: boolean;
   /** First-order stiffness before hinges, local. */
   readonly K: Float64Array;
   /** First-order clamped forces before hinges. */
   readonly f: Float64Array | undefined;
   readonly flexibility: Flexibility;
-  /** Loads across its pieces by where those begin, which most iterations leave where they are. */
-  readonly loadsAcross: Map<string, LoadsAcross>;
 }
 
-/** One member in second order: its stiffness and forces under an axial force, and its functions afterwards. */
+/** One member in second order: its stiffness and forces under one axial force after the other, and its functions under the last. */
 export class MemberUnderForce {
   /** Local stiffness with hinges, 12 × 12; what a bar's axial force does across it included. */
   readonly K: Float64Array;
   /** Forces of clamped ends under the loads along it, through hinges. */
   readonly f: Float64Array;
   /** Ways the member buckles by itself between its ends. */
-  readonly buckled: number;
+  buckled = 0;
   private readonly given: Given;
-  private readonly hinges: readonly HingeStep[];
-  private readonly inside: Float64Array | undefined;
-  private readonly column: BeamColumn | undefined;
-  private readonly clamped: ClampedColumn | undefined;
+  private hinges: readonly HingeStep[] = [];
+  private inside: Float64Array | undefined;
+  private column: BeamColumn | undefined;
+  private clamped: ClampedColumn | undefined;
+  /** Loads across its pieces, which most axial forces leave where they are. */
+  private loadsAcross: LoadsAcross | undefined;
 
   /**
-   * @param K room for the stiffness, zeros
-   * @param f room for the clamped forces, zeros
+   * @param K room for the stiffness
+   * @param f room for the clamped forces
    */
   constructor(given: Given, K: Float64Array, f: Float64Array) {
-    const { frame, member, axial, field, breaks } = given;
     this.given = given;
-    this.hinges = [];
     this.K = K;
     this.f = f;
+  }
+
+  /**
+   * Puts it under an axial force.
+   *
+   * @param axial N, four coefficients a segment
+   * @throws ProblemError `too-slender`
+   */
+  under(axial: Float64Array): void {
+    const { given, K, f } = this;
+    const { frame, member, field, breaks } = given;
+    this.hinges = [];
+    this.inside = undefined;
     if (given.f) f.set(given.f);
-    if (!given.slack) K.set(given.K);
+    else f.fill(0);
+    if (given.slack) K.fill(0);
+    else K.set(given.K);
     if (frame.axialOnly[member]) {
-      this.buckled = 0;
-      if (!given.slack) acrossBar(this.K, meanAxial(axial, breaks) / frame.length[member]!);
+      if (!given.slack) acrossBar(K, meanAxial(axial, breaks) / frame.length[member]!);
       return;
     }
-    this.column =
-      beamColumn(breaks, given.flexibility, axial, freePlanes(frame, member)) ??
+    const column =
+      beamColumn(breaks, given.flexibility, axial, freePlanes(frame, member), this.column) ??
       fail(
         'too-slender',
         `Tension has made a rope of the member "${frame.memberIds[member]!}": its bending stiffness plays no part any more; give it the action "axial" or "tension-only".`,
         { member: frame.memberIds[member] },
       );
-    const bent = this.column.K;
+    this.column = column;
     for (let r = 0; r < 8; r++)
       for (let c = 0; c < 8; c++)
-        this.K[12 * bendingFreedoms[r]! + bendingFreedoms[c]!] =
-          bendingSigns[r]! * bendingSigns[c]! * bent[8 * r + c]!;
-    let buckled = this.column.buckled + (this.column.possible ? 0 : 1);
+        K[12 * bendingFreedoms[r]! + bendingFreedoms[c]!] =
+          bendingSigns[r]! * bendingSigns[c]! * column.K[8 * r + c]!;
+    let buckled = column.buckled + (column.possible ? 0 : 1);
     if (field) {
-      this.clamped = this.clamp(field);
-      bendingFreedoms.forEach((i, r) => (this.f[i] = bendingSigns[r]! * this.clamped!.f[r]!));
+      const clamped = this.clamp(column, field);
+      for (let r = 0; r < 8; r++) f[bendingFreedoms[r]!] = bendingSigns[r]! * clamped.f[r]!;
+      this.clamped = clamped;
     }
     if (frame.hinged[member]) {
-      this.hinges = condenseHinges(frame, member, this.K, true);
+      this.hinges = condenseHinges(frame, member, K, true);
       for (const { freedom, spring, row } of this.hinges) if (row[freedom]! + spring < 0) buckled++;
-      this.inside = condenseLoads(this.hinges, this.f);
+      this.inside = condenseLoads(this.hinges, f);
     }
     this.buckled = buckled;
   }
 
   /** Clamped forces under the loads along the member. */
-  private clamp(field: LoadField): ClampedColumn {
-    const column = this.column!;
-    const { loadsAcross, breaks } = this.given;
-    const key = column.pieces.map(({ from }) => from).join();
-    const known = loadsAcross.get(key) ?? this.acrossPieces(column, field);
-    loadsAcross.set(key, known);
-    const clamped = clampColumn(column, known.across, known.jumps);
-    const first = this.jumpAt(field, 0);
-    const last = this.jumpAt(field, breaks.length - 1);
+  private clamp(column: BeamColumn, field: LoadField): ClampedColumn {
+    if (this.loadsAcross?.pieces !== column.pieces) this.loadsAcross = this.acrossPieces(column, field);
+    const { across, jumps, first, last } = this.loadsAcross;
+    const clamped = clampColumn(column, across, jumps, this.clamped);
     for (let i = 0; i < 4; i++) {
       clamped.f[i]! -= first[i]!;
       clamped.f[4 + i]! -= last[i]!;
@@ -130,7 +139,13 @@ export class MemberUnderForce {
       const atBreak = k > 0 && column.pieces[k - 1]!.segment !== piece.segment;
       jumps.push(atBreak ? this.jumpAt(field, piece.segment) : undefined);
     });
-    return { across, jumps };
+    return {
+      pieces: column.pieces,
+      across,
+      jumps,
+      first: this.jumpAt(field, 0),
+      last: this.jumpAt(field, breaks.length - 1),
+    };
   }
 
   /** Growth of Hw, −Mw, Hv, −Mv at the start of a segment; of one more than there are, at the member's end. */

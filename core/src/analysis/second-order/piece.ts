@@ -24,45 +24,56 @@ export class PieceMatrices {
   private readonly displacementByForce = new Float64Array(16);
   private readonly forceByDisplacement = new Float64Array(16);
   private readonly forceByForce = new Float64Array(16);
+  /** What is written out in the end: T, the end's displacements by the start's, and X = displacementByForce⁻¹. */
+  private readonly T = new Float64Array(16);
+  private readonly X = new Float64Array(16);
   private readonly XT = new Float64Array(16);
   private readonly QX = new Float64Array(16);
   private readonly QXT = new Float64Array(16);
 
   /** Writes a piece's five matrices from `at` on into an array that holds zeros there. */
   write(stretch: Stretch, width: Width, out: Float64Array, at: number): void {
-    this.carry(stretch, width, out, at);
-    const { XT, QX, QXT } = this;
+    this.carry(stretch, width);
+    const { T, X, XT, QX, QXT } = this;
     // With s = M, H of each plane and d = w, ψ: s0 = X·(d1 − T·d0), s1 = P·d0 + Q·s0
-    inverse(this.displacementByForce, out, at + fromForcesAt, width);
-    times(out.subarray(at + fromForcesAt), out, at + transferAt, XT, width);
-    times(this.forceByForce, out, at + fromForcesAt, QX, width);
-    times(QX, out, at + transferAt, QXT, width);
+    X.fill(0);
+    inverse(this.displacementByForce, X, 0, width);
+    times(X, T, 0, XT, width);
+    times(this.forceByForce, X, 0, QX, width);
+    times(QX, T, 0, QXT, width);
+    for (let i = 0; i < 16; i++) {
+      out[at + transferAt + i] = T[i]!;
+      out[at + fromForcesAt + i] = X[i]!;
+    }
     for (let p = 0; p < 4; p += width)
       for (let i = p; i < p + width; i++) {
         const row = 4 * forceRow[i]!;
         for (let j = p; j < p + width; j++) {
           const turned = 4 * forceRow[j]!;
-          const [ij, ji] = [row + j, turned + i];
-          const [signI, signJ] = [signOf(i), signOf(j)];
+          const ij = row + j;
+          const ji = turned + i;
+          const signI = signOf(i);
+          const signJ = signOf(j);
           // Each is symmetric but for rounding: the mean of both
           out[at + startAt + 4 * i + j] = -(signI * XT[ij]! + signJ * XT[ji]!) / 2;
           out[at + endAt + 4 * i + j] = -(signI * QX[ij]! + signJ * QX[ji]!) / 2;
           out[at + mixedAt + 4 * i + j] =
-            (signI * out[at + fromForcesAt + ij]! - signJ * (this.forceByDisplacement[ji]! - QXT[ji]!)) / 2;
+            (signI * X[ij]! - signJ * (this.forceByDisplacement[ji]! - QXT[ji]!)) / 2;
         }
       }
   }
 
   /** Carries unit displacements and forces of the start to the end. */
-  private carry(stretch: Stretch, width: Width, out: Float64Array, at: number): void {
+  private carry(stretch: Stretch, width: Width): void {
+    const { T, displacementByForce, forceByDisplacement, forceByForce } = this;
+    T.fill(0);
     // A shift of a whole plane moves the end as far, and nothing else
-    for (const j of [0, 2])
+    for (let j = 0; j < 4; j += 2)
       for (let i = 0; i < 4; i++) {
-        out[at + transferAt + 4 * i + j] = i === j ? 1 : 0;
-        this.forceByDisplacement[4 * i + j] = 0;
+        T[4 * i + j] = i === j ? 1 : 0;
+        forceByDisplacement[4 * i + j] = 0;
       }
-    const { displacementByForce, forceByDisplacement, forceByForce } = this;
-    this.carryOne(stretch, width, 1, out.subarray(at + transferAt), forceByDisplacement);
+    this.carryOne(stretch, width, 1, T, forceByDisplacement);
     this.carryOne(stretch, width, 2, displacementByForce, forceByForce);
     this.carryOne(stretch, width, 3, displacementByForce, forceByForce);
   }

@@ -60,7 +60,10 @@ export function inverse(a: Float64Array, out: Float64Array, oi: number, width: W
     return;
   }
   for (let p = 0; p < 4; p += 2) {
-    const [k11, k12, k21, k22] = [a[5 * p]!, a[5 * p + 1]!, a[5 * p + 4]!, a[5 * p + 5]!];
+    const k11 = a[5 * p]!;
+    const k12 = a[5 * p + 1]!;
+    const k21 = a[5 * p + 4]!;
+    const k22 = a[5 * p + 5]!;
     const determinant = k11 * k22 - k12 * k21;
     const by = determinant === 0 ? NaN : 1 / determinant;
     out[oi + 5 * p] = k22 * by;
@@ -75,7 +78,9 @@ export function negatives(a: Float64Array, width: Width): number {
   if (width === 4) return negativePivots(a, 4);
   let count = 0;
   for (let p = 0; p < 4; p += 2) {
-    const [k11, k12, k22] = [a[5 * p]!, a[5 * p + 1]!, a[5 * p + 5]!];
+    const k11 = a[5 * p]!;
+    const k12 = a[5 * p + 1]!;
+    const k22 = a[5 * p + 5]!;
     const determinant = k11 * k22 - k12 * k12;
     if (determinant < 0) count++;
     else if (k11 + k22 < 0) count += determinant > 0 ? 2 : 1;

@@ -129,7 +129,11 @@ export class Series {
     const s = c[at + (p === 0 ? 6 : 5)]!;
     const bend = c[at + (p === 0 ? 1 : 3)]!;
     const q = across?.q[p];
-    const [n0, n1, n2, n3] = free[p] ? N : noForce;
+    const force = free[p] ? N : noForce;
+    const n0 = force[0];
+    const n1 = force[1];
+    const n2 = force[2];
+    const n3 = force[3];
     const varies = n1 !== 0 || n2 !== 0 || n3 !== 0;
     const whole = 1 / (1 + s * n0);
     for (let k = 0; k < seriesTerms; k++) {

@@ -51,9 +51,7 @@ export function solveSecondOrder(
   where: Record<string, unknown>,
   progress?: Progress,
 ): SecondOrderState {
-  const own = prepared.frame.memberIds.map((_, m) =>
-    firstOrderMember(prepared, loads, m, start.inactive?.[m] === 1),
-  );
+  const unknown = unknownsOf(prepared, loads, start.inactive);
   if (!largestChange(start.axial, start.axial).finite)
     fail(
       'not-finite',
@@ -65,7 +63,7 @@ export function solveSecondOrder(
   let before = Infinity;
   for (let iteration = 1; iteration <= mostIterations; iteration++) {
     progress?.step(iteration / mostIterations);
-    const step = solveUnder(prepared, loads, from, own);
+    const step = solveUnder(unknown, from);
     negative = step.negative;
     const change = largestChange(from.axial, step.axial);
     from = step;
@@ -115,24 +113,38 @@ function largestChange(
   return { difference, largest, finite };
 }
 
-/** One solution under given axial forces, and the forces that follow. */
-function solveUnder(
-  prepared: Prepared,
-  loads: CaseLoads,
-  { axial, memberForces, reactions }: Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'>,
-  own: readonly FirstOrderMember[],
-): Omit<SecondOrderState, 'iterations'> & { negative: number } {
-  const { frame, constraints, plan } = prepared;
-  const stiffnesses = new Float64Array(144 * own.length);
-  const clamped = new Float64Array(12 * own.length);
-  const members = own.map(
-    (first, m) =>
+/** What is solved again and again: the members, which every step puts under other axial forces, and what no step changes. */
+interface Unknowns {
+  readonly prepared: Prepared;
+  readonly loads: CaseLoads;
+  readonly members: readonly MemberUnderForce[];
+  /** 6 a node: given displacements. */
+  readonly base: Float64Array;
+}
+
+function unknownsOf(prepared: Prepared, loads: CaseLoads, inactive: Uint8Array | undefined): Unknowns {
+  const { frame, constraints } = prepared;
+  const count = frame.memberIds.length;
+  const stiffnesses = new Float64Array(144 * count);
+  const clamped = new Float64Array(12 * count);
+  const members = frame.memberIds.map(
+    (_, m) =>
       new MemberUnderForce(
-        { ...first, axial: axial[m]! },
+        firstOrderMember(prepared, loads, m, inactive?.[m] === 1),
         stiffnesses.subarray(144 * m, 144 * m + 144),
         clamped.subarray(12 * m, 12 * m + 12),
       ),
   );
+  return { prepared, loads, members, base: givenDisplacements(frame, constraints, loads.settled) };
+}
+
+/** One solution under given axial forces, and the forces that follow. */
+function solveUnder(
+  { prepared, loads, members, base }: Unknowns,
+  { axial, memberForces, reactions }: Pick<SecondOrderState, 'axial' | 'memberForces' | 'reactions'>,
+): Omit<SecondOrderState, 'iterations'> & { negative: number } {
+  const { frame, constraints, plan } = prepared;
+  members.forEach((member, m) => member.under(axial[m]!));
   const factor = new Factor(plan.symbolic);
   assembleMembers(frame, constraints, plan, (m) => members[m]!.K, factor.values);
   assembleSprings(frame, constraints, plan, factor.values);
@@ -142,7 +154,6 @@ function solveUnder(
   let negative = factor.negatives;
   for (const member of members) negative += member.buckled;
 
-  const base = givenDisplacements(frame, constraints, loads.settled);
   const forces = loads.nodal.slice();
   const local = new Float64Array(12);
   const p = new Float64Array(12);
@@ -196,7 +207,7 @@ function solveUnder(
   };
 }
 
-type FirstOrderMember = Omit<ConstructorParameters<typeof MemberUnderForce>[0], 'axial'>;
+type FirstOrderMember = ConstructorParameters<typeof MemberUnderForce>[0];
 
 /** What a member is before its axial force comes in, which no iteration changes. */
 function firstOrderMember(prepared: Prepared, loads: CaseLoads, m: number, slack: boolean): FirstOrderMember {
@@ -208,5 +219,5 @@ function firstOrderMember(prepared: Prepared, loads: CaseLoads, m: number, slack
   const K = clampedStiffness(elements, m);
   const f = field ? clampedForces(frame, m, { breaks, terms, field }, K) : undefined;
   const flexibility = memberFlexibility(frame, m, breaks);
-  return { frame, member: m, breaks, terms, field, slack, K, f, flexibility, loadsAcross: new Map() };
+  return { frame, member: m, breaks, terms, field, slack, K, f, flexibility };
 }
