@@ -28,8 +28,17 @@ export function derivative(c: Float64Array): Float64Array {
 export function rootsBetween(c: Float64Array, a: number, b: number): number[] {
   let degree = c.length - 1;
   const reach = Math.max(Math.abs(a), Math.abs(b), 1e-300);
-  const size = c.reduce((s, value, k) => Math.max(s, Math.abs(value) * reach ** k), 0);
-  if (size === 0) return [];
+  let size = Math.abs(c[0]!);
+  let rest = 0;
+  let power = 1;
+  for (let k = 1; k <= degree; k++) {
+    power *= reach;
+    const term = Math.abs(c[k]!) * power;
+    if (term > size) size = term;
+    rest += term;
+  }
+  // The other terms together cannot bring the constant to zero
+  if (size === 0 || Math.abs(c[0]!) > rest * (1 + 1e-12)) return [];
   while (degree > 0 && Math.abs(c[degree]!) * reach ** degree <= 1e-14 * size) degree--;
   if (degree === 0) return [];
   if (degree === 1) {

@@ -51,7 +51,7 @@ export function yieldStrengthOf({ material, shape }: ResolvedSection): number | 
 }
 
 function prepare(section: ResolvedSection, shape: Shape | undefined): CheckSection | string {
-  const { material, fabrication } = section;
+  const { material } = section;
   if (material.kind !== 'steel')
     return `Material "${material.id}" is ${material.kind}; the checks are for steel members.`;
   if (!shape)
@@ -66,21 +66,55 @@ function prepare(section: ResolvedSection, shape: Shape | undefined): CheckSecti
     return material.strength.length === 0
       ? `Material "${material.id}" gives no yield strength fy.`
       : `Material "${material.id}" gives no yield strength for parts ${(thickness * 1e3).toFixed(0)} mm thick.`;
-  return {
-    kind,
-    name: section.title,
-    material: material.id,
-    strengthSource: material.source,
-    shape,
-    p: sectionDetails(shape),
-    fabrication,
-    E: material.E,
-    G: material.G,
-    fy: strength.fy,
-    fu: strength.fu,
-    epsilon: Math.sqrt(235e6 / strength.fy),
-    ...dimensions,
-  };
+  return new SteelSection(kind, { section, shape }, strength, dimensions);
+}
+
+/** A section whose details are worked out when they are first asked for: along tapers some places are asked for their depth only. */
+class SteelSection implements CheckSection {
+  readonly name: string;
+  readonly material: string;
+  readonly strengthSource: string;
+  readonly shape: Shape;
+  readonly fabrication: Fabrication;
+  readonly E: number;
+  readonly G: number;
+  readonly fy: number;
+  readonly fu: number;
+  readonly epsilon: number;
+  readonly h: number;
+  readonly b: number;
+  readonly tw: number;
+  readonly tf: number;
+  readonly r: number;
+  private details: SectionDetails | undefined = undefined;
+
+  constructor(
+    readonly kind: SectionKind,
+    { section, shape }: { readonly section: ResolvedSection; readonly shape: Shape },
+    { fy, fu }: { readonly fy: number; readonly fu: number },
+    { h, b, tw, tf, r }: Dimensions,
+  ) {
+    const { material } = section;
+    this.name = section.title;
+    this.material = material.id;
+    this.strengthSource = material.source;
+    this.shape = shape;
+    this.fabrication = section.fabrication;
+    this.E = material.E;
+    this.G = material.G;
+    this.fy = fy;
+    this.fu = fu;
+    this.epsilon = Math.sqrt(235e6 / fy);
+    this.h = h;
+    this.b = b;
+    this.tw = tw;
+    this.tf = tf;
+    this.r = r;
+  }
+
+  get p(): SectionDetails {
+    return (this.details ??= sectionDetails(this.shape));
+  }
 }
 
 function kindOf(shape: Shape): SectionKind | undefined {
@@ -103,7 +137,9 @@ function kindOf(shape: Shape): SectionKind | undefined {
   }
 }
 
-function dimensionsOf(shape: Shape): { h: number; b: number; tw: number; tf: number; r: number } {
+type Dimensions = Pick<CheckSection, 'h' | 'b' | 'tw' | 'tf' | 'r'>;
+
+function dimensionsOf(shape: Shape): Dimensions {
   switch (shape.type) {
     case 'i':
       if ('bTop' in shape) {

@@ -1,5 +1,5 @@
 import type { Shape } from '../model/types.js';
-import { integrate, polygons } from './shapes/outline.js';
+import { integrate, polygons, type AreaIntegrals } from './shapes/outline.js';
 import { outlineOf } from './shapes/outlines.js';
 import { plasticModuli } from './shapes/plastic.js';
 import { shapeProperties } from './shapes/index.js';
@@ -127,9 +127,15 @@ export function principalAxes(
 /** Greatest distances of the outline from the principal axes, along u and along v. */
 function fibres(
   outline: ReturnType<typeof outlineOf>,
-  centre: { y: number; z: number },
+  centre: AreaIntegrals,
   alpha: number,
 ): { farU: number; farV: number } {
+  // Where the principal axes are y and z, the sides are farthest
+  if (alpha === 0)
+    return {
+      farU: Math.max(centre.right, -centre.left),
+      farV: Math.max(centre.top, -centre.bottom),
+    };
   let farU = 0;
   let farV = 0;
   for (const [y, z] of polygons(outline)[0]!) {

@@ -216,14 +216,14 @@ export function c2zgOf(s: CheckSection, d: Diagram, length: number, zg: number, 
   const k = [...stiffnesses(s, length, diagonal)].map((v) => v * base);
   const square = squareMoments(d).map((row) => row.map((v) => v / (s.E * s.p.Iz)));
   const lifted = liftedLoads(d, zg, L);
-  const stable = (factor: number): boolean =>
-    isDefinite(
-      k.map((diagonal, m) =>
-        k.map(
-          (_, n) => (m === n ? diagonal : 0) - factor * factor * square[m]![n]! - factor * lifted[m]![n]!,
-        ),
-      ),
-    );
+  const work = new Float64Array(terms * terms);
+  const stable = (factor: number): boolean => {
+    for (let m = 0; m < terms; m++)
+      for (let n = 0; n <= m; n++)
+        work[terms * m + n] =
+          (m === n ? k[m]! : 0) - factor * factor * square[m]![n]! - factor * lifted[m]![n]!;
+    return isDefinite(work, terms);
+  };
   let low = 0;
   let high = Math.sqrt((k[0]! * s.E * s.p.Iz) / size ** 2) * C1;
   while (stable(high)) {

@@ -31,22 +31,35 @@ function points(member: PhysicalMember, state: MemberState, from: number, to: nu
   );
 }
 
-type Matrix = Float64Array[];
-
-const square = (n: number): Matrix => Array.from({ length: n }, () => new Float64Array(n));
-
-function add(m: Matrix, a: readonly number[], b: readonly number[], factor: number): void {
-  for (let i = 0; i < a.length; i++) for (let j = 0; j < b.length; j++) m[i]![j]! += factor * a[i]! * b[j]!;
+/** Adds factor · (a·bᵀ + b·aᵀ)/2 to a symmetric matrix, row by row, of which only the lower half is kept. */
+function add(m: Float64Array, a: Float64Array, b: Float64Array, factor: number): void {
+  const n = a.length;
+  const half = factor / 2;
+  for (let i = 0; i < n; i++) {
+    const ai = half * a[i]!;
+    const bi = half * b[i]!;
+    if (ai === 0 && bi === 0) continue;
+    for (let j = 0; j <= i; j++) m[n * i + j]! += ai * b[j]! + bi * a[j]!;
+  }
 }
 
-/** sin, its first and second derivative of every half-wave at x of a stretch. */
-function waves(t: number, L: number): { s: number[]; d: number[]; dd: number[] } {
-  const k = Array.from({ length: terms }, (_, i) => ((i + 1) * Math.PI) / L);
-  return {
-    s: k.map((q) => Math.sin(q * t)),
-    d: k.map((q) => q * Math.cos(q * t)),
-    dd: k.map((q) => -q * q * Math.sin(q * t)),
-  };
+/** Vectors over half-waves, filled at one place after the other. */
+class Waves {
+  /** The half-waves themselves, their first and second derivative at a place. */
+  readonly sine = new Float64Array(terms);
+  readonly first = new Float64Array(terms);
+  readonly second = new Float64Array(terms);
+
+  /** @param t m from the start of a stretch of length L */
+  at(t: number, L: number): void {
+    for (let i = 0; i < terms; i++) {
+      const k = ((i + 1) * Math.PI) / L;
+      const sine = Math.sin(k * t);
+      this.sine[i] = sine;
+      this.first[i] = k * Math.cos(k * t);
+      this.second[i] = -k * k * sine;
+    }
+  }
 }
 
 /**
@@ -64,32 +77,37 @@ export function outOfPlaneFactor(
 ): number {
   const L = to - from;
   const size = 2 * terms;
-  const K = square(size);
-  const G = square(size);
-  const none = new Array<number>(terms).fill(0);
-  const list = points(member, state, from, to);
-  for (const { x, weight, section: s, N, My } of list) {
-    const { s: sine, d, dd } = waves(x - from, L);
+  const K = new Float64Array(size * size);
+  const G = new Float64Array(size * size);
+  const waves = new Waves();
+  // Over the half-waves of the movement, then of the twist; what is not written stays 0
+  const turn = new Float64Array(size);
+  const sway = new Float64Array(size);
+  const bow = new Float64Array(size);
+  const angle = new Float64Array(size);
+  const bend = new Float64Array(size);
+  for (const { x, weight, section: s, N, My } of points(member, state, from, to)) {
+    waves.at(x - from, L);
+    turn.set(waves.first, terms);
+    sway.set(waves.first);
+    bow.set(waves.second);
+    angle.set(waves.sine, terms);
     const hs = s.h - s.tf;
     const If = (s.tf * s.b ** 3) / 12;
     const slope = depthSlope(member, x);
-    // (φ·hs/2)'' = φ''·hs/2 + φ'·hs' with a depth that varies linearly
-    const twist = dd.map((value, i) => (value * hs) / 2 + d[i]! * slope);
     for (const sign of [1, -1]) {
-      const bend = [...dd, ...twist.map((value) => sign * value)];
+      bend.set(waves.second);
+      // (φ·hs/2)'' = φ''·hs/2 + φ'·hs' with a depth that varies linearly
+      for (let i = 0; i < terms; i++)
+        bend[terms + i] = sign * ((waves.second[i]! * hs) / 2 + waves.first[i]! * slope);
       add(K, bend, bend, weight * s.E * If);
     }
-    const turn = [...none, ...d];
     add(K, turn, turn, weight * s.G * s.p.J);
-    const sway = [...d, ...none];
     add(G, sway, sway, weight * N);
     add(G, turn, turn, weight * N * (s.p.iy ** 2 + s.p.iz ** 2));
-    const bow = [...dd, ...none];
-    const angle = [...none, ...sine];
-    add(G, bow, angle, weight * My);
-    add(G, angle, bow, weight * My);
+    add(G, bow, angle, 2 * weight * My);
   }
-  return lowestFactor(K, G);
+  return lowestFactor(K, G, size);
 }
 
 /** Slope of the flanges' distance at x; 0 where the section changes at once. */
@@ -102,20 +120,24 @@ function depthSlope(member: PhysicalMember, x: number): number {
 
 /** Critical factor of a tapered member for buckling in its plane, its ends held, under its own N. */
 export function inPlaneFactor(member: PhysicalMember, state: MemberState): number {
-  const K = square(terms);
-  const G = square(terms);
+  const K = new Float64Array(terms * terms);
+  const G = new Float64Array(terms * terms);
+  const waves = new Waves();
   for (const { x, weight, section: s, N } of points(member, state, 0, member.length)) {
-    const { d, dd } = waves(x, member.length);
-    add(K, dd, dd, weight * s.E * s.p.Iy);
-    add(G, d, d, weight * N);
+    waves.at(x, member.length);
+    add(K, waves.second, waves.second, weight * s.E * s.p.Iy);
+    add(G, waves.first, waves.first, weight * N);
   }
-  return lowestFactor(K, G);
+  return lowestFactor(K, G, terms);
 }
 
-/** Lowest λ > 0 at which K − λG is no longer definite: by Cholesky and bisection to 1e-9. */
-function lowestFactor(K: Matrix, G: Matrix): number {
-  const holds = (factor: number): boolean =>
-    isDefinite(K.map((row, i) => row.map((v, j) => v - factor * G[i]![j]!)));
+/** Lowest λ > 0 at which K − λG, n × n, is no longer definite: by Cholesky and bisection to 1e-9. */
+function lowestFactor(K: Float64Array, G: Float64Array, n: number): number {
+  const work = new Float64Array(n * n);
+  const holds = (factor: number): boolean => {
+    for (let i = 0; i < work.length; i++) work[i] = K[i]! - factor * G[i]!;
+    return isDefinite(work, n);
+  };
   // A scale of the answer from the diagonals, then outwards until it gives way
   let high = 1e-6;
   while (holds(high)) {
