@@ -1,4 +1,5 @@
-import type { Shape } from '../model/types.js';
+import type { SectionProperties, Shape } from '../model/types.js';
+import { iIntegrals } from './shapes/i-section.js';
 import { integrate, polygons, type AreaIntegrals } from './shapes/outline.js';
 import { outlineOf } from './shapes/outlines.js';
 import { plasticModuli } from './shapes/plastic.js';
@@ -62,17 +63,16 @@ export function sectionDetails(shape: Shape): SectionDetails {
 
 function compute(shape: Shape): SectionDetails {
   const p = shapeProperties(shape);
-  const outline = outlineOf(shape);
-  const area = integrate(outline);
+  const area = integralsOf(shape, p);
   const symmetric = p.Wply !== undefined && p.Wplz !== undefined;
   const plastic = symmetric
     ? { Wply: p.Wply!, Wplz: p.Wplz!, y0: area.y, z0: area.z }
-    : plasticModuli(outline);
+    : plasticModuli(outlineOf(shape));
   const Iy = p.Iy!;
   const Iz = p.Iz!;
   const Iyz = p.Iyz ?? 0;
   const { Iu, Iv, alpha } = principalAxes(Iy, Iz, Iyz);
-  const { farU, farV } = fibres(outline, area, alpha);
+  const { farU, farV } = fibres(shape, area, alpha);
   const { ys, zs } = shearCentre(shape, area);
   return {
     A: p.A,
@@ -110,6 +110,12 @@ function compute(shape: Shape): SectionDetails {
   };
 }
 
+/** In closed form for the plain I, of which tapers ask many; by its boundary for every other shape. */
+function integralsOf(shape: Shape, p: SectionProperties): AreaIntegrals {
+  if (shape.type !== 'i' || 'bTop' in shape || shape.slope || shape.r2) return integrate(outlineOf(shape));
+  return iIntegrals({ ...shape, r: shape.r ?? 0 }, { A: p.A, Iy: p.Iy!, Iz: p.Iz! });
+}
+
 /** Principal second moments, Iu the larger, and the angle from y to u (−π/2 … π/2): tan 2α = −2·Iyz/(Iy − Iz). */
 export function principalAxes(
   Iy: number,
@@ -125,11 +131,7 @@ export function principalAxes(
 }
 
 /** Greatest distances of the outline from the principal axes, along u and along v. */
-function fibres(
-  outline: ReturnType<typeof outlineOf>,
-  centre: AreaIntegrals,
-  alpha: number,
-): { farU: number; farV: number } {
+function fibres(shape: Shape, centre: AreaIntegrals, alpha: number): { farU: number; farV: number } {
   // Where the principal axes are y and z, the sides are farthest
   if (alpha === 0)
     return {
@@ -138,7 +140,7 @@ function fibres(
     };
   let farU = 0;
   let farV = 0;
-  for (const [y, z] of polygons(outline)[0]!) {
+  for (const [y, z] of polygons(outlineOf(shape))[0]!) {
     farU = Math.max(farU, Math.abs((y - centre.y) * Math.cos(alpha) + (z - centre.z) * Math.sin(alpha)));
     farV = Math.max(farV, Math.abs((z - centre.z) * Math.cos(alpha) - (y - centre.y) * Math.sin(alpha)));
   }

@@ -1,5 +1,5 @@
 import type { SectionProperties, Shape } from '../../model/types.js';
-import { interpolateShape, shapeProperties } from './index.js';
+import { shapesBetween, shapeProperties } from './index.js';
 
 /** Pairs of shapes whose tapers are kept, and sections kept of each. */
 const mostPairs = 64;
@@ -22,11 +22,12 @@ export function sectionsBetween(a: Shape, b: Shape): (share: number) => TaperSec
   const known = kept.get(key);
   if (known) return known;
   const made = new Map<number, TaperSection>();
+  const shapeAt = shapesBetween(a, b);
   const sections = (share: number): TaperSection => {
     let section = made.get(share);
     if (!section) {
       if (made.size >= mostSections) made.clear();
-      const shape = interpolateShape(a, b, share);
+      const shape = shapeAt(share);
       section = { shape, properties: shapeProperties(shape) };
       made.set(share, section);
     }

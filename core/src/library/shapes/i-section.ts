@@ -1,5 +1,6 @@
 import type { IDimensions, SectionProperties } from '../properties.js';
 import { filletProperties } from './composite.js';
+import type { AreaIntegrals } from './outline.js';
 
 /**
  * Properties of a doubly symmetric I with fillets, exact for the shape except J and Iw.
@@ -43,6 +44,30 @@ export function iSection(d: IDimensions): Required<Omit<SectionProperties, 'Iyz'
     ...shearAreas(d, A),
     h,
     b,
+  };
+}
+
+/**
+ * What the outline of a doubly symmetric I comes to, about the middle of its foot, as `integrate` would find it. SI
+ *
+ * The boundary: both flanges all round less the web's thickness, the web's sides, and at each fillet a quarter circle for two radii.
+ */
+export function iIntegrals(
+  { h, b, tw, r }: Omit<IDimensions, 'tf'>,
+  { A, Iy, Iz }: { readonly A: number; readonly Iy: number; readonly Iz: number },
+): AreaIntegrals {
+  return {
+    A,
+    y: 0,
+    z: h / 2,
+    Iy,
+    Iz,
+    Iyz: 0,
+    perimeter: 4 * b + 2 * h - 2 * tw - 8 * r + 2 * Math.PI * r,
+    top: h / 2,
+    bottom: -h / 2,
+    right: b / 2,
+    left: -b / 2,
   };
 }
 

@@ -103,14 +103,20 @@ export function shapeProperties(shape: Shape): SectionProperties {
   }
 }
 
-/** Every dimension of a shape varied linearly; both shapes of one kind, see {@link sameKind}. `share` 0 … 1. */
-export function interpolateShape(a: Shape, b: Shape, share: number): Shape {
-  const from = complete(a) as unknown as Record<string, number | string>;
+/** Shapes between two of one kind, see {@link sameKind}, every dimension varied linearly; by the share 0 … 1 of the way. */
+export function shapesBetween(a: Shape, b: Shape): (share: number) => Shape {
+  const from = complete(a);
   const to = complete(b) as unknown as Record<string, number | string>;
-  const out: Record<string, number | string> = {};
-  for (const [key, value] of Object.entries(from))
-    out[key] = typeof value === 'number' ? value + ((to[key] as number) - value) * share : value;
-  return out as unknown as Shape;
+  const varied = Object.entries(from).flatMap(([key, value]: [string, number | string]) =>
+    typeof value === 'number' && to[key] !== value
+      ? [{ key, value, change: (to[key] as number) - value }]
+      : [],
+  );
+  return (share) => {
+    const out = { ...from } as unknown as Record<string, number | string>;
+    for (const { key, value, change } of varied) out[key] = value + change * share;
+    return out as unknown as Shape;
+  };
 }
 
 /** Shapes whose dimensions can be interpolated: of one type and arrangement, with the same kind of flanges. */

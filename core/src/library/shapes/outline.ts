@@ -79,45 +79,108 @@ function rounded(before: Corner, at: Corner, after: Corner): { entry: Point; exi
  * @returns SI; second moments about axes through the centroid parallel to the outline's
  */
 export function integrate(outline: Outline): AreaIntegrals {
-  let A = 0;
-  let Sy = 0;
-  let Sz = 0;
-  let Iy = 0;
-  let Iz = 0;
-  let Iyz = 0;
-  let perimeter = 0;
-  const range = { top: -Infinity, bottom: Infinity, right: -Infinity, left: Infinity };
+  const sums = new BoundarySums();
   outline.forEach((ring, index) => {
     for (const edge of edges(ring)) {
-      if (index === 0) perimeter += lengthOf(edge);
-      alongEdge(edge, (y, z, dy, dz) => {
-        // ∮ of −z dy, y dz and their moments
-        A += (y * dz - z * dy) / 2;
-        Sy -= (z * z * dy) / 2;
-        Sz += (y * y * dz) / 2;
-        Iy -= (z * z * z * dy) / 3;
-        Iz += (y * y * y * dz) / 3;
-        Iyz += (y * y * z * dz - y * z * z * dy) / 4;
-      });
-      widen(range, edge);
+      if (index === 0) sums.perimeter += lengthOf(edge);
+      sums.along(edge);
+      sums.widen(edge);
     }
   });
-  const y = Sz / A;
-  const z = Sy / A;
+  const { A, perimeter } = sums;
+  const y = sums.Sz / A;
+  const z = sums.Sy / A;
   return {
     A,
     y,
     z,
-    Iy: Iy - A * z * z,
-    Iz: Iz - A * y * y,
-    Iyz: Iyz - A * y * z,
+    Iy: sums.Iy - A * z * z,
+    Iz: sums.Iz - A * y * y,
+    Iyz: sums.Iyz - A * y * z,
     perimeter,
-    top: range.top - z,
-    bottom: range.bottom - z,
-    right: range.right - y,
-    left: range.left - y,
+    top: sums.top - z,
+    bottom: sums.bottom - z,
+    right: sums.right - y,
+    left: sums.left - y,
   };
 }
+
+/** Two points are exact up to the third degree, which is all that a line needs. */
+const ofLines = [(1 - 1 / Math.sqrt(3)) / 2, (1 + 1 / Math.sqrt(3)) / 2] as const;
+
+/** Integrals over an area as sums along its boundary, about the outline's own axes, and how far the boundary reaches. */
+class BoundarySums {
+  A = 0;
+  Sy = 0;
+  Sz = 0;
+  Iy = 0;
+  Iz = 0;
+  Iyz = 0;
+  perimeter = 0;
+  top = -Infinity;
+  bottom = Infinity;
+  right = -Infinity;
+  left = Infinity;
+
+  along(edge: Edge): void {
+    if (edge.kind === 'line') {
+      const { y0, z0, y1, z1 } = edge;
+      const dy = y1 - y0;
+      const dz = z1 - z0;
+      for (const s of ofLines) this.add(y0 + dy * s, z0 + dz * s, dy / 2, dz / 2);
+      return;
+    }
+    const { y, z, r, from, sweep } = edge;
+    for (const [place, weight] of gauss) {
+      const angle = from + sweep * place;
+      const across = r * Math.cos(angle);
+      const up = r * Math.sin(angle);
+      const d = weight * sweep;
+      this.add(y + across, z + up, -up * d, across * d);
+    }
+  }
+
+  /** A point of the boundary with its part of ∮ of −z dy, y dz and their moments. */
+  private add(y: number, z: number, dy: number, dz: number): void {
+    this.A += (y * dz - z * dy) / 2;
+    this.Sy -= (z * z * dy) / 2;
+    this.Sz += (y * y * dz) / 2;
+    this.Iy -= (z * z * z * dy) / 3;
+    this.Iz += (y * y * y * dz) / 3;
+    this.Iyz += (y * y * z * dz - y * z * z * dy) / 4;
+  }
+
+  /** An arc reaches farthest at its ends and where it passes a quarter turn. */
+  widen(edge: Edge): void {
+    if (edge.kind === 'line') {
+      this.reach(edge.y0, edge.z0);
+      this.reach(edge.y1, edge.z1);
+      return;
+    }
+    const { y, z, r, from, sweep } = edge;
+    const [low, high] = sweep < 0 ? [from + sweep, from] : [from, from + sweep];
+    for (const angle of [low, high]) this.reach(y + r * Math.cos(angle), z + r * Math.sin(angle));
+    for (let quarter = Math.ceil(low / (Math.PI / 2)); quarter * (Math.PI / 2) < high; quarter++) {
+      const [across, up] = quarterTurns[((quarter % 4) + 4) % 4]!;
+      this.reach(y + r * across, z + r * up);
+    }
+  }
+
+  private reach(y: number, z: number): void {
+    if (z > this.top) this.top = z;
+    if (z < this.bottom) this.bottom = z;
+    if (y > this.right) this.right = y;
+    if (y < this.left) this.left = y;
+  }
+}
+
+/** Cosine and sine of whole quarter turns. */
+const quarterTurns = [
+  [1, 0],
+  [0, 1],
+  [-1, 0],
+  [0, -1],
+] as const;
 
 function lengthOf(edge: Edge): number {
   return edge.kind === 'line'
@@ -125,33 +188,7 @@ function lengthOf(edge: Edge): number {
     : edge.r * Math.abs(edge.sweep);
 }
 
-/** Calls `add` at quadrature points of an edge with y, z and the weighted dy, dz. */
-function alongEdge(edge: Edge, add: (y: number, z: number, dy: number, dz: number) => void): void {
-  if (edge.kind === 'line') {
-    const { y0, z0, y1, z1 } = edge;
-    // Two points are exact up to the third degree, which is all that a line needs
-    for (const s of [(1 - 1 / Math.sqrt(3)) / 2, (1 + 1 / Math.sqrt(3)) / 2])
-      add(y0 + (y1 - y0) * s, z0 + (z1 - z0) * s, (y1 - y0) / 2, (z1 - z0) / 2);
-    return;
-  }
-  const { y, z, r, from, sweep } = edge;
-  for (const [place, weight] of gauss) {
-    const angle = from + sweep * place;
-    const d = weight * sweep * r;
-    add(y + r * Math.cos(angle), z + r * Math.sin(angle), -Math.sin(angle) * d, Math.cos(angle) * d);
-  }
-}
-
-function widen(range: { top: number; bottom: number; right: number; left: number }, edge: Edge): void {
-  for (const [y, z] of flatten(edge, 0.02)) {
-    range.top = Math.max(range.top, z);
-    range.bottom = Math.min(range.bottom, z);
-    range.right = Math.max(range.right, y);
-    range.left = Math.min(range.left, y);
-  }
-}
-
-/** Start points of an edge's straight pieces; arcs in steps of at most `step` rad, ends and quarter turns included. */
+/** Ends of an edge's straight pieces; arcs in steps of at most `step` rad. */
 function flatten(edge: Edge, step: number): Point[] {
   if (edge.kind === 'line')
     return [

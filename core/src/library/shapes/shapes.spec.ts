@@ -1,5 +1,5 @@
 import { expectClose } from '../../testing/models.js';
-import { interpolateShape, sameKind, shapeProblem, shapeProperties } from './index.js';
+import { shapesBetween, sameKind, shapeProblem, shapeProperties } from './index.js';
 
 /** Published values are given to three or four digits. */
 const published = 5e-3;
@@ -92,7 +92,7 @@ describe('shapes', () => {
     const a = { type: 'rectangular-hollow', h: 0.1, b: 0.1, t: 0.004 } as const;
     const b = { type: 'rectangular-hollow', h: 0.3, b: 0.1, t: 0.008, ro: 0.012, ri: 0.008 } as const;
     expect(sameKind(a, b)).toBeTrue();
-    const middle = interpolateShape(a, b, 0.5) as Record<string, number | string>;
+    const middle = shapesBetween(a, b)(0.5) as Record<string, number | string>;
     expectClose(middle['h'] as number, 0.2);
     expectClose(middle['ro'] as number, 0.009);
     expect(sameKind(a, { type: 'round', d: 0.1 })).toBeFalse();
