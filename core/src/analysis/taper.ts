@@ -147,11 +147,19 @@ function interpolate(
     sectionFlexibility(at((from + h * nodes[i]!) / L), elasticity, own);
     for (let k = 0; k < flexibilityCount; k++) values[k * n + i] = own[k]!;
   }
-  for (let k = 0; k < flexibilityCount; k++)
+  for (let k = 0; k < flexibilityCount; k++) {
     for (let j = 0; j < n; j++) {
       let c = 0;
       for (let i = 0; i < n; i++) c += values[k * n + i]! * cosines[j * n + i]!;
       c *= (j === 0 ? 1 : 2) / n;
-      shifted[j]!.forEach((power, q) => (out[k * n + q]! += (c * power) / h ** q));
+      const row = shifted[j]!;
+      for (let q = 0; q <= j; q++) out[k * n + q]! += c * row[q]!;
     }
+    // From shares of the stretch to its metres
+    let scale = 1;
+    for (let q = 0; q < n; q++) {
+      out[k * n + q]! *= scale;
+      scale /= h;
+    }
+  }
 }

@@ -1,4 +1,4 @@
-import { evaluate, rootsBetween, type MemberField } from '../analysis/index.js';
+import { derivative, evaluate, rootsBetween, type MemberField } from '../analysis/index.js';
 import { forceExtremesInto } from '../results/index.js';
 import type { ExtremeForce, Forces, MemberState } from './check.js';
 
@@ -22,13 +22,7 @@ export function places(field: MemberField): Place[] {
     for (const k of [4, 5]) {
       const from = terms * (6 * s + k);
       if (terms <= 4) cubicTurns(forces[from + 1]!, forces[from + 2]!, forces[from + 3] ?? 0, h, at);
-      else {
-        const derivative = Float64Array.from(
-          { length: terms - 1 },
-          (_, i) => (i + 1) * forces[from + i + 1]!,
-        );
-        at.push(...rootsBetween(derivative, 0, h));
-      }
+      else at.push(...rootsBetween(derivative(forces.subarray(from, from + terms)), 0, h));
     }
     at.push(h);
     ascend(at);

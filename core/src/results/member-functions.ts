@@ -66,7 +66,7 @@ function candidates(
     const at = size * s + offset;
     const c = coefficients.subarray(at, at + terms);
     found.push({ x: from, value: c[0]! });
-    for (const root of rootsBetween(derivative(Float64Array.from(c)), 0, t))
+    for (const root of rootsBetween(derivative(c), 0, t))
       found.push({ x: from + root, value: evaluate(c, 0, terms, root) });
     found.push({ x: breaks[s + 1]!, value: evaluate(c, 0, terms, t) });
   }
