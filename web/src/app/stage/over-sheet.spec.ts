@@ -41,6 +41,9 @@ describe('what stands over a sheet', () => {
     expect(one).toEqual(first);
     expect({ left: two!.left, width: two!.width }).toEqual({ left: 200, width: 80 });
 
+    const size = { width: 400, height: 300 };
+    expect(over.floor(size)).toBe(300);
+
     // A little wider it is within the same box, much wider in another
     const before = over.boxes();
     fixture.componentInstance.wide.set(54);
@@ -52,6 +55,12 @@ describe('what stands over a sheet', () => {
     await fixture.whenStable();
     await observed();
     expect(over.boxes()).toEqual([{ ...first, width: 104 }]);
+
+    // What lies over more than half of the width is where the sheet ends for what has to be read
+    fixture.componentInstance.wide.set(390);
+    await fixture.whenStable();
+    await observed();
+    expect(over.floor(size)).toBe(8);
     host.remove();
   });
 });

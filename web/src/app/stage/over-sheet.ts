@@ -1,5 +1,6 @@
 import { DestroyRef, Directive, ElementRef, Injectable, inject, signal } from '@angular/core';
 import type { Box } from './labels';
+import type { SheetSize } from './types';
 
 /** Boxes are told in steps of this, so that a digit more in a text moves nothing, px. */
 const step = 8;
@@ -37,6 +38,11 @@ export class OverSheet {
     this.elements.delete(element);
     this.observer.unobserve(element);
     this.measure();
+  }
+
+  /** Down to where nothing lies over the most of the sheet's width, px. */
+  floor({ width, height }: SheetSize): number {
+    return Math.min(height, ...this.boxes().flatMap((box) => (box.width > width / 2 ? [box.top] : [])));
   }
 
   private measure(): void {

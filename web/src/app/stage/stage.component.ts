@@ -167,7 +167,7 @@ export class StageComponent {
     return {
       at: [x, y] as Point,
       left: Math.min(Math.max(4, x + 16), size.width - 196),
-      top: Math.min(Math.max(4, y + 12), size.height - 176),
+      top: Math.max(4, Math.min(y + 12, (this.over?.floor(size) ?? size.height) - 176)),
     };
   });
 
