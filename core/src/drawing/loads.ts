@@ -43,9 +43,9 @@ export function actingLoads(frame: Frame, factors: Float64Array): ActingLoads {
     for (const load of loads)
       if (load.kind === 'distributed') lines.add(load, factor);
       else others.push({ load, factor });
-    if (!dense) blocks.push(...lines);
+    if (!dense) for (const block of lines) blocks.push(block);
   }
-  if (dense) blocks.push(...ofAll);
+  for (const block of ofAll) blocks.push(block);
   let greatest = 0;
   for (const { q } of blocks) greatest = Math.max(greatest, Math.abs(q[0]), Math.abs(q[1]));
   return { blocks, others, greatest, dense };
