@@ -60,7 +60,7 @@ export function aboutPrincipalAxes(s: CheckSection): CheckSection {
   let found = bySection.get(s);
   if (!found) {
     const { Iu, Iv, Welu, Welv } = s.p;
-    found = { ...s, p: { ...s.p, Iy: Iu, Iz: Iv, Iyz: 0, Wely: Welu, Welz: Welv } };
+    found = s.withDetails({ ...s.p, Iy: Iu, Iz: Iv, Iyz: 0, Wely: Welu, Welz: Welv });
     bySection.set(s, found);
   }
   return found;

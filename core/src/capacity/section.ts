@@ -7,14 +7,13 @@ import type { Fabrication, Shape } from '../model/types.js';
 export type SectionKind =
   'i' | 'unequal-i' | 'channel' | 'tee' | 'angle' | 'box' | 'tube' | 'rectangle' | 'round';
 
+type Dimensions = Pick<CheckSection, 'h' | 'b' | 'tw' | 'tf' | 'r'>;
+
 /** A steel section as the checks see it, SI. */
-export interface CheckSection {
-  readonly kind: SectionKind;
+export class CheckSection {
   readonly name: string;
   readonly material: string;
   readonly strengthSource: string;
-  readonly shape: Shape;
-  readonly p: SectionDetails;
   readonly fabrication: Fabrication;
   readonly E: number;
   readonly G: number;
@@ -28,6 +27,40 @@ export interface CheckSection {
   readonly tw: number;
   readonly tf: number;
   readonly r: number;
+  private details: SectionDetails | undefined;
+
+  constructor(
+    readonly kind: SectionKind,
+    readonly shape: Shape,
+    { title, material, fabrication }: ResolvedSection,
+    { fy, fu }: { readonly fy: number; readonly fu: number },
+  ) {
+    const { h, b, tw, tf, r } = dimensionsOf(shape);
+    this.name = title;
+    this.material = material.id;
+    this.strengthSource = material.source;
+    this.fabrication = fabrication;
+    this.E = material.E;
+    this.G = material.G;
+    this.fy = fy;
+    this.fu = fu;
+    this.epsilon = Math.sqrt(235e6 / fy);
+    this.h = h;
+    this.b = b;
+    this.tw = tw;
+    this.tf = tf;
+    this.r = r;
+  }
+
+  /** Worked out when it is first asked for: along tapers some places are asked for their depth only. */
+  get p(): SectionDetails {
+    return (this.details ??= sectionDetails(this.shape));
+  }
+
+  /** The same section, its details about other axes. */
+  withDetails(details: SectionDetails): CheckSection {
+    return Object.assign(Object.create(CheckSection.prototype) as CheckSection, this, { details });
+  }
 }
 
 const known = new WeakMap<ResolvedSection, CheckSection | string>();
@@ -59,62 +92,14 @@ function prepare(section: ResolvedSection, shape: Shape | undefined): CheckSecti
   const kind = kindOf(shape);
   if (!kind)
     return `Section "${section.title}" is of a built-up or free shape (${shape.type}), which the code’s formulas do not cover.`;
-  const dimensions = dimensionsOf(shape);
-  const thickness = Math.max(dimensions.tw, dimensions.tf);
+  const { tw, tf } = dimensionsOf(shape);
+  const thickness = Math.max(tw, tf);
   const strength = strengthAt(material, thickness, kind === 'tube');
   if (!strength)
     return material.strength.length === 0
       ? `Material "${material.id}" gives no yield strength fy.`
       : `Material "${material.id}" gives no yield strength for parts ${(thickness * 1e3).toFixed(0)} mm thick.`;
-  return new SteelSection(kind, { section, shape }, strength, dimensions);
-}
-
-/** A section whose details are worked out when they are first asked for: along tapers some places are asked for their depth only. */
-class SteelSection implements CheckSection {
-  readonly name: string;
-  readonly material: string;
-  readonly strengthSource: string;
-  readonly shape: Shape;
-  readonly fabrication: Fabrication;
-  readonly E: number;
-  readonly G: number;
-  readonly fy: number;
-  readonly fu: number;
-  readonly epsilon: number;
-  readonly h: number;
-  readonly b: number;
-  readonly tw: number;
-  readonly tf: number;
-  readonly r: number;
-  private details: SectionDetails | undefined = undefined;
-
-  constructor(
-    readonly kind: SectionKind,
-    { section, shape }: { readonly section: ResolvedSection; readonly shape: Shape },
-    { fy, fu }: { readonly fy: number; readonly fu: number },
-    { h, b, tw, tf, r }: Dimensions,
-  ) {
-    const { material } = section;
-    this.name = section.title;
-    this.material = material.id;
-    this.strengthSource = material.source;
-    this.shape = shape;
-    this.fabrication = section.fabrication;
-    this.E = material.E;
-    this.G = material.G;
-    this.fy = fy;
-    this.fu = fu;
-    this.epsilon = Math.sqrt(235e6 / fy);
-    this.h = h;
-    this.b = b;
-    this.tw = tw;
-    this.tf = tf;
-    this.r = r;
-  }
-
-  get p(): SectionDetails {
-    return (this.details ??= sectionDetails(this.shape));
-  }
+  return new CheckSection(kind, shape, section, strength);
 }
 
 function kindOf(shape: Shape): SectionKind | undefined {
@@ -136,8 +121,6 @@ function kindOf(shape: Shape): SectionKind | undefined {
       return undefined;
   }
 }
-
-type Dimensions = Pick<CheckSection, 'h' | 'b' | 'tw' | 'tf' | 'r'>;
 
 function dimensionsOf(shape: Shape): Dimensions {
   switch (shape.type) {

@@ -29,8 +29,8 @@ export interface ResultTable {
   readonly rows: readonly TableRow[];
   /** Rows that were left out because there are too many. */
   readonly more: number;
-  /** Smaller magnitudes are nothing but rounding of the greatest in the table; SI, with a lever of 1 m between forces and moments. */
-  readonly rounding: number;
+  /** Smaller magnitudes are nothing beside the greatest in the table; SI, with a lever of 1 m between forces and moments, m and rad. */
+  readonly negligible: number;
 }
 
 export interface TableSource {
@@ -67,8 +67,8 @@ export interface TablePlace {
 /** Most rows that leave the core. */
 const mostRows = 4000;
 
-/** What is below this share of the greatest number of a table is rounding: forces of second order are iterated to 1e-8 of the largest. */
-const roundingShare = 1e-6;
+/** Share of the greatest number of a table below which one is nothing beside it; forces of second order are iterated to 1e-8 of the largest. */
+const negligibleShare = 1e-6;
 
 /** Fills a table for a load case, a combination, or an envelope; without rows for what has no forces. */
 export function fillTable(kind: TableKind, source: TableSource, question: TableQuestion): ResultTable {
@@ -87,7 +87,7 @@ export function fillTable(kind: TableKind, source: TableSource, question: TableQ
     columns: kind.columns(source),
     rows,
     more: rowsEach * (all.length - places.length),
-    rounding: roundingShare * greatestOf(rows),
+    negligible: negligibleShare * greatestOf(rows),
   };
 }
 

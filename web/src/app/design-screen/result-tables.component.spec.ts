@@ -39,13 +39,16 @@ describe('ResultTablesComponent', () => {
     expect(host().textContent).toContain('S Snow, all nodes');
   });
 
-  it('show nothing where hinges pass no moment on, whatever the iteration left', async () => {
-    const workspace = TestBed.inject(DesignWorkspace);
-    workspace.select('pinned');
-    TestBed.inject(ViewState).showResult('U1');
+  it('show 0 for what is nothing beside the greatest, and its digits on hover', async () => {
+    const soft = { ux: 'fixed', uz: 'fixed', ry: '0.1 N m/rad' } as const;
+    TestBed.inject(DesignWorkspace).apply((design) => ({
+      ...design,
+      rules: design.rules.map((rule) => (rule.id === 'bases' ? { ...rule, support: soft } : rule)),
+    }));
     await settled();
     expect(cells().map((row) => row[3])).toEqual(['0', '0']);
-    expect(host().textContent).not.toContain('e-');
+    for (const row of host().querySelectorAll('tbody tr'))
+      expect(row.querySelectorAll('td')[3]!.title).toMatch(/^−?[1-9.e-]+.* kN·m$/);
   });
 
   it('of a shown envelope say which side each row is of; a shape has none', async () => {

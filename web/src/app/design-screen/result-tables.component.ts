@@ -67,7 +67,7 @@ export class ResultTablesComponent {
       // Sorting goes by the numbers
       ...Object.fromEntries(row.values.map((value, k) => [`v${k}`, value])),
       cells: row.values.map((value, k) => ({
-        text: formatNumber(Math.abs(value) < table.rounding ? 0 : value, table.columns[k]!.quantity),
+        text: formatNumber(Math.abs(value) < table.negligible ? 0 : value, table.columns[k]!.quantity),
         title: formatExact(value, table.columns[k]!.quantity) + (row.from ? ` under ${row.from[k]!}` : ''),
       })),
     }));

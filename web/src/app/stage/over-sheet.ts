@@ -5,10 +5,13 @@ import type { SheetSize } from './types';
 /** Boxes are told in steps of this, so that a digit more in a text moves nothing, px. */
 const step = 8;
 
+/** The box of what is empty, or was not measured yet. */
+const nowhere: Box = { left: 0, top: 0, width: 0, height: 0 };
+
 /** What a screen lays over its sheet, such as legends and buttons: texts of the sheet keep off it. */
 @Injectable()
 export class OverSheet {
-  private readonly elements = new Set<HTMLElement>();
+  private readonly places = new Map<HTMLElement, Box>();
   private readonly observer = new ResizeObserver(() => this.measure());
   private readonly found = signal<readonly Box[]>([], {
     equal: (one, other) => JSON.stringify(one) === JSON.stringify(other),
@@ -30,14 +33,14 @@ export class OverSheet {
   }
 
   add(element: HTMLElement): void {
-    this.elements.add(element);
+    this.places.set(element, nowhere);
     this.observer.observe(element);
   }
 
   remove(element: HTMLElement): void {
-    this.elements.delete(element);
     this.observer.unobserve(element);
-    this.measure();
+    this.places.delete(element);
+    this.tell();
   }
 
   /** Down to where nothing lies over the most of the sheet's width, px. */
@@ -50,12 +53,22 @@ export class OverSheet {
     if (!own) return;
     const down = (px: number) => step * Math.floor(px / step);
     const up = (px: number) => step * Math.ceil(px / step);
-    const boxes = [...this.elements].map((element): Box => {
+    for (const element of this.places.keys()) {
       const { left, top, right, bottom } = element.getBoundingClientRect();
       const [x, y] = [down(left - own.left), down(top - own.top)];
-      return { left: x, top: y, width: up(right - own.left) - x, height: up(bottom - own.top) - y };
-    });
-    this.found.set(boxes.filter(({ width, height }) => width > 0 && height > 0));
+      const isEmpty = right <= left || bottom <= top;
+      this.places.set(
+        element,
+        isEmpty
+          ? nowhere
+          : { left: x, top: y, width: up(right - own.left) - x, height: up(bottom - own.top) - y },
+      );
+    }
+    this.tell();
+  }
+
+  private tell(): void {
+    this.found.set([...this.places.values()].filter((box) => box !== nowhere));
   }
 }
 

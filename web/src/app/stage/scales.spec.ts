@@ -30,8 +30,8 @@ describe('scales', () => {
     // 1 kip = 4448.2216 N, 1 ft = 0.3048 m (NIST SP 811): kip·ft a foot is kip, kip/ft a foot is kip/ft²
     const kip = 4448.2216152605;
     const foot = 0.3048;
-    const shown = { diagram: 1 / kip, load: (foot * foot) / kip };
-    const { diagram, load } = commonScales(scenes, 'My', automatic, shown);
+    const readers = { diagram: 1 / kip, load: (foot * foot) / kip };
+    const { diagram, load } = commonScales(scenes, 'My', automatic, readers);
     for (const value of [1 / (diagram * kip), (foot * foot) / (load * kip)]) {
       const digits = Number(value.toExponential(9).split('e')[0]);
       expect([1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8]).toContain(digits);

@@ -5,13 +5,15 @@ import type { StageScales } from './types';
 export type DeformationScale =
   { readonly kind: 'automatic' } | { readonly kind: 'fixed'; readonly factor: number };
 
-/** How much of a shown unit along the drawing a unit of SI is: 1 N·m a metre is 0.001 kN·m a metre, and so much kip·ft a foot. */
-export interface ShownScale {
+/** What 1 SI unit along 1 m of the drawing is in the reader's units: 1 N·m a metre is 0.001 kN·m a metre, or 0.000225 kip·ft a foot. */
+export interface ReadersScale {
+  /** Of N or N·m a metre. */
   readonly diagram: number;
+  /** Of N/m a metre. */
   readonly load: number;
 }
 
-const asInSI: ShownScale = { diagram: 1, load: 1 };
+const asInSI: ReadersScale = { diagram: 1, load: 1 };
 
 /** Largest diagram ordinate, displacement and load, as fractions of the frame's size. */
 const diagramShare: Readonly<Record<DiagramKind, number>> = {
@@ -37,12 +39,14 @@ const lineLength = 1.25;
  * One set of scales for all frames that are compared, so that what is larger is drawn larger: found from the largest value of all of
  * them under the shown load case or combination. A metre of the drawing, or a foot where the reader counts in feet, stands for a round
  * value, so that diagrams grow and shrink with their values while a parameter is dragged.
+ *
+ * @param readers SI where it is left out
  */
 export function commonScales(
   scenes: readonly DrawnScene[],
   diagram: DiagramKind,
   deformation: DeformationScale,
-  shown = asInSI,
+  readers = asInSI,
 ): StageScales {
   let [size, spacing, force, move, load] = [1, Infinity, 0, 0, 0];
   for (const scene of scenes) {
@@ -55,8 +59,12 @@ export function commonScales(
     load = Math.max(load, most.load);
   }
   return {
-    diagram: roundScale(Math.min(diagramShare[diagram] * size, diagramReach * spacing), force, shown.diagram),
-    load: roundScale(Math.min(loadShare * size, loadReach * spacing), load, shown.load),
+    diagram: roundScale(
+      Math.min(diagramShare[diagram] * size, diagramReach * spacing),
+      force,
+      readers.diagram,
+    ),
+    load: roundScale(Math.min(loadShare * size, loadReach * spacing), load, readers.load),
     deformation:
       deformation.kind === 'fixed'
         ? deformation.factor
@@ -114,14 +122,14 @@ function sidesOf(points: ArrayLike<number>): [number, number, number] {
 }
 
 /**
- * m of the drawing for a unit of what is drawn, so that the greatest value takes no more than `room` m; its inverse is round in the
- * reader's units, of which a unit of SI is `shown`.
+ * m of the drawing for an SI unit of what is drawn, so that the greatest value takes no more than `room` m; its inverse is round in the
+ * reader's units, of which 1 SI unit a metre is `readers`.
  */
-function roundScale(room: number, greatest: number, shown: number): number {
+function roundScale(room: number, greatest: number, readers: number): number {
   if (!(room > 0 && greatest > 0)) return 0;
-  const least = (shown * greatest) / room;
+  const least = (readers * greatest) / room;
   const power = 10 ** Math.floor(Math.log10(least));
-  return shown / (power * (roundSteps.find((step) => step * power >= least) ?? 10));
+  return readers / (power * (roundSteps.find((step) => step * power >= least) ?? 10));
 }
 
 const roundSteps = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8];

@@ -11,7 +11,7 @@ describe('standingAnswer', () => {
   let answers: ((table: ResultTable) => void)[];
   let ask: jasmine.Spy;
   let reactions: StandingAnswer<'table'>;
-  const table = (more: number): ResultTable => ({ of: 'nodes', columns: [], rows: [], more, rounding: 0 });
+  const table = (more: number): ResultTable => ({ of: 'nodes', columns: [], rows: [], more, negligible: 0 });
   const answer = async (n: number, more: number) => {
     answers[n]!(table(more));
     await Promise.resolve();

@@ -18,7 +18,7 @@ import {
 } from '@hashira/core';
 import { swingAt, swingSteps } from '../stage/swing';
 import { Calculation } from '../calculation/calculation.service';
-import { commonScales, type DeformationScale } from '../stage/scales';
+import { commonScales, type DeformationScale, type ReadersScale } from '../stage/scales';
 import { Units } from '../shared/units.service';
 import type { StageScales } from '../stage/types';
 import { DesignWorkspace } from './design-workspace.service';
@@ -164,10 +164,11 @@ export class ViewState {
   );
 
   readonly scales = computed((): StageScales =>
-    commonScales(this.scenes(), this.diagram(), this.deformation(), this.shownScale()),
+    commonScales(this.scenes(), this.diagram(), this.deformation(), this.readersScale()),
   );
 
-  private readonly shownScale = computed(() => {
+  /** The scale in the units that are shown: they change with the choice of the reader. */
+  private readonly readersScale = computed((): ReadersScale => {
     this.units.system();
     const along = shownUnit('length').factor;
     const diagram = this.diagramQuantity();
