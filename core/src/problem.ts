@@ -6,6 +6,8 @@ export interface Problem {
   readonly message: string;
   /** Where it is: `path` in a file, `parameter`, `step`, `rule`, `node`, `member` … */
   readonly where: Readonly<Record<string, unknown>>;
+  /** What is known in spite of it, such as forces of first order past the critical load; plain data. */
+  readonly result?: Readonly<Record<string, unknown>>;
 }
 
 /** A value, or the problems that prevented it. */

@@ -47,13 +47,21 @@ function sharedPlaces(frame: Frame): { at: Int32Array; leaders: readonly number[
     if (bySection && !ofSection) known.set(bySection, (ofSection = new Map<number, number>()));
     // A bar and a frame member of one section differ
     const key = frame.axialOnly[m] ? -length : length;
-    const place = ofSection?.get(key) ?? 144 * leaders.length;
+    const shared = ofSection?.get(key);
+    // Members of one section differ in stiffness where they are held otherwise, or softer
+    const place =
+      shared !== undefined && isAsStiff(frame, m, leaders[shared / 144]!) ? shared : 144 * leaders.length;
     at[m] = place;
     if (place < 144 * leaders.length) continue;
     leaders.push(m);
     ofSection?.set(key, place);
   }
   return { at, leaders };
+}
+
+function isAsStiff({ rigidity, coupling }: Frame, a: number, b: number): boolean {
+  for (let k = 0; k < 6; k++) if (rigidity[6 * a + k] !== rigidity[6 * b + k]) return false;
+  return coupling[a] === coupling[b];
 }
 
 /** Local stiffness of a member with its hinges. */

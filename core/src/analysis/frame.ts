@@ -11,6 +11,7 @@ import {
   type SectionProperties,
 } from '../model/types.js';
 import { problem, ProblemError, type Problem } from '../problem.js';
+import { massesFromLoads, type SpreadMass } from './load-masses.js';
 import { taperBreaks, taperFlexibility, type Flexibility } from './taper.js';
 
 /**
@@ -59,6 +60,8 @@ export interface Frame {
   readonly groups: readonly Group[];
   /** Extra mass a node, kg. */
   readonly masses: Float64Array;
+  /** What loads add to the mass along members. */
+  readonly spreadMasses: ReadonlyMap<number, readonly SpreadMass[]>;
   readonly sections: readonly ResolvedSection[];
   readonly loadCases: readonly LoadCase[];
 }
@@ -117,7 +120,7 @@ export function prepareFrame(model: FrameModel): Frame {
     });
     if (support.axes) frame.supportAxes.set(n, orthonormal(support.axes.x, support.axes.y));
   }
-  return frame;
+  return model.massFrom ? { ...frame, spreadMasses: massesFromLoads(model, frame) } : frame;
 }
 
 type MadeFrame = ReturnType<typeof emptyFrame>;
@@ -166,6 +169,7 @@ function emptyFrame(model: FrameModel, sections: ReadonlyMap<string, ResolvedSec
       normal: unit(group.normal ?? [0, 0, 1]),
     })),
     masses,
+    spreadMasses: new Map<number, readonly SpreadMass[]>(),
     sections: model.members.map((member) => sections.get(member.section)!),
     loadCases: model.loadCases ?? [],
   };
@@ -217,6 +221,7 @@ function stiffen(
   const { properties: p, material } = section;
   frame.rigidity.set(rigidities(section), 6 * m);
   frame.coupling[m] = material.E * (p.Iyz ?? 0);
+  if (frame.plane) holdInPlane(frame, member.roll ?? 0, m);
   frame.massPerLength[m] = material.density * p.A;
   frame.expansion[m] = material.expansion;
   if (member.endSection === undefined || member.endSection === member.section) return;
@@ -234,6 +239,20 @@ function stiffen(
       { path: `/members/${m}/endSection` },
     ),
   );
+}
+
+/**
+ * A member of a plane frame is held in the plane all along: it bends about the plane's normal with the second moment about that axis,
+ * Iy·cos² + Iz·sin² + 2·Iyz·sin·cos of its roll, and nothing of it leaves the plane.
+ */
+function holdInPlane(frame: MadeFrame, roll: number, m: number): void {
+  const [sin, cos] = [Math.sin(roll), Math.cos(roll)];
+  const [EIy, EIz, EIyz] = [frame.rigidity[6 * m + 1]!, frame.rigidity[6 * m + 2]!, frame.coupling[m]!];
+  frame.coupling[m] = 0;
+  if (Math.abs(sin * cos) < 1e-9) return;
+  const held = EIy * cos * cos + EIz * sin * sin + 2 * EIyz * sin * cos;
+  frame.rigidity[6 * m + 1] = held;
+  frame.rigidity[6 * m + 2] = held;
 }
 
 function hinge(frame: MadeFrame, { hinges }: Member, m: number): void {

@@ -1,5 +1,6 @@
-import type { FrameModel, Load } from '../model/types.js';
+import type { Load } from '../model/types.js';
 import { meanAxial } from './second-order/axial.js';
+import type { Frame } from './frame.js';
 import type { FrameState } from './states.js';
 import type { Prepared } from './static.js';
 
@@ -7,10 +8,18 @@ import type { Prepared } from './static.js';
 export interface Imperfections {
   /** Direction of the sway and of the bows, horizontal, global X and Y. */
   readonly direction: readonly [number, number];
-  /** Initial sway φ, rad; see `initialSway`. */
-  readonly sway: number;
-  /** Initial bow e0/L of a member; 0 or undefined for none. See EN 1993-1-1 Table 5.1. */
-  readonly bow?: (member: string) => number | undefined;
+  /** Initial sway φ of a member, rad; see `initialSway`. */
+  readonly sway: (member: number) => number;
+  /** Initial bows. */
+  readonly bows?: readonly Bow[];
+}
+
+/** An initial bow of a line of members from node to node, which what merely divides it does not interrupt. */
+export interface Bow {
+  /** Members that follow one another, with the sense in which each is drawn. */
+  readonly members: readonly { readonly member: number; readonly reversed: boolean }[];
+  /** e0/L of the whole line, EN 1993-1-1 Table 5.1. */
+  readonly ratio: number;
 }
 
 /**
@@ -54,57 +63,54 @@ export function equivalentForces(
   const size = Math.hypot(dx, dy);
   if (!(size > 0)) return out;
   const d = [dx / size, dy / size] as const;
-  frame.memberIds.forEach((member, m) => {
+  frame.memberIds.forEach((_, m) => {
     const N = meanAxial(state.axial[m]!, loads.breaks[m]!);
     if (!(N < 0)) return;
-    const L = frame.length[m]!;
     const rise = frame.axes[9 * m + 2]!;
     const upper = frame.nodeIds[rise >= 0 ? frame.end[m]! : frame.start[m]!]!;
     const lower = frame.nodeIds[rise >= 0 ? frame.start[m]! : frame.end[m]!]!;
     // The drift of a member that leans is its rise by φ, and the force along it turns by that much
-    const H = -N * imperfections.sway * Math.abs(rise);
+    const H = -N * imperfections.sway(m) * Math.abs(rise);
     if (H !== 0)
       out.push(
         { kind: 'node', node: upper, F: [H * d[0], H * d[1], 0] },
         { kind: 'node', node: lower, F: [-H * d[0], -H * d[1], 0] },
       );
-    const e0 = (imperfections.bow?.(member) ?? 0) * L;
-    if (e0 === 0) return;
+  });
+  for (const bow of imperfections.bows ?? []) out.push(...bowForces(frame, loads, state, bow, d));
+  return out;
+}
+
+/** What a bow brings: q = 8·N·e0/L² all along its line, and 4·N·e0/L against it at the line's ends. */
+function bowForces(
+  frame: Frame,
+  loads: Prepared['loads'],
+  state: FrameState,
+  { members, ratio }: Bow,
+  d: readonly [number, number],
+): Load[] {
+  const out: Load[] = [];
+  const whole = members.reduce((sum, { member: m }) => sum + frame.length[m]!, 0);
+  const N = members.reduce(
+    (sum, { member: m }) => sum + meanAxial(state.axial[m]!, loads.breaks[m]!) * (frame.length[m]! / whole),
+    0,
+  );
+  if (!(N < 0)) return out;
+  const q = (8 * -N * ratio) / whole;
+  members.forEach(({ member: m, reversed }, k) => {
+    const member = frame.memberIds[m]!;
     // The bow lies square to the member, in the vertical plane of the direction
     const along = d[0] * frame.axes[9 * m]! + d[1] * frame.axes[9 * m + 1]!;
     const square = [0, 1, 2].map((k) => (k < 2 ? d[k as 0 | 1] : 0) - along * frame.axes[9 * m + k]!);
     const length = Math.hypot(...square);
     if (!(length > 1e-9)) return;
-    const q = (8 * -N * e0) / (L * L);
-    const F = square.map((value) => (-q * L * value) / (2 * length)) as [number, number, number];
+    const F = square.map((value) => (-q * whole * value) / (2 * length)) as [number, number, number];
     (['x', 'y', 'z'] as const).forEach((direction, k) => {
       const value = (q * square[k]!) / length;
       if (value !== 0) out.push({ kind: 'distributed', member, direction, q: [value, value] });
     });
-    out.push({ kind: 'point', member, at: 0, F }, { kind: 'point', member, at: 1, F });
+    if (k === 0) out.push({ kind: 'point', member, at: reversed ? 1 : 0, F });
+    if (k === members.length - 1) out.push({ kind: 'point', member, at: reversed ? 0 : 1, F });
   });
   return out;
-}
-
-/**
- * A model whose combinations each bring their own imperfections: the equivalent forces of each state become a load case
- * `imperfection <combination>` with the factor 1 in that combination.
- *
- * @param states first-order states by combination id
- */
-export function withImperfections(
-  model: FrameModel,
-  prepared: Prepared,
-  states: ReadonlyMap<string, FrameState>,
-  imperfections: Imperfections,
-): FrameModel {
-  const cases = [...(model.loadCases ?? [])];
-  const combinations = (model.combinations ?? []).map((combination) => {
-    const state = states.get(combination.id);
-    if (!state) return combination;
-    const id = `imperfection ${combination.id}`;
-    cases.push({ id, category: 'permanent', loads: equivalentForces(prepared, state, imperfections) });
-    return { ...combination, factors: { ...combination.factors, [id]: 1 } };
-  });
-  return { ...model, loadCases: cases, combinations };
 }

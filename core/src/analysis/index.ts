@@ -1,4 +1,7 @@
+export { framingNodes } from './eigen/framing-nodes.js';
+export { withReducedStiffness } from './reduced-stiffness.js';
 export { prepareFrame, releases, type Frame } from './frame.js';
+export { spreadMassOf } from './load-masses.js';
 export { memberEndMoves } from './transform.js';
 export {
   addStartForces,
@@ -19,6 +22,7 @@ export {
   type BucklingMode,
   type EffectiveLength,
 } from './eigen/buckling.js';
+export { frameBuckling, type FrameBuckling } from './eigen/frame-buckling.js';
 export { vibrationModes, type VibrationMode } from './eigen/modes.js';
 export { prepareEquations, type Prepared } from './static.js';
 export {
@@ -36,11 +40,5 @@ export { factorFrame } from './static.js';
 export { isUnilateral } from './unilateral.js';
 export { plasticCollapse } from './plastic/collapse.js';
 export type { PlasticCollapse, PlasticEvent, PlasticOptions } from './plastic/types.js';
-export {
-  equivalentForces,
-  initialBow,
-  initialSway,
-  withImperfections,
-  type Imperfections,
-} from './imperfections.js';
+export { equivalentForces, initialBow, initialSway, type Bow, type Imperfections } from './imperfections.js';
 export { helpFactorize, useHelpers, type FactorizationJob, type Helpers } from './sparse/threads.js';

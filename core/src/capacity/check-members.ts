@@ -1,8 +1,8 @@
 import type { Frame, MemberField } from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
-import type { ResultSelection } from '../results/index.js';
+import { combinationOf, type ResultSelection } from '../results/index.js';
 import { aisc360 } from './aisc360/index.js';
-import type { CheckStatus, CoveredItem, MemberCheck, MemberState } from './check.js';
+import type { BucklingLengths, CheckStatus, CoveredItem, MemberCheck, MemberState } from './check.js';
 import { en1993 } from './en1993/index.js';
 import {
   joinedField,
@@ -12,10 +12,11 @@ import {
 } from './physical-member.js';
 import { runChecks, type RunOptions } from './run.js';
 import { deflectionItems } from './serviceability/deflection.js';
+import { withoutIdleBreaks } from './idle-breaks.js';
 import { memberState } from './stations.js';
 
-/** Functions along a member of the frame under a combination. */
-export type FieldSource = (selection: ResultSelection, member: number) => MemberField;
+/** Functions along a member of the frame under a combination; undefined where it is slack. */
+export type FieldSource = (selection: ResultSelection, member: number) => MemberField | undefined;
 
 /** Buckling lengths of a frame's member in a combination, where its design asks for them. */
 export type BucklingSource = (selection: ResultSelection, member: number) => MemberState['buckling'];
@@ -37,6 +38,8 @@ export class MemberChecker {
     selections: readonly ResultSelection[],
     fieldOf: FieldSource,
     bucklingOf?: BucklingSource,
+    /** Why no member is covered, although it is checked. */
+    private readonly notCovered?: string,
   ) {
     const { members, problems } = physicalMembers(model, frame);
     this.members = members;
@@ -50,15 +53,16 @@ export class MemberChecker {
   /** Checks one physical member in every strength combination, and its deflection in every service combination. */
   check(index: number, options: RunOptions = {}): MemberCheck {
     const member = this.members[index]!;
-    if ('reason' in member) return notCovered(member, member.reason);
-    if (this.strength.length === 0) return notCovered(member, 'The model has no strength combination.');
-    const states = this.strength.map((selection) => this.state(member, selection));
-    const result = runChecks(member.code.name === 'AISC360' ? aisc360 : en1993, member, states, options);
+    if ('reason' in member) return uncheckedMember(member, member.reason);
+    if (this.strength.length === 0) return uncheckedMember(member, 'The model has no strength combination.');
+    const states = this.strength.flatMap((selection) => this.state(member, selection) ?? []);
+    const code = member.code.name === 'AISC360' ? aisc360 : en1993;
+    const result = withReason(runChecks(code, member, states, options), this.notCovered);
     if (!member.design.deflection) return result;
-    const service = this.service.map((selection) => ({
-      id: selection.id,
-      field: joinedField(member, (m) => this.fieldOf(selection, m)),
-    }));
+    const service = this.service.flatMap((selection) => {
+      const field = this.field(member, selection);
+      return field ? [{ id: combinationOf(selection), field }] : [];
+    });
     return withItems(result, deflectionItems(member, service, options));
   }
 
@@ -71,21 +75,47 @@ export class MemberChecker {
     });
   }
 
-  private state(member: PhysicalMember, selection: ResultSelection): MemberState {
-    const field = joinedField(member, (m) => this.fieldOf(selection, m));
+  /** The functions along a physical member in a state of a combination that can govern it; undefined where it is slack. */
+  private field(member: PhysicalMember, selection: ResultSelection): MemberField | undefined {
+    const { situation } = selection;
+    if (situation?.members && !member.pieces.some(({ member: m }) => situation.members!.has(m)))
+      return undefined;
+    const fields = new Map<number, MemberField>();
+    for (const { member: m } of member.pieces) {
+      const field = this.fieldOf(selection, m);
+      if (!field) return undefined;
+      fields.set(m, field);
+    }
+    return joinedField(member, (m) => fields.get(m)!);
+  }
+
+  private state(member: PhysicalMember, selection: ResultSelection): MemberState | undefined {
+    const whole = this.field(member, selection);
+    if (!whole) return undefined;
+    const field = selection.situation ? withoutIdleBreaks(whole) : whole;
+    const combination = combinationOf(selection);
+    const words = selection.situation ? { situation: selection.situation.words } : {};
     if (member.design.lengths !== 'buckling-analysis' || !this.bucklingOf)
-      return memberState(selection.id, field);
+      return memberState(combination, field, words);
     // Of several pieces the one with the shortest length has the most compression
     const lengths = member.pieces.flatMap(({ member: m }) => {
       const found = this.bucklingOf!(selection, m);
       return found ? [found] : [];
     });
-    const shortest = lengths.length === 0 ? undefined : lengths.reduce((a, b) => (b.y < a.y ? b : a));
-    return memberState(selection.id, field, shortest);
+    const of = ({ y, z }: BucklingLengths) => y ?? z ?? Infinity;
+    const shortest = lengths.length === 0 ? undefined : lengths.reduce((a, b) => (of(b) < of(a) ? b : a));
+    return memberState(combination, field, { ...words, ...(shortest ? { buckling: shortest } : {}) });
   }
 }
 
-function notCovered({ id, of }: { id: string; of: readonly string[] }, reason: string): MemberCheck {
+/** A result of which some loads are not in: never a pass. */
+function withReason(result: MemberCheck, reason: string | undefined): MemberCheck {
+  if (reason === undefined) return result;
+  const status: CheckStatus = result.status === 'fail' ? 'fail' : 'not covered';
+  return { ...result, status, reasons: [...result.reasons, reason] };
+}
+
+function uncheckedMember({ id, of }: { id: string; of: readonly string[] }, reason: string): MemberCheck {
   return { member: id, of, status: 'not covered', items: [], reasons: [reason] };
 }
 

@@ -27,6 +27,8 @@ export interface CheckItem {
   readonly title: string;
   readonly axis?: Axis;
   readonly combination: string;
+  /** Of a combination with several states the one that counts: where trains stand, towards which side a frame leans. */
+  readonly situation?: string;
   /** m from the physical member's start. */
   readonly x: number;
   readonly status: CheckStatus;
@@ -129,10 +131,23 @@ export interface ExtremeForce {
   readonly signed: number;
 }
 
+/** Buckling lengths about y and z, m, and the critical factor that they come from. */
+export interface BucklingLengths {
+  readonly y?: number;
+  readonly z?: number;
+  readonly factor: number;
+}
+
 /** A physical member's forces in one combination, with what many checks need of them. */
 export interface MemberState {
+  /** The combination. */
   readonly id: string;
+  /** Which of its states, where it has several. */
+  readonly situation?: string;
   readonly field: MemberField;
+  /** The part of the member that it is of, m from the start; mostly the whole. */
+  readonly from: number;
+  readonly to: number;
   /** Greatest magnitudes, where, and with their sign; of N each sign by itself, 0 where there is none. */
   readonly extremes: Readonly<Record<Extreme, ExtremeForce>>;
   readonly compression: ExtremeForce;
@@ -140,8 +155,8 @@ export interface MemberState {
   readonly Mz: ExtremeForce;
   /** What checks worked out for the state, by the function that did. */
   readonly memo: Map<unknown, unknown>;
-  /** Buckling lengths from the frame's buckling analysis, where asked for. */
-  readonly buckling?: { readonly y: number; readonly z: number; readonly factor: number };
+  /** Buckling lengths from the frame's buckling analysis, where asked for; about z only where the frame can buckle so. */
+  readonly buckling?: BucklingLengths;
 }
 
 /** The result for one physical member: the worst item governs. */

@@ -41,6 +41,10 @@ export function diagram(field: MemberField, name: 'My' | 'Mz', from: number, to:
     const at = terms * (6 * s + (name === 'My' ? 4 : 5));
     pieces.push({ from: a, to: b, source: forces, at, terms, origin: breaks[s]! });
   }
+  return read(pieces, from, to);
+}
+
+function read(pieces: readonly DiagramPiece[], from: number, to: number): Diagram {
   const at = (x: number): number => {
     const piece = pieces.find(({ to: end }) => x <= end) ?? pieces[pieces.length - 1]!;
     return valueOf(piece, x);
@@ -78,6 +82,27 @@ export function diagram(field: MemberField, name: 'My' | 'Mz', from: number, to:
     pieces,
   };
 }
+
+/** A diagram without the moments of one sign: what bends one flange only. */
+export function ofSign(d: Diagram, sign: 1 | -1): Diagram {
+  const pieces = d.pieces.flatMap((piece) => {
+    const { from, to, origin, source, at, terms } = piece;
+    const roots = isStraight(piece)
+      ? [origin - source[at]! / source[at + 1]!]
+      : rootsBetween(source.slice(at, at + terms), from - origin, to - origin).map((t) => t + origin);
+    const inside = roots.filter((x) => x > from && x < to);
+    const ends = [from, ...inside.sort((a, b) => a - b), to];
+    return ends.slice(1).map((end, i): DiagramPiece => {
+      const part = { ...piece, from: ends[i]!, to: end };
+      return sign * valueOf(part, (part.from + end) / 2) > 0
+        ? part
+        : { ...part, source: nothing, at: 0, terms: 1 };
+    });
+  });
+  return read(pieces, d.from, d.to);
+}
+
+const nothing = new Float64Array(1);
 
 export function valueOf({ source, at, terms, origin }: DiagramPiece, x: number): number {
   let sum = 0;

@@ -1,24 +1,48 @@
 import {
   equivalentForces,
+  framingNodes,
   initialBow,
-  initialSway,
   type Analysis,
+  type Bow,
   type Frame,
   type FrameState,
 } from '../analysis/index.js';
 import { resolveSections } from '../library/sections.js';
-import type { FrameModel } from '../model/types.js';
-import type { ResultSelection } from '../results/index.js';
+import type { FrameModel, LoadCase } from '../model/types.js';
+import type { CombinedState, ExpandedModel, ResultSelection } from '../results/index.js';
+import { columnLines, columnSways, type ColumnLine } from './column-lines.js';
 import { bucklingCurves } from './en1993/buckling-curves.js';
 import { checkSection } from './section.js';
 
-/** Members that stand: their rise is at least this share of their length. */
-const standing = 0.9;
+/** A model whose strength combinations bring loads of their own, some in several senses. */
+export interface WithOwnLoads {
+  readonly model: ExpandedModel;
+  readonly notes: readonly string[];
+}
+
+/** Horizontal directions, and how they are told. */
+export interface Sense {
+  readonly direction: readonly [number, number];
+  readonly words: string;
+}
+
+/** Both senses of every direction in which a frame can sway. */
+export function allSenses({ plane }: Frame): readonly Sense[] {
+  const x: Sense[] = [
+    { direction: [1, 0], words: 'towards +x' },
+    { direction: [-1, 0], words: 'towards −x' },
+  ];
+  if (plane) return x;
+  return [...x, { direction: [0, 1], words: 'towards +y' }, { direction: [0, -1], words: 'towards −y' }];
+}
+
+/** Sway below which a frame hardly sways, as a share of the initial sway that is taken. */
+const hardly = 0.1;
 
 /**
  * The model with the imperfections of EN 1993-1-1 5.3.2 as equivalent forces in every strength combination: sway φ = φ0·αh·αm
- * (5.3.2(3)a) in the direction in which the combination itself sways (else +X), and bows e0 of Table 5.1 (elastic) in members whose
- * compression is more than a quarter of their Ncr (5.3.2(6)).
+ * (5.3.2(3)a) of each column by its own line and plane, in the sense in which the combination itself sways, in every sense where it
+ * hardly does; and bows e0 of Table 5.1 (elastic) in members whose compression is more than a quarter of their Ncr (5.3.2(6)).
  *
  * @param analysis first-order states of the combinations
  * @returns the model with a load case `imperfection <combination>` each, and what was taken
@@ -27,91 +51,141 @@ export function withStrengthImperfections(
   model: FrameModel,
   analysis: Analysis,
   selections: readonly ResultSelection[],
-): { model: FrameModel; notes: string[] } {
+): WithOwnLoads {
   const { prepared, states } = analysis;
   const { frame } = prepared;
-  const height = heightOf(frame);
+  const lines = columnLines(frame);
+  const straight = straightLines(frame);
   const notes: string[] = [];
-  const cases = [...(model.loadCases ?? [])];
   const strength = new Set(selections.filter(({ state }) => state === 'strength').map(({ id }) => id));
-  const combinations = (model.combinations ?? []).map((combination) => {
+  const loaded = withLoads(model, (combination) => {
     const state = states.get(combination.id);
-    if (!state || !strength.has(combination.id)) return combination;
-    const columns = columnsThatCount(frame, state);
-    const { phi } = initialSway(height, columns);
-    const direction = swayDirection(frame, state);
-    const bows = bowsOf(model, frame, state);
-    const id = `imperfection ${combination.id}`;
-    cases.push({
-      id,
-      category: 'permanent',
-      loads: equivalentForces(prepared, state, { direction, sway: phi, bow: (member) => bows.get(member) }),
-    });
-    notes.push(
-      `${combination.id}: sway imperfection 1/${(1 / phi).toFixed(0)} (height ${height.toFixed(1)} m, ${columns} columns) towards (${direction.map((v) => v.toFixed(2)).join(', ')}), ${bows.size} members bowed (EN 1993-1-1 5.3.2).`,
-    );
-    return { ...combination, factors: { ...combination.factors, [id]: 1 } };
+    if (!state || !strength.has(combination.id)) return [];
+    const bows = bowsOf(model, frame, state, straight);
+    const senses = sensesOf(frame, lines, state);
+    notes.push(noteOf(combination.id, frame, lines, state, { senses, bows: bows.length }));
+    return senses.map((sense) => ({
+      ...sense,
+      loads: equivalentForces(prepared, state, {
+        direction: sense.direction,
+        sway: columnSways(frame, lines, state, sense.direction).of,
+        bows,
+      }),
+    }));
   });
-  return { model: { ...model, loadCases: cases, combinations }, notes };
+  return { model: loaded, notes };
 }
 
-function heightOf(frame: Frame): number {
-  let [low, high] = [Infinity, -Infinity];
-  for (let n = 0; n < frame.nodeIds.length; n++) {
-    low = Math.min(low, frame.xyz[3 * n + 2]!);
-    high = Math.max(high, frame.xyz[3 * n + 2]!);
+/** Loads of a combination in one sense. */
+type SenseLoads = Sense & { readonly loads: NonNullable<LoadCase['loads']> };
+
+/** The model in which combinations bring loads of their own: in one sense as they are, in each further one as another state of theirs. */
+export function withLoads(
+  model: ExpandedModel,
+  of: (combination: CombinedState) => readonly SenseLoads[],
+  name = 'imperfection',
+): ExpandedModel {
+  const cases = [...(model.loadCases ?? [])];
+  const combinations = (model.combinations ?? []).flatMap((combination) => {
+    const senses = of(combination);
+    if (senses.length === 0) return [combination];
+    return senses.map(({ words, loads }, k): CombinedState => {
+      const id = k === 0 ? combination.id : `${combination.id}, ${words}`;
+      const own = `${name} ${id}`;
+      cases.push({ id: own, category: 'permanent', loads });
+      const factors = { ...combination.factors, [own]: 1 };
+      if (senses.length === 1) return { ...combination, factors };
+      const { situation } = combination;
+      return {
+        ...combination,
+        id,
+        factors,
+        situation: {
+          ...situation,
+          combination: situation?.combination ?? combination.id,
+          words: situation ? `${situation.words}, ${words}` : words,
+          ...(k === 0 ? {} : { sameAxialForces: true }),
+        },
+      };
+    });
+  });
+  return { ...model, loadCases: cases, combinations };
+}
+
+function noteOf(
+  id: string,
+  frame: Frame,
+  lines: readonly ColumnLine[],
+  state: FrameState,
+  { senses, bows }: { senses: readonly Sense[]; bows: number },
+): string {
+  const { greatest, height, columns } = columnSways(frame, lines, state, senses[0]!.direction);
+  const where = senses.map(({ words }) => words).join(' and ');
+  return `${id}: sway imperfection 1/${(1 / greatest).toFixed(0)} (columns ${height.toFixed(1)} m high, ${columns} in a plane) ${where}, ${bows} members bowed (EN 1993-1-1 5.3.2).`;
+}
+
+/** The sense in which the heads of the columns move, or every sense where they hardly do. */
+function sensesOf(frame: Frame, lines: readonly ColumnLine[], state: FrameState): readonly Sense[] {
+  let [x, y, height] = [0, 0, 0];
+  for (const { head, foot, height: h } of lines) {
+    x += state.displacements[6 * head]! - state.displacements[6 * foot]!;
+    y += state.displacements[6 * head + 1]! - state.displacements[6 * foot + 1]!;
+    height += h;
   }
-  // A level frame has no height to lean; αh is then at its upper limit
-  return Math.max(high - low, 1e-3);
+  const drift = Math.hypot(x, y);
+  if (lines.length === 0 || drift < (hardly * height) / 200) return allSenses(frame);
+  const direction = [x / drift, y / drift] as const;
+  const words = frame.plane
+    ? `towards ${x > 0 ? '+' : '−'}x`
+    : `towards (${direction.map((v) => v.toFixed(2).replace('-', '−')).join(', ')})`;
+  return [{ direction, words }];
+}
+
+/** Members in straight lines from one node at which something meets to the next. */
+function straightLines(frame: Frame): Bow['members'][] {
+  const framing = framingNodes(frame);
+  const at = new Map<number, number[]>();
+  const taken = new Uint8Array(frame.memberIds.length);
+  frame.memberIds.forEach((_, m) => {
+    for (const n of [frame.start[m]!, frame.end[m]!])
+      if (framing[n] === 0) at.set(n, [...(at.get(n) ?? []), m]);
+  });
+  const lines: Bow['members'][] = [];
+  const walk = (first: number, from: number): void => {
+    const line: { member: number; reversed: boolean }[] = [];
+    for (let m: number | undefined = first, node = from; m !== undefined && taken[m] === 0;) {
+      taken[m] = 1;
+      const reversed: boolean = frame.start[m] !== node;
+      line.push({ member: m, reversed });
+      node = reversed ? frame.start[m]! : frame.end[m]!;
+      m = at.get(node)?.find((other) => taken[other] === 0);
+    }
+    lines.push(line);
+  };
+  for (let m = 0; m < taken.length; m++)
+    for (const n of [frame.start[m]!, frame.end[m]!]) if (taken[m] === 0 && framing[n] === 1) walk(m, n);
+  return lines;
 }
 
 /** Compression of a member, mean of its ends, N. */
-function compressionOf(state: FrameState, m: number): number {
-  return (state.memberForces[12 * m]! - state.memberForces[12 * m + 6]!) / 2;
-}
+const compressionOf = (state: FrameState, m: number): number =>
+  (state.memberForces[12 * m]! - state.memberForces[12 * m + 6]!) / 2;
 
-/** Columns from the lowest supports that carry at least half of their mean load (5.3.2(3)a); at least one. */
-function columnsThatCount(frame: Frame, state: FrameState): number {
-  const supported = (node: number) => [0, 1, 2].some((k) => frame.restraint[6 * node + k]! > 0);
-  const loads = frame.memberIds
-    .map((_, m) => m)
-    .filter(
-      (m) =>
-        Math.abs(frame.axes[9 * m + 2]!) >= standing &&
-        (supported(frame.start[m]!) || supported(frame.end[m]!)),
-    )
-    .map((m) => compressionOf(state, m))
-    .filter((N) => N > 0);
-  const mean = loads.reduce((sum, N) => sum + N, 0) / Math.max(1, loads.length);
-  return Math.max(1, loads.filter((N) => N >= mean / 2).length);
-}
-
-/** Mean horizontal displacement of all nodes as a direction; +X where they do not sway. */
-function swayDirection(frame: Frame, state: FrameState): [number, number] {
-  let [x, y, size] = [0, 0, 0];
-  for (let n = 0; n < frame.nodeIds.length; n++) {
-    x += state.displacements[6 * n]!;
-    y += state.displacements[6 * n + 1]!;
-    for (let k = 0; k < 3; k++) size = Math.max(size, Math.abs(state.displacements[6 * n + k]!));
-  }
-  const length = Math.hypot(x, y);
-  return length > 1e-6 * size * frame.nodeIds.length ? [x / length, y / length] : [1, 0];
-}
-
-/** e0/L of the members whose compression is more than a quarter of Ncr over their own length. */
-function bowsOf(model: FrameModel, frame: Frame, state: FrameState): Map<string, number> {
+/** Bows of the lines whose compression is more than a quarter of Ncr over the length that buckles. */
+function bowsOf(model: FrameModel, frame: Frame, state: FrameState, lines: readonly Bow['members'][]): Bow[] {
   const sections = resolveSections(model);
-  const bows = new Map<string, number>();
-  model.members.forEach(({ id, section }, m) => {
-    const N = compressionOf(state, m);
+  return lines.flatMap((members): Bow[] => {
+    const first = members[0]!.member;
+    const { section, design } = model.members[first]!;
+    const N = Math.max(...members.map(({ member }) => compressionOf(state, member)));
     const checked = checkSection(sections.get(section)!);
-    if (!(N > 0) || frame.axialOnly[m] || typeof checked === 'string') return;
-    const weak = frame.plane
-      ? frame.rigidity[6 * m + 1]!
-      : Math.min(frame.rigidity[6 * m + 1]!, frame.rigidity[6 * m + 2]!);
-    if (N <= (0.25 * Math.PI ** 2 * weak) / frame.length[m]! ** 2) return;
-    const curve = bucklingCurves(checked)[frame.plane ? 'y' : 'z'];
-    bows.set(id, initialBow[curve]!.elastic);
+    if (!(N > 0) || frame.axialOnly[first] || typeof checked === 'string') return [];
+    const whole = members.reduce((sum, { member }) => sum + frame.length[member]!, 0);
+    const [EIy, EIz] = [frame.rigidity[6 * first + 1]!, frame.rigidity[6 * first + 2]!];
+    const axis = frame.plane || EIy <= EIz ? 'y' : 'z';
+    const buckles = (axis === 'y' ? design?.Lcy : design?.Lcz) ?? whole;
+    const weak = axis === 'y' ? EIy : EIz;
+    if (buckles === 0 || N <= (0.25 * Math.PI ** 2 * weak) / buckles ** 2) return [];
+    return [{ members, ratio: initialBow[bucklingCurves(checked)[axis]]!.elastic }];
   });
-  return bows;
 }

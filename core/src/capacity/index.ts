@@ -1,7 +1,9 @@
 export type { CalculationStep, CheckItem, CheckStatus, MemberCheck } from './check.js';
 export { MemberChecker, type BucklingSource, type FieldSource } from './check-members.js';
+export { withDirectStiffness, withNotionalLoads } from './aisc360/direct-analysis.js';
 export { withStrengthImperfections } from './imperfections.js';
-export { combinationStability, type Stability } from './stability.js';
+export { combinationStability, type Buckles, type Stability } from './stability.js';
+export { notChecked } from './not-checked.js';
 export { joinedFieldOf } from './physical-member.js';
 export { largestDeflection } from './serviceability/deflection.js';
 export { checkedSteps } from './member-steps.js';

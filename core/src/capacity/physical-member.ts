@@ -1,8 +1,9 @@
 import type { Frame, MemberField } from '../analysis/index.js';
 import { sectionsBetween } from '../library/shapes/between.js';
 import { resolveSections, type ResolvedSection } from '../library/sections.js';
-import type { CodeChoice, FrameModel, Member, MemberDesign } from '../model/types.js';
+import type { CodeChoice, Flange, FrameModel, Member, MemberDesign } from '../model/types.js';
 import { problem, type Problem } from '../problem.js';
+import { endsOf, heldPlaces, innerNodes, jointsOf, leastDistance, type Joints } from './member-ends.js';
 import { checkSection, sectionWithShape, type CheckSection } from './section.js';
 
 /** A member as the checks see it: one of the model, or those of a group in line. */
@@ -19,11 +20,19 @@ export interface PhysicalMember {
   /** The section at x, m; of a uniform member always the same. */
   sectionAt(x: number): CheckSection;
   readonly design: MemberDesign;
-  /** Places where the compression flange is held sideways, 0 … length, m. */
-  readonly restraints: readonly number[];
+  /** Places where each flange is held sideways, 0 … length, m; the ends are among them. */
+  readonly held: Readonly<Record<Flange, readonly number[]>>;
+  /** Both flanges are held at the same places. */
+  readonly flangesHeldAlike: boolean;
+  /** Ends at which nothing holds a flange: neither a support nor another member nor a restraint. */
+  readonly free: Readonly<Record<Flange, { readonly start: boolean; readonly end: boolean }>>;
+  /** Ends that neither a support nor another member holds. */
+  readonly freeEnds: { readonly start: boolean; readonly end: boolean };
+  /** Ends that a support holds against every rotation, so that the section cannot warp there. */
+  readonly builtIn: { readonly start: boolean; readonly end: boolean };
+  /** Places between the ends where something else meets the member: a support, another member, a rigid group. m */
+  readonly nodes: readonly number[];
   readonly code: CodeSettings;
-  /** The member carries N only. */
-  readonly axialOnly: boolean;
 }
 
 /** The code's choices with their recommended values. */
@@ -36,6 +45,7 @@ export interface CodeSettings {
   readonly interaction: 'A' | 'B';
   readonly lateralTorsional: 'rolled' | 'general';
   readonly imperfections: boolean;
+  readonly analysis: 'direct' | 'effective-length';
 }
 
 /** Recommended values: EN 1993-1-1 6.1(1) NOTE 2B; EN 1993-1-5 5.1(2) leaves η to be chosen, 1.0 on the safe side. */
@@ -49,6 +59,7 @@ export function codeSettings(code: CodeChoice = {}): CodeSettings {
     interaction: 'B',
     lateralTorsional: 'rolled',
     imperfections: false,
+    analysis: 'direct',
     ...code,
   };
 }
@@ -83,7 +94,7 @@ export function physicalMembers(model: FrameModel, frame: Frame): PhysicalMember
     }
   });
   const problems: Problem[] = [];
-  const within = { model, frame, sections, code, problems };
+  const within = { model, frame, sections, code, problems, joints: jointsOf(frame) };
   const members = order.map((numbers) => physicalMember(within, chain(model, frame, numbers, problems)));
   return { members, problems };
 }
@@ -140,6 +151,7 @@ interface Within {
   readonly sections: ReadonlyMap<string, ResolvedSection>;
   readonly code: CodeSettings;
   readonly problems: Problem[];
+  readonly joints: Joints;
 }
 
 function physicalMember(within: Within, line: readonly number[]): PhysicalMember | UncoveredMember {
@@ -157,7 +169,7 @@ function physicalMember(within: Within, line: readonly number[]): PhysicalMember
   const resolved = sections.get(first.section)!;
   const section = checkSection(resolved);
   if (typeof section === 'string') return { id, of, reason: section };
-  const { LLT = 0 } = design;
+  const LLT = leastDistance(design.LLT);
   if (LLT > 0 && length / LLT > mostStretches)
     problems.push(
       problem(
@@ -166,7 +178,9 @@ function physicalMember(within: Within, line: readonly number[]): PhysicalMember
         { path: `/members/${line[0]!}/design/LLT`, member: first.id },
       ),
     );
-  const restraints = restraintPlaces(within, pieces, length, design);
+  const ends = endsOf(within, pieces);
+  const nodes = innerNodes(within, pieces);
+  const held = heldPlaces(within, { pieces, length, design, nodes, ends });
   const common = {
     id,
     of,
@@ -174,9 +188,11 @@ function physicalMember(within: Within, line: readonly number[]): PhysicalMember
     length,
     section,
     design,
-    restraints,
+    ...held,
+    freeEnds: ends.free,
+    builtIn: ends.builtIn,
+    nodes,
     code,
-    axialOnly: line.every((m) => frame.axialOnly[m] === 1),
   };
   const along = varyingSection(model, sections, pieces, frame);
   if (!along) return { ...common, tapered: false, sectionAt: () => section };
@@ -233,33 +249,6 @@ function taperedSections(
     }
     return section;
   };
-}
-
-function restraintPlaces(
-  { model, frame, problems }: Within,
-  pieces: PhysicalMember['pieces'],
-  length: number,
-  design: MemberDesign,
-): number[] {
-  const first = pieces[0]!.member;
-  const last = pieces[pieces.length - 1]!.member;
-  const places = new Set([0, length]);
-  for (const node of design.restraints ?? []) {
-    const number = frame.nodeIndex.get(node);
-    const piece = pieces.find(({ member }) => frame.start[member] === number);
-    if (piece) places.add(piece.from);
-    else if (number === undefined || frame.end[last] !== number) {
-      const path = `/members/${first}/design/restraints`;
-      problems.push(
-        problem(
-          'invalid-model',
-          `The restraint "${node}" is no node of member "${design.group ?? model.members[first]!.id}" (${path})`,
-          { path },
-        ),
-      );
-    }
-  }
-  return [...places].sort((a, b) => a - b);
 }
 
 /** The functions along a physical member: those of its pieces one after the other, x from its start. */

@@ -53,6 +53,7 @@ export function runChecks(
   options: RunOptions = {},
 ): MemberCheck {
   const items: CheckItem[] = [];
+  const stateOf = new Map<CheckItem, MemberState>();
   const run = new MemberRun(code, member, states, options.all ?? false);
   for (const check of code.checks) {
     const covered = check.covers(member);
@@ -62,9 +63,23 @@ export function runChecks(
       continue;
     }
     const found = check.scope === 'member' ? run.ofMember(check) : run.ofSections(check);
-    for (const one of found) items.push(itemOf(check, member, one, options));
+    for (const one of options.all ? worstOfEach(found) : found) {
+      const item = itemOf(check, member, one, options);
+      items.push(item);
+      stateOf.set(item, one.state);
+    }
   }
-  return summary(code, member, items, states);
+  return summary(code, member, items, stateOf);
+}
+
+/** Of a combination with several states the worst one. */
+function worstOfEach(found: readonly Found[]): Found[] {
+  const worst = new Map<string, Found>();
+  for (const one of found) {
+    const known = worst.get(one.state.id);
+    if (!known || one.utilisation > known.utilisation) worst.set(one.state.id, one);
+  }
+  return [...worst.values()];
 }
 
 /** The worst of the places that are looked at first, by its number among them. */
@@ -123,7 +138,7 @@ class MemberRun {
   /** A check of cross-sections: at its worst combination and place, or at the worst place of every combination. */
   ofSections(check: SectionCheck): Found[] {
     const { member, states, all } = this;
-    if (check.concerns && !check.concerns(member, this.reach)) return [];
+    if (check.concerns && !member.tapered && !check.concerns(member, this.reach)) return [];
     if (check.by && !all && !member.tapered && (this.uniform || check.steady)) {
       const found = this.atExtreme(check, check.by);
       return found ? [found] : [];
@@ -219,15 +234,22 @@ class MemberRun {
     const place = list[index]!;
     let best: Found = { state, x: place.x, place, verdict, utilisation };
     if ('reason' in verdict) return best;
-    for (const other of [list[index - 1], list[index + 1]]) {
-      if (other?.segment !== place.segment) continue;
+    for (const step of [-1, 1]) {
+      // A break is looked at from both sides: its other side may rise towards its own neighbour
+      const near = list[index + step];
+      const isOtherSide =
+        near !== undefined &&
+        near.segment !== place.segment &&
+        Math.abs(near.x - place.x) < 1e-9 * member.length;
+      const known = isOtherSide ? near : place;
+      const other = known === place ? near : list[index + 2 * step];
+      if (other?.segment !== known.segment) continue;
       // One look tells whether it rises towards the neighbour at all
-      const x = place.x + 0.05 * (other.x - place.x);
-      const { segment } = place;
+      const x = known.x + 0.05 * (other.x - known.x);
+      const { segment } = known;
       const forces = forcesAt(field, segment, x - field.breaks[segment]!);
       if (valueAt({ x, segment, forces }) <= utilisation * (1 + alike)) continue;
-      const [from, to] = other.x < place.x ? [other.x, place.x] : [place.x, other.x];
-      const worst = worstBetween(field, segment, from, to, valueAt);
+      const worst = worstBetween(field, segment, { known: known.x, other: other.x }, valueAt);
       if (worst.value <= best.utilisation) continue;
       const found = check.evaluate(member.sectionAt(worst.place.x), worst.place.forces, member)!;
       best = { state, x: worst.place.x, place: worst.place, verdict: found, utilisation: worst.value };
@@ -284,9 +306,19 @@ function itemOf(check: Check, member: PhysicalMember, found: Found, options: Run
   const { demand, capacity, clause = check.clause } = verdict;
   const utilisation = demand / capacity;
   const status = utilisation <= limit ? 'pass' : 'fail';
-  const item: CheckItem = axis
-    ? { clause, title, axis, combination: state.id, x, status, demand, capacity, utilisation }
-    : { clause, title, combination: state.id, x, status, demand, capacity, utilisation };
+  const { id: combination, situation } = state;
+  const item: CheckItem = {
+    clause,
+    title,
+    ...(axis ? { axis } : {}),
+    combination,
+    ...(situation === undefined ? {} : { situation }),
+    x,
+    status,
+    demand,
+    capacity,
+    utilisation,
+  };
   if (!options.steps) return item;
   const steps: CalculationStep[] = [];
   const log = logInto(steps);
@@ -300,7 +332,7 @@ function summary(
   code: CodeRules,
   member: PhysicalMember,
   items: readonly CheckItem[],
-  states: readonly MemberState[],
+  stateOf: ReadonlyMap<CheckItem, MemberState>,
 ): MemberCheck {
   let governs: CoveredItem | undefined;
   const reasons: string[] = [];
@@ -308,7 +340,7 @@ function summary(
     if (isCovered(item)) {
       if (!governs || item.utilisation > governs.utilisation) governs = item;
     } else if (item.reason !== undefined && !reasons.includes(item.reason)) reasons.push(item.reason);
-  const state = governs && states.find(({ id }) => id === governs.combination);
+  const state = governs && stateOf.get(governs);
   const cls = governs && state && code.classAt?.(member, governs, state);
   const failed = governs?.status === 'fail';
   // What is slack or unloaded in every combination uses nothing of its capacity

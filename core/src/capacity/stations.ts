@@ -77,14 +77,18 @@ export function forcesAtX(field: MemberField, x: number): Forces {
 
 const golden = (Math.sqrt(5) - 1) / 2;
 
-/** The place between two places of one segment where `value` is greatest, by golden section. */
+/**
+ * The place between two places of one segment where `value` is greatest, by golden section. Where two places are as bad as one another
+ * it goes on towards `known`, the end that is known to count: beyond a change of class nothing may be there to check.
+ */
 export function worstBetween(
   field: MemberField,
   segment: number,
-  from: number,
-  to: number,
+  { known, other }: { readonly known: number; readonly other: number },
   value: (place: Place) => number,
 ): { place: Place; value: number } {
+  const [from, to] = known < other ? [known, other] : [other, known];
+  const prefersLeft = (left: number, right: number) => (known < other ? left >= right : left > right);
   const start = field.breaks[segment]!;
   const at = (x: number): Place => ({ x, segment, forces: forcesAt(field, segment, x - start) });
   let [a, b] = [from, to];
@@ -92,7 +96,7 @@ export function worstBetween(
   let right = at(a + golden * (b - a));
   let [fLeft, fRight] = [value(left), value(right)];
   for (let i = 0; i < 24; i++)
-    if (fLeft >= fRight) {
+    if (prefersLeft(fLeft, fRight)) {
       b = right.x;
       [right, fRight] = [left, fLeft];
       left = at(b - golden * (b - a));
@@ -117,7 +121,37 @@ function largest(field: MemberField, name: 'Vy' | 'Vz' | 'T' | 'My' | 'Mz'): Ext
 }
 
 /** A member's forces in one combination with their extremes. */
-export function memberState(id: string, field: MemberField, buckling?: MemberState['buckling']): MemberState {
+export function memberState(
+  id: string,
+  field: MemberField,
+  more: Pick<MemberState, 'buckling' | 'situation'> = {},
+): MemberState {
+  const { breaks } = field;
+  return stateOf({ ...more, id, field, from: breaks[0]!, to: breaks[breaks.length - 1]! });
+}
+
+/** The state of a part of a member that begins and ends at breaks; the whole member's where it is the whole. */
+export function stateWithin(state: MemberState, from: number, to: number): MemberState {
+  const near = 1e-9 * (state.to - state.from);
+  if (from <= state.from + near && to >= state.to - near) return state;
+  const { field, id, buckling, situation } = state;
+  const { breaks, forces, forceTerms } = field;
+  let first = 0;
+  while (first < breaks.length - 2 && breaks[first + 1]! <= from + near) first++;
+  let last = first;
+  while (last < breaks.length - 2 && breaks[last + 1]! < to - near) last++;
+  const part: MemberField = Object.assign(Object.create(field) as MemberField, {
+    breaks: breaks.subarray(first, last + 2),
+    forces: forces.subarray(6 * forceTerms * first, 6 * forceTerms * (last + 1)),
+  });
+  const more = { ...(buckling ? { buckling } : {}), ...(situation === undefined ? {} : { situation }) };
+  return stateOf({ ...more, id, field: part, from, to });
+}
+
+function stateOf(
+  part: Pick<MemberState, 'id' | 'field' | 'from' | 'to' | 'buckling' | 'situation'>,
+): MemberState {
+  const { field } = part;
   forceExtremesInto(field, 'N', found);
   const extremes = {
     tension: { value: Math.max(0, found[3]!), x: found[2]!, signed: found[3]! },
@@ -129,7 +163,7 @@ export function memberState(id: string, field: MemberField, buckling?: MemberSta
     Mz: largest(field, 'Mz'),
   };
   const { compression, My, Mz } = extremes;
-  return { id, field, extremes, compression, My, Mz, memo: new Map(), ...(buckling ? { buckling } : {}) };
+  return { ...part, extremes, compression, My, Mz, memo: new Map() };
 }
 
 /** The place at x on the side of a jump where a force is the one wanted. */

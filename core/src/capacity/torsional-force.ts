@@ -21,6 +21,9 @@ export interface ShearCentre {
  */
 export function torsionalCriticalForce({ Nu, Nv, NT }: UncoupledForces, { us, vs, i0 }: ShearCentre): number {
   if (us === 0 && vs === 0) return NT;
+  // What is held against bending about one axis couples with bending about the other only
+  if (Nu === Infinity) return coupled(Nv, NT, vs / i0);
+  if (Nv === Infinity) return coupled(Nu, NT, us / i0);
   // On an axis of symmetry only bending square to it couples with torsion
   if (us === 0) return coupled(Nv, NT, vs / i0);
   if (vs === 0) return coupled(Nu, NT, us / i0);
@@ -39,9 +42,9 @@ export function torsionalCriticalForce({ Nu, Nv, NT }: UncoupledForces, { us, vs
 
 /** The lower root of bending about one axis with torsion. */
 function coupled(N: number, NT: number, eccentricity: number): number {
-  const beta = 1 - eccentricity ** 2;
-  const ratio = NT / N;
   // Held against bending the member twists about its shear centre alone
   if (N === Infinity) return NT;
+  const beta = 1 - eccentricity ** 2;
+  const ratio = NT / N;
   return (N / (2 * beta)) * (1 + ratio - Math.sqrt((1 - ratio) ** 2 + 4 * eccentricity ** 2 * ratio));
 }

@@ -54,9 +54,9 @@ describe('figures of the Slip shed', () => {
   it('says where and under what it was found, in the words of the drawing', () => {
     const figures = figuresOf('fixed');
     const place = (id: string) => figures.find((f) => f.id === id)!.place;
-    expect(place('rafter-moment')).toMatch(/^(left|right) rafter, x = (0|11\.1) m, U\d$/);
+    expect(place('rafter-moment')).toMatch(/^(left|right) rafter, x = (0|11\.1) m, U\d(, towards [+−]x)?$/);
     expect(place('sway')).toMatch(/^(left|right) eaves, C\d$/);
-    expect(place('base-moment')).toMatch(/^(left|right) base, U\d$/);
+    expect(place('base-moment')).toMatch(/^(left|right) base, U\d(, towards [+−]x)?$/);
   });
 
   it('every figure’s trace ends in its value', () => {

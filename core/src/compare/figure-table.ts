@@ -2,7 +2,7 @@ import type { CalculationStep } from '../capacity/index.js';
 import { attempt } from '../problem.js';
 import type { Namer } from '../recipe/geometry/names.js';
 import type { FigureSpec } from '../recipe/types.js';
-import type { ResultSelection } from '../results/index.js';
+import { combinationOf, type ResultSelection } from '../results/index.js';
 import { inSentence } from '../units/format.js';
 import { shownSystem } from '../units/system.js';
 import {
@@ -77,7 +77,7 @@ export class FigureTable {
 }
 
 function selectionsOf(source: FigureSource, result: string): ResultSelection[] {
-  return source.forces.selections.filter(({ id }) => id === result);
+  return source.forces.selections.filter((one) => combinationOf(one) === result);
 }
 
 function reaches(source: FigureSource, needs: Needs): boolean {
@@ -108,14 +108,20 @@ function summarised(spec: FigureSpec, source: FigureSource, namer: Namer): Figur
     ...head,
     value: result.value,
     place: placeOf(result, namer),
-    ...(result.result === undefined ? {} : { combination: result.result }),
+    ...(result.result === undefined ? {} : { combination: combinationNamed(source, result.result) }),
     status: limit === undefined ? 'none' : keepsLimit(spec, result.value, limit) ? 'pass' : 'fail',
   };
 }
 
+/** The combination of a state that a value was found in. */
+function combinationNamed({ forces }: FigureSource, result: string): string {
+  const selection = forces.selections.find(({ id }) => id === result);
+  return selection ? combinationOf(selection) : result;
+}
+
 /** Where a value was found, in words: "left column, x = 6.40 m, U1". */
-function placeOf({ member, node, x, result }: FigureResult, namer: Namer): string {
+function placeOf({ member, node, x, result, note }: FigureResult, namer: Namer): string {
   const part = member !== undefined ? namer.member(member) : node !== undefined ? namer.node(node) : '';
   const at = member !== undefined && x !== undefined ? `x = ${inSentence(x, 'length')}` : '';
-  return [part, at, result].filter((word) => word !== undefined && word !== '').join(', ');
+  return [part, at, result, note].filter((word) => word !== undefined && word !== '').join(', ');
 }

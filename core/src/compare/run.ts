@@ -151,7 +151,7 @@ export class AlternativeRun {
     const forces = this.forces!;
     if (stage === 'checks') {
       // Lengths from the frame must be known before the checks
-      if (wantsLengths(forces.model)) this.stability = yield* stabilityInParts(forces, progress);
+      if (wantsLengths(forces)) this.stability = yield* stabilityInParts(forces, progress);
       this.checker = checkerOf(forces, this.stability?.lengths);
       this.checks = this.checker.checkAll(progress ? { progress } : {});
       return;

@@ -1,7 +1,7 @@
 import type { Frame, Progress } from '../analysis/index.js';
-import type { CheckItem, MemberCheck, Stability } from '../capacity/index.js';
+import { notChecked, type CheckItem, type MemberCheck, type Stability } from '../capacity/index.js';
 import type { CodeName, FrameModel } from '../model/types.js';
-import { assess } from '../pipeline/index.js';
+import { assess, type Verdict, type VerdictStatus } from '../pipeline/index.js';
 import { attempt, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
 import { resolveSections } from '../library/sections.js';
 import { assertFinite } from './finite.js';
@@ -14,17 +14,20 @@ export interface ChecksFile {
   /** By strength combination. */
   stability: Record<
     string,
-    { alphaCr?: number; reason?: string; secondOrderNeeded: boolean; clause: string }
+    { alphaCr?: number; alphaCrMember?: number; reason?: string; secondOrderNeeded: boolean; clause: string }
   >;
   /** By member id, a group under its own name. */
   members: Record<string, CheckedMember>;
   summary: {
-    status: MemberCheck['status'];
+    /** What all checks come to: the same verdict that screens and `assess` tell. */
+    status: VerdictStatus;
     utilisation?: number;
     member?: string;
     /** Members over capacity, and those with something not covered. */
     over: string[];
     notCovered: string[];
+    /** What no check here speaks of. */
+    notChecked: string[];
     /** kg of all members. */
     mass: number;
   };
@@ -57,15 +60,15 @@ export function checkToFile(given: FrameModel, options: CheckOptions = {}): Outc
     const { secondOrder = false, all = false, progress } = options;
     const outcome = assess(model, { secondOrder, all, steps: true, ...(progress ? { progress } : {}) });
     if (!outcome.ok) throw new ProblemError(outcome.problems);
-    const { forces, checks, stability } = outcome.value;
+    const { forces, checks, stability, verdict } = outcome.value;
     const file: ChecksFile = {
       format: 'hashira-checks',
       version: 1,
       code: model.code?.name ?? 'EN1993',
       stability: Object.fromEntries([...stability].map(([id, one]) => [id, stabilityEntry(one)])),
       members: Object.fromEntries(checks.map((check) => [check.member, entryOf(check)])),
-      summary: summaryOf(checks, forces.frame),
-      notes: [...forces.notes, ...idleNotes(checks)],
+      summary: summaryOf(verdict, forces.frame),
+      notes: [...forces.notes, ...idleNotes(checks), ...unloadedNotes(verdict)],
     };
     assertFinite(file, () => '');
     return file;
@@ -82,11 +85,24 @@ function idleNotes(checks: readonly MemberCheck[]): string[] {
     );
 }
 
-/** αcr is left out, with the reason, where nothing buckles. */
-function stabilityEntry({ alphaCr, ...rest }: Stability): ChecksFile['stability'][string] {
-  return alphaCr === null
-    ? { ...rest, reason: 'Nothing is in compression under this combination, so nothing buckles.' }
-    : { alphaCr, ...rest };
+const unloadedNotes = ({ unloaded }: Verdict): string[] =>
+  unloaded.map((id) => `Combination "${id}" carries no load: what is checked under it says nothing.`);
+
+/** αcr is left out, with the reason, where the frame does not buckle. */
+function stabilityEntry({
+  alphaCr,
+  alphaCrMember,
+  reason,
+  secondOrderNeeded,
+  clause,
+}: Stability): ChecksFile['stability'][string] {
+  return {
+    ...(alphaCr === null ? {} : { alphaCr }),
+    ...(alphaCrMember === undefined ? {} : { alphaCrMember }),
+    ...(reason === undefined ? {} : { reason }),
+    secondOrderNeeded,
+    clause,
+  };
 }
 
 /** Everything that keeps the model from being checked, at once. */
@@ -151,18 +167,14 @@ function entryOf(check: MemberCheck): CheckedMember {
   };
 }
 
-function summaryOf(checks: readonly MemberCheck[], frame: Frame): ChecksFile['summary'] {
-  const covered = checks.filter(({ utilisation }) => utilisation !== undefined);
-  const worst =
-    covered.length === 0 ? undefined : covered.reduce((a, b) => (b.utilisation! > a.utilisation! ? b : a));
-  const over = checks.filter(({ status }) => status === 'fail').map(({ member }) => member);
-  const notCovered = checks.filter(({ reasons }) => reasons.length > 0).map(({ member }) => member);
+function summaryOf({ status, worst, over, notCovered }: Verdict, frame: Frame): ChecksFile['summary'] {
   const mass = frame.memberIds.reduce((sum, _, m) => sum + frame.massPerLength[m]! * frame.length[m]!, 0);
   return {
-    status: over.length > 0 ? 'fail' : notCovered.length > 0 ? 'not covered' : 'pass',
+    status,
     ...(worst ? { utilisation: worst.utilisation!, member: worst.member } : {}),
-    over,
-    notCovered,
+    over: [...over],
+    notCovered: [...notCovered],
+    notChecked: [...notChecked],
     mass,
   };
 }

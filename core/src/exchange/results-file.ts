@@ -11,7 +11,8 @@ import {
   type Progress,
 } from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
-import { attempt, ProblemError, type Outcome } from '../problem.js';
+import { explainingDivergence } from '../pipeline/index.js';
+import { attempt, ProblemError, unwrapped, type Outcome } from '../problem.js';
 import { assertFinite } from './finite.js';
 import { TrainEnvelopes, type TrainEnvelope } from './train-envelopes.js';
 import { memberStations, resultSelections, stateEquilibrium, type Station } from '../results/index.js';
@@ -95,7 +96,13 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
 function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: SolveOptions): void {
   const selections = resultSelections(model);
   options.progress?.stage?.('Forces and displacements');
-  const outcome = analyse(frame, selections, options);
+  const combinations = selections.filter(({ kind }) => kind === 'combination');
+  const outcome = attempt(() =>
+    explainingDivergence(
+      frame,
+      combinations.length > 0 ? combinations : selections,
+    )(() => unwrapped(analyse(frame, selections, options))),
+  );
   if (!outcome.ok) throw new ProblemError(outcome.problems);
   const { prepared, states, notes } = outcome.value;
   file.notes.push(...notes);

@@ -153,6 +153,9 @@ for (const [short, id] of Object.entries(shortNames)) byName.set(short, byName.g
 // S355J2, S355 JR, S355K2+N …: the quality does not change what counts here
 const withoutQuality = (name: string): string => name.replace(/^(S\d{3})(JR|J0|J2|K2)(H|N|W|\+.*)?$/, '$1');
 
+/** Names of all grades. */
+export const gradeNames: readonly string[] = grades.map(({ id }) => id);
+
 /** The grade with this name in any usual spelling, or undefined. */
 export function lookUpGrade(id: string): MaterialConstants | undefined {
   const name = plain(id);

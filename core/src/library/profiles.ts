@@ -2,6 +2,7 @@ import { lazily } from '../lazily.js';
 import { fail } from '../problem.js';
 import { catalogue, type CatalogueEntry } from './catalogue/index.js';
 import { profileKey } from './names.js';
+import { editDistance } from './nearest.js';
 
 /** Every profile with the key of its name; the library has thousands. */
 export const keyedProfiles = lazily(() => catalogue.map((entry) => ({ entry, key: profileKey(entry.name) })));
@@ -48,16 +49,4 @@ export function nearestProfiles(name: string, count = 3): string[] {
     if (best.length > count) best.pop();
   }
   return best.map((entry) => entry.name);
-}
-
-/** Levenshtein's distance. */
-function editDistance(a: string, b: string): number {
-  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= b.length; j++)
-      next[j] = Math.min(next[j - 1]! + 1, row[j]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
-    row = next;
-  }
-  return row[b.length]!;
 }

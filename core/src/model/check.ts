@@ -293,6 +293,9 @@ function checkMasses(model: FrameModel, report: Report): void {
   (model.masses ?? []).forEach((mass, i) => {
     if (!nodes.has(mass.node)) report(`/masses/${i}/node`, `A mass is on unknown node "${mass.node}"`);
   });
+  const cases = byId(model.loadCases ?? []);
+  for (const id of Object.keys(model.massFrom ?? {}))
+    if (!cases.has(id)) report(`/massFrom/${id}`, `Masses are taken from the unknown load case "${id}"`);
 }
 
 function checkTrains(model: FrameModel, report: Report): void {

@@ -109,12 +109,28 @@ export const codeChoiceSchema = object({
   interaction: { enum: ['A', 'B'] },
   lateralTorsional: { enum: ['rolled', 'general'] },
   imperfections: { type: 'boolean' },
+  analysis: { enum: ['direct', 'effective-length'] },
 });
 
+/** A number, or one for each flange. */
+const flangeLengths = {
+  if: { type: 'object' },
+  then: object({ top: notNegative, bottom: notNegative }, ['top', 'bottom']),
+  else: notNegative,
+};
+
+/** A node, or a node with the flange that it holds. */
+const flangeRestraint = {
+  if: { type: 'object' },
+  then: object({ node: id, flange: { enum: ['top', 'bottom', 'both'] } }, ['node']),
+  else: id,
+};
+
 const memberDesign = object({
-  ...six(['Lcy', 'Lcz', 'LT', 'LLT'], notNegative),
+  ...six(['Lcy', 'Lcz', 'LT'], notNegative),
+  LLT: flangeLengths,
   lengths: { enum: ['given', 'buckling-analysis'] },
-  restraints: list(id),
+  restraints: list(flangeRestraint),
   ...six(['C1', 'Cmy', 'Cmz', 'CmLT'], positive),
   C2: number,
   sway: { type: 'boolean' },
@@ -248,13 +264,24 @@ export const frameModelSchema = {
         ),
       ),
       masses: list(object({ node: id, m: positive }, ['node', 'm'])),
+      massFrom: { type: 'object', additionalProperties: notNegative },
       code: codeChoiceSchema,
       loadCases: list(
         object(
           {
             id,
             category: {
-              enum: ['permanent', 'imposed', 'snow', 'wind', 'temperature', 'crane', 'accidental', 'seismic'],
+              enum: [
+                'permanent',
+                'imposed',
+                'snow',
+                'wind',
+                'temperature',
+                'crane',
+                'prestress',
+                'accidental',
+                'seismic',
+              ],
             },
             selfWeight: number,
             loads: list(load),

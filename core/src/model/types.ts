@@ -19,6 +19,8 @@ export interface FrameModel {
   loadCases?: LoadCase[];
   combinations?: Combination[];
   trains?: TrainLoad[];
+  /** Load cases whose downward loads count as masses in modes, with a factor each. */
+  massFrom?: Record<string, number>;
   code?: CodeChoice;
 }
 
@@ -36,6 +38,8 @@ export interface CodeChoice {
   lateralTorsional?: 'rolled' | 'general';
   /** Sway and bow imperfections of EN 1993-1-1 5.3.2 in every strength combination. */
   imperfections?: boolean;
+  /** AISC 360 in second order: the direct analysis method of C2 (`direct`, default), or the effective length method of Appendix 7. */
+  analysis?: 'direct' | 'effective-length';
 }
 
 export type CodeName = 'EN1993' | 'AISC360';
@@ -47,12 +51,12 @@ export interface MemberDesign {
   Lcz?: number;
   /** Torsional buckling length; absent: Lcz. */
   LT?: number;
-  /** Between lateral restraints of the compression flange; 0: held throughout. */
-  LLT?: number;
+  /** Between lateral restraints of the compression flange, one for both flanges or one each; 0: held throughout. */
+  LLT?: number | FlangeLengths;
   /** `buckling-analysis`: Lcy and Lcz from the frame's critical load. */
   lengths?: 'given' | 'buckling-analysis';
-  /** Nodes of the physical member that hold its compression flange sideways; absent: its ends. */
-  restraints?: string[];
+  /** Nodes of the physical member that hold its flanges sideways; absent: its ends. */
+  restraints?: (string | FlangeRestraint)[];
   C1?: number;
   C2?: number;
   Cmy?: number;
@@ -66,6 +70,18 @@ export interface MemberDesign {
   /** Members of one name, in line, are checked as one. */
   group?: string;
   deflection?: { limit: number; from?: 'chord' | 'start' | 'end' };
+}
+
+/** A flange of a member: top is that on the side of local +z. */
+export type Flange = 'top' | 'bottom';
+
+/** Distances between lateral restraints of each flange, m. */
+export type FlangeLengths = Record<Flange, number>;
+
+/** A node that holds one flange sideways, or both. */
+export interface FlangeRestraint {
+  node: string;
+  flange?: Flange | 'both';
 }
 
 /** A grade of the library (only `id`), or a material with all its constants. */
@@ -257,7 +273,15 @@ export type Support = {
 } & Partial<Record<Freedom, 'fixed' | number>>;
 
 export type LoadCategory =
-  'permanent' | 'imposed' | 'snow' | 'wind' | 'temperature' | 'crane' | 'accidental' | 'seismic';
+  | 'permanent'
+  | 'imposed'
+  | 'snow'
+  | 'wind'
+  | 'temperature'
+  | 'crane'
+  | 'prestress'
+  | 'accidental'
+  | 'seismic';
 
 export interface LoadCase {
   id: string;

@@ -2,7 +2,8 @@ import type { Progress } from '../analysis/index.js';
 import type { MemberCheck, MemberChecker, Stability } from '../capacity/index.js';
 import type { FrameModel } from '../model/types.js';
 import { attempt, type Outcome } from '../problem.js';
-import { analysed, checkerOf, stabilityOf, wantsLengths, type Analysed } from './analysed.js';
+import { analysed, checkerOf, stabilityOf, type Analysed } from './analysed.js';
+import { unloadedCombinations } from '../model/unloaded.js';
 
 export interface AssessOptions {
   readonly secondOrder?: boolean;
@@ -26,7 +27,8 @@ export interface Assessment {
 }
 
 /** What an alternative's checks come to. */
-export type VerdictStatus = 'pass' | 'fail' | 'not covered' | 'needs second order' | 'nothing to check';
+export type VerdictStatus =
+  'pass' | 'fail' | 'not covered' | 'needs second order' | 'no load' | 'nothing to check';
 
 export interface Verdict {
   readonly status: VerdictStatus;
@@ -34,9 +36,13 @@ export interface Verdict {
   readonly notCovered: readonly string[];
   /** The worst member that is covered. */
   readonly worst?: MemberCheck;
-  /** Least critical factor of the strength combinations, and whose; absent where nothing buckles. */
+  /** Least critical factor of the frame in the strength combinations, and whose; absent where it does not buckle. */
   readonly alphaCr?: number;
   readonly alphaCrOf?: string;
+  /** Least critical factor at which members buckle between nodes that stay. */
+  readonly alphaCrMember?: number;
+  /** Strength combinations without any load. */
+  readonly unloaded: readonly string[];
   /** The forces are of first order where their code asks for second. */
   readonly secondOrderNeeded: boolean;
 }
@@ -63,7 +69,7 @@ export function nearestToInstability(
 
 /**
  * What the checks come to. A pass by forces of first order is none where αcr asks for second order (EN 1993-1-1 5.2.1, 5.2.2; AISC
- * 360 C1) and the buckling lengths are not those of the frame.
+ * 360 C1) and not every member in compression has its buckling lengths from the frame; nor one under combinations without any load.
  */
 export function verdictOf(
   forces: Analysed,
@@ -76,8 +82,12 @@ export function verdictOf(
   const over = checks.filter(({ status }) => status === 'fail').map(({ member }) => member);
   const notCovered = checks.filter(({ reasons }) => reasons.length > 0).map(({ member }) => member);
   const least = nearestToInstability(stability);
-  const asked = [...stability.values()].some(({ secondOrderNeeded }) => secondOrderNeeded);
-  const secondOrderNeeded = forces.order === 1 && asked && !wantsLengths(forces.model);
+  const members = [...stability.values()].flatMap(({ alphaCrMember }) => alphaCrMember ?? []);
+  const asked = [...stability.values()].some(
+    ({ secondOrderNeeded, inLengths }) => secondOrderNeeded && !inLengths,
+  );
+  const secondOrderNeeded = forces.order === 1 && asked;
+  const unloaded = unloadedCombinations(forces.given).map(({ id }) => id);
   const status: VerdictStatus =
     over.length > 0
       ? 'fail'
@@ -85,15 +95,19 @@ export function verdictOf(
         ? 'nothing to check'
         : notCovered.length > 0
           ? 'not covered'
-          : secondOrderNeeded
-            ? 'needs second order'
-            : 'pass';
+          : unloaded.length > 0
+            ? 'no load'
+            : secondOrderNeeded
+              ? 'needs second order'
+              : 'pass';
   return {
     status,
     over,
     notCovered,
     ...(worst ? { worst } : {}),
     ...(least ? { alphaCr: least.alphaCr, alphaCrOf: least.id } : {}),
+    ...(members.length > 0 ? { alphaCrMember: Math.min(...members) } : {}),
+    unloaded,
     secondOrderNeeded,
   };
 }

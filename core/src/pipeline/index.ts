@@ -9,6 +9,7 @@ export {
   type Analysed,
   type StabilityOfAll,
 } from './analysed.js';
+export { explainingDivergence } from './divergence.js';
 export {
   assess,
   nearestToInstability,

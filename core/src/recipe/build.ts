@@ -1,7 +1,7 @@
 import { checkModel } from '../model/check.js';
 import { findNotFinite } from '../model/finite.js';
 import { memberAxes } from '../model/axes.js';
-import type { FrameModel, Member, Vector } from '../model/types.js';
+import type { Flange, FlangeRestraint, FrameModel, Member, Vector } from '../model/types.js';
 import { attempt, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
 import type { Axis } from './axes.js';
 import { SectionTable } from './build-sections.js';
@@ -15,6 +15,7 @@ import type { ParameterValues } from './parameters.js';
 import { runSteps } from './run-steps.js';
 import type { Assignment } from './rules/assignment.js';
 import { applyRules, type RuleMatches } from './rules/index.js';
+import { loadNotes } from './load-notes.js';
 import type { Alternative, Design, DesignCombination } from './types.js';
 
 /** A frame model with what it came from. */
@@ -57,7 +58,7 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
     const made = combinations.ok ? combinations.value : [];
     const model = modelOf(own, alternative, geometry, assignment, made);
     stopAt([...findNotFinite(model), ...checkModel(model)]);
-    const notes = [...geometry.notes, ...assignment.notes];
+    const notes = [...geometry.notes, ...assignment.notes, ...loadNotes(own, model)];
     return {
       model,
       design: own,
@@ -157,6 +158,7 @@ function modelOf(
       factors,
     })),
     ...(assignment.trains.length > 0 ? { trains: [...assignment.trains] } : {}),
+    ...(design.analysis.massFrom ? { massFrom: design.analysis.massFrom } : {}),
     code: { ...design.code, ...(design.analysis.imperfections ? { imperfections: true } : {}) },
   };
 }
@@ -215,11 +217,19 @@ function designOf(member: GeometryMember, geometry: Geometry, assignment: Assign
 }
 
 /** Nodes of a physical member that hold its flange. */
-function restraintsOf(pieces: readonly string[], geometry: Geometry, holding: ReadonlySet<string>): string[] {
+function restraintsOf(
+  pieces: readonly string[],
+  geometry: Geometry,
+  { top, bottom }: Partial<Record<Flange, ReadonlySet<string>>>,
+): (string | FlangeRestraint)[] {
   const nodes = new Set(
     pieces.flatMap((id) => [geometry.members.get(id)!.start, geometry.members.get(id)!.end]),
   );
-  return [...nodes].filter((node) => holding.has(node));
+  return [...nodes].flatMap((node): (string | FlangeRestraint)[] => {
+    const [above, below] = [top?.has(node) ?? false, bottom?.has(node) ?? false];
+    if (above && below) return [node];
+    return above || below ? [{ node, flange: above ? 'top' : 'bottom' }] : [];
+  });
 }
 
 /** A member's roll, and the arms by which its axis stands off the line it is set out on. */

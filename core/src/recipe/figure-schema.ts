@@ -9,6 +9,7 @@ export const figureSchema = object(
     members: { type: 'string', minLength: 1, maxLength: 400 },
     nodes: { type: 'string', minLength: 1, maxLength: 400 },
     component: text,
+    sense: { enum: ['magnitude', 'greatest', 'least'] },
     number: { type: 'integer', minimum: 1, maximum: 100 },
     limit: expression,
     judgedBy: { enum: ['strength', 'service', 'none'] },

@@ -1,5 +1,6 @@
 import { codeChoiceSchema, materialSchema, sectionSchema } from '../model/schema.js';
 import { axisSchema } from './axis-schema.js';
+import { combineStates } from './combine/code.js';
 import { combinationSchema } from './combine/combination.js';
 import { loadCaseSchema } from './combine/load-case.js';
 import { figureSchema } from './figure-schema.js';
@@ -103,7 +104,12 @@ export const designSchema = {
       combine: object(
         {
           by: text,
-          states: { type: 'array', items: { enum: ['strength', 'service'] }, minItems: 1, maxItems: 2 },
+          states: {
+            type: 'array',
+            items: { enum: combineStates },
+            minItems: 1,
+            maxItems: combineStates.length,
+          },
         },
         ['by', 'states'],
       ),

@@ -4,7 +4,15 @@ import { object } from './rules/schemas.js';
 import type { Design } from './types.js';
 
 /** JSON Schema of what every alternative is calculated by. */
-export const analysisSchema = object({ order: { enum: [1, 2] }, imperfections: { type: 'boolean' } });
+export const analysisSchema = object({
+  order: { enum: [1, 2] },
+  imperfections: { type: 'boolean' },
+  massFrom: {
+    type: 'object',
+    additionalProperties: { type: 'number', minimum: 0, maximum: 100 },
+    maxProperties: 100,
+  },
+});
 
 /** What a design is calculated by, field by field: `analysis/order`, `code/gammaM1` … */
 export function settingsFields({
@@ -16,8 +24,8 @@ export function settingsFields({
     ...recordFields({ enum: ['plane', 'solid'] }, space, 'space'),
     ...recordFields(analysisSchema, analysis, 'analysis'),
     ...recordFields(codeChoiceSchema, code, 'code').filter(
-      // Whether checks want imperfections is asked once, of the analysis
-      ({ path }) => path !== 'code/imperfections',
+      // Whether checks want imperfections is asked once, of the analysis; how second order is analysed only where the code leaves a choice
+      ({ path }) => path !== 'code/imperfections' && (path !== 'code/analysis' || code.name === 'AISC360'),
     ),
   ];
 }

@@ -35,6 +35,8 @@ export interface AnalysisChoice {
   order: 1 | 2;
   /** Sway and bow imperfections in every strength combination. */
   imperfections: boolean;
+  /** Load cases whose downward loads count as masses in modes, with a factor each. */
+  massFrom?: Record<string, number>;
 }
 
 /** A named value with one place: a number with a unit, or the name of a section or material. */
@@ -98,8 +100,9 @@ export interface Rule {
   action?: 'frame' | 'axial' | 'tension-only' | 'compression-only';
   roll?: Written;
   lengths?: LengthsRule | 'buckling-analysis';
-  /** Condition on nodes that hold the compression flange sideways. */
+  /** Condition on nodes that hold members sideways: both flanges, or the one that is named (top: on the side of local z). */
   restraints?: Expression;
+  flange?: 'top' | 'bottom' | 'both';
   group?: string;
   deflection?: { limit: Written; from?: 'chord' | 'start' | 'end' };
   support?: SupportKind;
@@ -177,9 +180,16 @@ export interface DesignCombination {
 }
 
 /** Combinations made by a code's rule. */
+/**
+ * What combinations are made for: resistance; characteristic and quasi-permanent values; frequent or quasi-permanent ones alone;
+ * anchorage; accidental and seismic situations.
+ */
+export type CombineState =
+  'strength' | 'service' | 'frequent' | 'quasi-permanent' | 'equilibrium' | 'accidental' | 'seismic';
+
 export interface Combine {
   by: string;
-  states: ('strength' | 'service')[];
+  states: CombineState[];
 }
 
 /** Something to vary, and its options. */
@@ -222,6 +232,8 @@ export interface FigureSpec {
   members?: Expression;
   nodes?: Expression;
   component?: string;
+  /** Of a reaction: the greatest magnitude (default), the greatest value, or the least, such as uplift. */
+  sense?: 'magnitude' | 'greatest' | 'least';
   number?: number;
   limit?: Written;
   judgedBy?: 'strength' | 'service' | 'none';

@@ -13,7 +13,14 @@ export {
   type ForceName,
   type PlacedValue,
 } from './member-functions.js';
-export { resultSelections, type ResultSelection } from './selection.js';
+export {
+  combinationOf,
+  resultSelections,
+  type CombinedState,
+  type ExpandedModel,
+  type ResultSelection,
+  type Situation,
+} from './selection.js';
 export { memberStations, type Station } from './stations.js';
 export { envelope, envelopeAt, type EnvelopePiece, type NamedField } from './envelope.js';
 export { elasticStress } from './stress.js';

@@ -6,7 +6,9 @@ import { linkageMatrices } from '../second-order/linkage.js';
 import type { Prepared } from '../static.js';
 import type { Progress } from '../sparse/factor.js';
 import { dot, largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
-import { fieldCount, rich, usual, type Richness } from './member-shapes.js';
+import type { Frame } from '../frame.js';
+import { framingNodes } from './framing-nodes.js';
+import { fieldCount, rich, usual, type MemberShapes, type Richness } from './member-shapes.js';
 import { ShapeCache } from './shape-cache.js';
 import { widest, type MemberPencil } from './inner-elimination.js';
 import { fewMembers, Pencil, PencilMemory, type ShiftedPencil } from './pencil.js';
@@ -17,6 +19,8 @@ export interface BucklingMode {
   readonly factor: number;
   /** 6 a node, global; the largest translation is 1. Zero at all nodes where members buckle by themselves. */
   readonly shape: Float64Array;
+  /** Greatest movement of a node at which something meets, against the greatest movement anywhere: next to 0 where members buckle by themselves. */
+  readonly nodesMove: number;
   /** Share of each member in the energy that the axial forces bring, Σ = 1: the members that buckle have the most. */
   readonly shares: Float64Array;
 }
@@ -34,6 +38,7 @@ export interface BucklingHelp {
 export class BucklingMemory {
   readonly pencils = new PencilMemory();
   readonly matrices = new ReusedArrays();
+  framing: Uint8Array | undefined;
   private readonly shapes = new Map<Richness, ShapeCache>();
 
   shapesOf(richness: Richness): ShapeCache {
@@ -86,8 +91,10 @@ function modesWith(
 ): BucklingMode[] {
   let done = 0;
   const step = (by: number) => progress?.step(1 - 1 / (1 + 0.1 * (done += by)));
-  const members = pencilsOf(prepared, state, { richness, memory }, () => step(0));
-  if (wanted === 0 || !members) return [];
+  const found = pencilsOf(prepared, state, { richness, memory }, () => step(0));
+  if (wanted === 0 || !found) return [];
+  const { members, shapes } = found;
+  const framing = (memory.framing ??= framingNodes(prepared.frame));
   const linkages = linkageMatrices(prepared, state.loads, state.memberForces, state.reactions).map(
     ({ freedoms, K }) => ({
       freedoms,
@@ -96,8 +103,18 @@ function modesWith(
   );
   const pencil = new Pencil(prepared, members, linkages, () => step(0), memory.pencils);
   return factorsOf(pencil, wanted, knownMode, () => step(1)).map(({ lambda, vector }) =>
-    describe(pencil, members, lambda, vector),
+    describe(pencil, { frame: prepared.frame, members, shapes, framing }, lambda, vector),
   );
+}
+
+/** A frame's members while they buckle. */
+interface Buckling {
+  readonly frame: Frame;
+  readonly members: readonly MemberPencil[];
+  /** Of those that axial forces act in. */
+  readonly shapes: readonly (MemberShapes | undefined)[];
+  /** 1 for nodes at which something meets. */
+  readonly framing: Uint8Array;
 }
 
 /** What the members bring to stiffness and to its change by their axial forces; undefined where none is compressed. */
@@ -106,7 +123,7 @@ function pencilsOf(
   state: FrameState,
   { richness, memory }: { readonly richness: Richness; readonly memory: BucklingMemory },
   pause: () => void,
-): MemberPencil[] | undefined {
+): Pick<Buckling, 'members' | 'shapes'> | undefined {
   const { frame, elements, loads } = prepared;
   let largest = 0;
   for (const N of state.axial)
@@ -122,6 +139,7 @@ function pencilsOf(
   arrays.rewind();
   const cache = memory.shapesOf(richness);
   const compressed = new Uint8Array(frame.memberIds.length);
+  const shapesOf: (MemberShapes | undefined)[] = frame.memberIds.map(() => undefined);
   const members = frame.memberIds.map((_, m): MemberPencil => {
     if (m % fewMembers === 0) pause();
     const slack = state.slack[m] === 1;
@@ -133,6 +151,7 @@ function pencilsOf(
       return { inner: 0, K, Kinner: new Float64Array(0), B: undefined };
     if (forces.some((value) => value < -1e-9 * largest)) compressed[m] = 1;
     const shapes = cache.of(prepared, m, breaks, { forModes: false, richness });
+    shapesOf[m] = shapes;
     const total = 12 + shapes.inner;
     const B = arrays.take(total * total);
     for (let p = 0; p < shapes.x.length; p++) {
@@ -141,7 +160,7 @@ function pencilsOf(
     }
     return { inner: shapes.inner, K, Kinner: shapes.Kinner, B };
   });
-  return compressed.includes(1) ? members : undefined;
+  return compressed.includes(1) ? { members, shapes: shapesOf } : undefined;
 }
 
 /** The lowest positive factors with their vectors, all of them up to the last. */
@@ -223,16 +242,24 @@ function guessBy(pencil: Pencil, { shape }: BucklingMode): Guess | undefined {
 
 function describe(
   pencil: Pencil,
-  members: readonly MemberPencil[],
+  { frame, members, shapes, framing }: Buckling,
   factor: number,
   vector: Float64Array,
 ): BucklingMode {
   const u = pencil.nodes(vector);
   const z = new Float64Array(widest);
   const shares = new Float64Array(members.length);
+  let ofNodes = 0;
+  let anywhere = 0;
+  for (let n = 0; n < framing.length; n++) {
+    const size = Math.hypot(u[6 * n]!, u[6 * n + 1]!, u[6 * n + 2]!);
+    if (framing[n] === 1) ofNodes = Math.max(ofNodes, size);
+    anywhere = Math.max(anywhere, size);
+  }
   members.forEach(({ B, inner }, m) => {
     if (!B) return;
     pencil.memberVector(m, u, vector, z);
+    anywhere = Math.max(anywhere, frame.axialOnly[m] ? 0 : greatestInside(shapes[m]!, z));
     let sum = 0;
     for (let i = 0; i < 12 + inner; i++)
       for (let j = 0; j < 12 + inner; j++) sum += z[i]! * B[i * (12 + inner) + j]! * z[j]!;
@@ -242,7 +269,29 @@ function describe(
   // Where nodes stand still to rounding, members buckle by themselves
   let inside = 0;
   for (const value of vector) inside = Math.max(inside, Math.abs(value));
-  return { factor, shape: scaledShape(u, 1e-9 * inside), shares: shares.map((value) => value / total) };
+  return {
+    factor,
+    shape: scaledShape(u, 1e-9 * inside),
+    nodesMove: anywhere > 0 ? ofNodes / anywhere : 0,
+    shares: shares.map((value) => value / total),
+  };
+}
+
+/** Greatest movement across a member at its integration points, under its unknowns `z`. */
+function greatestInside({ x, table, inner }: MemberShapes, z: Float64Array): number {
+  const total = 12 + inner;
+  let most = 0;
+  for (let p = 0; p < x.length; p++) {
+    let square = 0;
+    for (let field = 1; field < 3; field++) {
+      const row = (p * fieldCount + field) * total;
+      let value = 0;
+      for (let i = 0; i < total; i++) value += table[row + i]! * z[i]!;
+      square += value * value;
+    }
+    most = Math.max(most, square);
+  }
+  return Math.sqrt(most);
 }
 
 /** Nodes' displacements with the largest translation 1; the largest rotation where nothing shifts; zero below `noise`. */
@@ -306,9 +355,12 @@ function axialAtPoints(N: Float64Array, breaks: Float64Array): number[] {
 
 /** A member's buckling lengths, m, from the frame's buckling. */
 export interface EffectiveLength {
-  /** For buckling about y and about z: π·√(EI/(α·N)) with the largest compression along the member. */
-  readonly y: number;
-  readonly z: number;
+  /**
+   * For buckling about y and about z: π·√(EI/(α·N)) with the largest compression along the member. A plane frame says nothing of the
+   * axis about which it cannot bend.
+   */
+  readonly y?: number;
+  readonly z?: number;
   /** The critical factor they come from. */
   readonly factor: number;
 }
@@ -329,10 +381,18 @@ export function effectiveLengths(
     const own =
       modes.find(({ shares }) => shares[m]! >= 0.1 * shares.reduce((a, b) => Math.max(a, b))) ?? modes[0]!;
     const length = (EI: number) => Math.PI * Math.sqrt(EI / (own.factor * N));
+    const [bendsAboutY, bendsAboutZ] = bendingAxes(frame, m);
     return {
-      y: length(frame.rigidity[6 * m + 1]!),
-      z: length(frame.rigidity[6 * m + 2]!),
+      ...(bendsAboutY ? { y: length(frame.rigidity[6 * m + 1]!) } : {}),
+      ...(bendsAboutZ ? { z: length(frame.rigidity[6 * m + 2]!) } : {}),
       factor: own.factor,
     };
   });
+}
+
+/** Whether a member of the frame can bend about its y and about its z axis: in a plane frame about the one square to the plane. */
+function bendingAxes(frame: Frame, m: number): [boolean, boolean] {
+  if (!frame.plane) return [true, true];
+  const across = (row: number) => Math.abs(frame.axes[9 * m + 3 * row + 1]!) > 0.999;
+  return [across(1), across(2)];
 }

@@ -1,5 +1,6 @@
 import { greatestMagnitude, isZero } from '../../numeric/magnitude.js';
 import type { Frame } from '../frame.js';
+import { spreadMassAt, spreadMassOf, type SpreadMass } from '../load-masses.js';
 import { problem, ProblemError } from '../../problem.js';
 import { stiffnessOf } from '../elements.js';
 import { strainEnergy } from '../mechanism.js';
@@ -44,7 +45,7 @@ function wavesInside({ frame }: Prepared, omega: number): boolean {
   return frame.memberIds.some((_, m) => {
     if (frame.axialOnly[m]) return false;
     const L = frame.length[m]!;
-    const mu = frame.massPerLength[m]!;
+    const mu = frame.massPerLength[m]! + spreadMassOf(frame.spreadMasses.get(m)) / L;
     const bends = [frame.rigidity[6 * m + 1]!, frame.rigidity[6 * m + 2]!].filter((EI) => EI > 0);
     const bending = ((omega * omega * mu) / Math.min(...bends)) ** 0.25 * L;
     return bending > 8 || omega * Math.sqrt(mu / frame.rigidity[6 * m]!) * L > 4;
@@ -62,8 +63,17 @@ function modesWith(
   /** Mass matrices by shapes, then by density and area: members alike share them. */
   const masses = new Map<MemberShapes, Map<ResolvedSection, Float64Array>>();
   const members = frame.memberIds.map((_, m): MemberPencil => {
-    const breaks = frame.tapers.get(m)?.breaks ?? Float64Array.of(0, frame.length[m]!);
+    const own = frame.tapers.get(m)?.breaks ?? Float64Array.of(0, frame.length[m]!);
+    const spread = frame.spreadMasses.get(m);
+    const breaks = spread ? withPlaces(own, spread) : own;
     const shapes = cache.of(prepared, m, breaks, { forModes: true, richness });
+    if (spread)
+      return {
+        inner: shapes.inner,
+        K: stiffnessOf(elements, m),
+        Kinner: shapes.Kinner,
+        B: loadedMass(frame, m, shapes, spread),
+      };
     const section = frame.sections[m]!;
     let bySection = masses.get(shapes);
     if (!bySection) masses.set(shapes, (bySection = new Map<ResolvedSection, Float64Array>()));
@@ -101,6 +111,31 @@ function modesWith(
       effectiveMass: effectiveMass(pencil, prepared, members, vector, u),
     };
   });
+}
+
+/** The breaks of a member with those of what lies along it. */
+function withPlaces(breaks: Float64Array, spread: readonly SpreadMass[]): Float64Array {
+  const L = breaks[breaks.length - 1]!;
+  const all = [...breaks, ...spread.flatMap(({ from, to }) => [from, to])].sort((a, b) => a - b);
+  return Float64Array.from(all.filter((x, i) => i === 0 || x - all[i - 1]! > 1e-9 * L));
+}
+
+/** The mass matrix of a member with what loads add to it. */
+function loadedMass(
+  frame: Frame,
+  m: number,
+  shapes: MemberShapes,
+  spread: readonly SpreadMass[],
+): Float64Array {
+  const total = 12 + shapes.inner;
+  const B = new Float64Array(total * total);
+  for (let p = 0; p < shapes.x.length; p++) {
+    addMass(frame, m, shapes, p, B);
+    const added = spreadMassAt(spread, shapes.x[p]!) * shapes.weight[p]!;
+    for (let field = 0; field < 3; field++)
+      addSquare(B, shapes.table, (p * fieldCount + field) * total, total, added);
+  }
+  return B;
 }
 
 interface Mode {

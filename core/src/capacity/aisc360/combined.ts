@@ -49,8 +49,7 @@ export const flexureAndForce: MemberCheckRule = {
   scope: 'member',
   clause: 'H1.1 eq. H1-1a',
   title: 'Flexure with axial force',
-  covers: (member) =>
-    !member.tapered && !member.axialOnly && member.section.kind !== 'angle' && (uncovered(member) ?? true),
+  covers: (member) => !member.tapered && member.section.kind !== 'angle' && (uncovered(member) ?? true),
   evaluate(member, state, log) {
     const { Pr, Pc, compression, bentY, bentZ, meets } = situation(member, state);
     if (!meets) return undefined;
@@ -103,8 +102,7 @@ export const unsymmetric: MemberCheckRule = {
   scope: 'member',
   clause: 'H2 eq. H2-1',
   title: 'Flexure with axial force about the principal axes',
-  covers: (member) =>
-    !member.tapered && !member.axialOnly && member.section.kind === 'angle' && (uncovered(member) ?? true),
+  covers: (member) => !member.tapered && member.section.kind === 'angle' && (uncovered(member) ?? true),
   evaluate(member, state, log) {
     const { Pr, Pc, bentY, bentZ } = situation(member, state);
     if (!bentY && !bentZ) return undefined;

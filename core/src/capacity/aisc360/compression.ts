@@ -70,7 +70,7 @@ function torsionalStress(member: PhysicalMember, state: MemberState, log?: StepL
   const { section: s } = member;
   const { p } = s;
   const angle = s.kind === 'angle';
-  const LT = torsionalLength(member, state, log);
+  const LT = torsionalLength(member, log);
   const us = angle ? p.ys * Math.cos(p.alpha) + p.zs * Math.sin(p.alpha) : p.ys;
   const vs = angle ? p.zs * Math.cos(p.alpha) - p.ys * Math.sin(p.alpha) : p.zs;
   const r0 = Math.sqrt((p.Iy + p.Iz) / p.A + us * us + vs * vs);

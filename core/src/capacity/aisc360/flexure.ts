@@ -1,6 +1,6 @@
 import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
-import { diagram, type Diagram } from '../diagram.js';
-import { lateralStretches, type Stretch } from '../lengths.js';
+import { diagram, ofSign, type Diagram } from '../diagram.js';
+import { worstOfStretches, type Stretch } from '../lengths.js';
 import type { PhysicalMember } from '../physical-member.js';
 import { principalDiagram } from '../principal-axes.js';
 import { logSteel, phi, smallMoment } from './common.js';
@@ -31,12 +31,16 @@ const rules: readonly FlexureRule[] = [
   ...solidBars,
 ];
 
-/** Cb from the moments at the quarters of a stretch, F1 eq. F1-1; or C1 as given. */
-function cbOf(member: PhysicalMember, d: Diagram, log?: StepLog): number {
+/** Cb from the moments at the quarters of a stretch, F1 eq. F1-1, 1 of a cantilever with a free tip; or C1 as given. */
+function cbOf(member: PhysicalMember, d: Diagram, { free }: Stretch, log?: StepLog): number {
   const { C1 } = member.design;
   if (C1 !== undefined) {
     log?.('Cb', C1, '', 'given as C1', 'F1');
     return C1;
+  }
+  if (free) {
+    log?.('Cb', 1, '', 'cantilever or overhang with an unbraced free end', 'F1');
+    return 1;
   }
   const L = d.to - d.from;
   const [A, B, C] = [0.25, 0.5, 0.75].map((share) => Math.abs(d.at(d.from + share * L))) as [
@@ -54,12 +58,18 @@ function cbOf(member: PhysicalMember, d: Diagram, log?: StepLog): number {
   return Cb;
 }
 
-/** Stretches to look at: between lateral restraints where the rule asks for them, else the member. */
-function stretchesOf(rule: FlexureRule, member: PhysicalMember, state: MemberState): Stretch[] {
-  const whole = { from: 0, to: member.length, length: 0, how: 'held throughout' };
-  if (!rule.lateral) return [whole];
-  const stretches = lateralStretches(member, state);
-  return stretches.length > 0 ? stretches : [whole];
+/** The moments of a stretch about the rule's axis; of one that holds a single flange those that compress it. */
+function diagramIn(
+  rule: FlexureRule,
+  { section }: PhysicalMember,
+  { field }: MemberState,
+  { from, to, flange }: Stretch,
+): Diagram {
+  if (section.kind === 'angle')
+    return principalDiagram(section, rule.axis === 'u' ? 'u' : 'v', field, from, to);
+  if (rule.axis === 'z') return diagram(field, 'Mz', from, to);
+  const whole = diagram(field, 'My', from, to);
+  return flange ? ofSign(whole, flange === 'top' ? 1 : -1) : whole;
 }
 
 /** φ·Mn of a stretch and the moment in it. */
@@ -70,13 +80,10 @@ function strengthIn(
   stretch: Stretch,
   log?: StepLog,
 ): { demand: number; capacity: number; x: number } {
-  const d =
-    member.section.kind === 'angle'
-      ? principalDiagram(member.section, rule.axis === 'u' ? 'u' : 'v', state.field, stretch.from, stretch.to)
-      : diagram(state.field, rule.axis === 'z' ? 'Mz' : 'My', stretch.from, stretch.to);
+  const d = diagramIn(rule, member, state, stretch);
   logSteel(member.section, log);
   if (rule.lateral) log?.('Lb', stretch.length, 'm', stretch.how, 'F2.2');
-  const Cb = rule.lateral ? cbOf(member, d, log) : 1;
+  const Cb = rule.lateral ? cbOf(member, d, stretch, log) : 1;
   const Mn = rule.strength(member.section, bendingStretch(stretch.length, Cb, d.peak.value), log);
   log?.('φ·Mn', phi * Mn, 'N·m', '0.90·Mn', 'F1(a)');
   log?.('Mr', Math.abs(d.peak.value), 'N·m', 'largest in the stretch, analysis');
@@ -94,12 +101,12 @@ interface WorstStretch {
 function worst(rule: FlexureRule, member: PhysicalMember, state: MemberState): WorstStretch | undefined {
   const known = state.memo.get(rule) as WorstStretch | undefined;
   if (known) return known;
-  let found: WorstStretch | undefined;
-  for (const stretch of stretchesOf(rule, member, state)) {
-    const one = strengthIn(rule, member, state, stretch);
-    if (!found || one.demand / one.capacity > found.demand / found.capacity)
-      found = { stretch, demand: one.demand, capacity: one.capacity, x: one.x };
-  }
+  const of = (stretch: Stretch): WorstStretch => ({ stretch, ...strengthIn(rule, member, state, stretch) });
+  const whole = { from: 0, to: member.length, length: 0, how: 'held throughout' };
+  const found =
+    (rule.lateral
+      ? worstOfStretches(member, state, of, ({ demand, capacity }) => demand / capacity)
+      : undefined) ?? of(whole);
   state.memo.set(rule, found);
   return found;
 }
@@ -131,7 +138,7 @@ const check = (rule: FlexureRule): MemberCheckRule => ({
   clause: rule.clause,
   title: rule.title,
   axis: rule.axis,
-  covers: (member) => !member.tapered && !member.axialOnly && flexureRule(member, rule.axis) === rule,
+  covers: (member) => !member.tapered && flexureRule(member, rule.axis) === rule,
   evaluate(member, state, log) {
     if (!bent(rule, member, state)) return undefined;
     const found = worst(rule, member, state);

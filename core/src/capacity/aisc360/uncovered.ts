@@ -14,7 +14,6 @@ export const slenderBeyond: MemberCheckRule = {
   title: 'Flexure',
   covers: (member) =>
     !member.tapered &&
-    !member.axialOnly &&
     member.section.kind !== 'angle' &&
     !(flexureRule(member, 'y') && flexureRule(member, 'z')),
   evaluate(member, state) {

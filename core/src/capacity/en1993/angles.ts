@@ -1,6 +1,6 @@
 import type { MemberCheckRule, MemberState, StepLog, Verdict } from '../check.js';
 import type { Diagram } from '../diagram.js';
-import { lateralStretches, type Stretch } from '../lengths.js';
+import { worstOfStretches, type Stretch } from '../lengths.js';
 import type { PhysicalMember } from '../physical-member.js';
 import { aboutPrincipalAxes, angleAsymmetry, principalDiagram } from '../principal-axes.js';
 import { bentAngleBeyondClass3 } from './beyond-class-3.js';
@@ -19,8 +19,7 @@ interface BentAngle {
   readonly MuRd: number;
 }
 
-const isAngle = ({ section, tapered, axialOnly }: PhysicalMember): boolean =>
-  section.kind === 'angle' && !tapered && !axialOnly;
+const isAngle = ({ section, tapered }: PhysicalMember): boolean => section.kind === 'angle' && !tapered;
 
 function isBent({ section: s }: PhysicalMember, state: MemberState): boolean {
   return state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
@@ -60,13 +59,11 @@ const ratio = ({ u, MuRd }: BentAngle): number => Math.abs(u.peak.value) / MuRd;
 function bentAngle(member: PhysicalMember, state: MemberState): BentAngle {
   let worst = state.memo.get(bentAngle) as BentAngle | undefined;
   if (worst) return worst;
-  const stretches = lateralStretches(member, state);
-  for (const stretch of stretches.length > 0 ? stretches : [undefined]) {
-    const one = inStretch(member, state, stretch);
-    if (!worst || ratio(one) > ratio(worst)) worst = one;
-  }
+  worst =
+    worstOfStretches(member, state, (stretch) => inStretch(member, state, stretch), ratio) ??
+    inStretch(member, state, undefined);
   state.memo.set(bentAngle, worst);
-  return worst!;
+  return worst;
 }
 
 /** Lateral-torsional buckling of an angle bent about its major axis, EN 1993-1-1 6.3.2.2: Mu,Ed ≤ χLT·Wel,u·fy/γM1, curve d. */

@@ -111,7 +111,7 @@ function deflectionOver(d: Diagram, EI: number): number {
 
 function torsionalForce(i: InteractionInput): number {
   const { p, E, G } = i.member.section;
-  const LT = torsionalLength(i.member, i.state);
+  const LT = torsionalLength(i.member);
   const i0 = Math.sqrt((p.Iy + p.Iz) / p.A + p.ys ** 2 + p.zs ** 2);
   return LT === 0 ? Infinity : (G * p.J + (Math.PI ** 2 * E * p.Iw) / LT ** 2) / i0 ** 2;
 }

@@ -1,7 +1,7 @@
 import type { SectionCheck } from '../check.js';
 import { resistanceClass } from './classification.js';
 import { bendingResistance } from './resistance.js';
-import { hasReducedMoment, momentRatioAtMost, reducedMomentShare } from './reduced-moment.js';
+import { hasReducedMoment, momentRatioAtMost, reducedMomentShare, nearlyUsedUp } from './reduced-moment.js';
 import { hasAxial, hasMy, hasMz } from './significant.js';
 
 /** Bending with axial force, EN 1993-1-1 6.2.9.1: MEd ≤ MN,Rd in classes 1 and 2. */
@@ -27,7 +27,7 @@ const bendingAndAxial = (axis: 'y' | 'z'): SectionCheck => ({
     const capacity = share * Mpl;
     log?.(`MN,${axis},Rd`, capacity, 'N·m', 'Mpl,Rd reduced for NEd', '6.2.9.1(3) to (5)');
     log?.(`M${axis},Ed`, M, 'N·m', 'analysis');
-    return { demand: M, capacity };
+    return { demand: M, capacity: M / nearlyUsedUp(n, [M / Mpl], M / capacity, log) };
   },
 });
 

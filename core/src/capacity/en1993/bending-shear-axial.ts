@@ -1,7 +1,7 @@
 import type { SectionCheck } from '../check.js';
 import { reducedBending, sheared } from './bending-shear.js';
 import { resistanceClass } from './classification.js';
-import { hasReducedMoment, reducedMomentShare } from './reduced-moment.js';
+import { hasReducedMoment, reducedMomentShare, nearlyUsedUp } from './reduced-moment.js';
 import { plasticShear, shearArea, shearReduction } from './resistance.js';
 import { hasAxial, hasMy, hasMz } from './significant.js';
 
@@ -34,7 +34,8 @@ const bendingShearAxial = (axis: 'y' | 'z'): SectionCheck => ({
     const capacity = MV * reducedMomentShare(s, axis, n, axis === 'y' ? lost : 0, log);
     log?.(`M${axis},NV,Rd`, capacity, 'N·m', 'MV,Rd reduced for NEd', '6.2.10(3)');
     log?.(`M${axis},Ed`, Math.abs(M), 'N·m', 'analysis');
-    return { demand: Math.abs(M), capacity };
+    const utilisation = nearlyUsedUp(n, [Math.abs(M) / MV], Math.abs(M) / capacity, log);
+    return { demand: Math.abs(M), capacity: Math.abs(M) / utilisation };
   },
 });
 

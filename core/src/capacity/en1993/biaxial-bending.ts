@@ -2,7 +2,7 @@ import type { SectionCheck } from '../check.js';
 import type { CheckSection } from '../section.js';
 import { resistanceClass } from './classification.js';
 import { bendingResistance } from './resistance.js';
-import { hasReducedMoment, momentRatioAtMost, reducedMomentShare } from './reduced-moment.js';
+import { hasReducedMoment, momentRatioAtMost, reducedMomentShare, nearlyUsedUp } from './reduced-moment.js';
 import { hasMy, hasMz } from './significant.js';
 
 /** Exponents α and β of eq. 6.41 (6.2.9.1(6)). */
@@ -39,12 +39,10 @@ export const biaxialBending: SectionCheck = {
     if (cls > 2) return undefined;
     const n = (Math.abs(f.N) * code.gammaM0) / (s.p.A * s.fy);
     log?.('n', n, '', 'NEd/Npl,Rd', '6.2.9.1(5)');
-    const My =
-      bendingResistance(s, { cls, axis: 'y', moment: f.My }, code, log) *
-      reducedMomentShare(s, 'y', n, 0, log);
-    const Mz =
-      bendingResistance(s, { cls, axis: 'z', moment: f.Mz }, code, log) *
-      reducedMomentShare(s, 'z', n, 0, log);
+    const MplY = bendingResistance(s, { cls, axis: 'y', moment: f.My }, code, log);
+    const MplZ = bendingResistance(s, { cls, axis: 'z', moment: f.Mz }, code, log);
+    const My = MplY * reducedMomentShare(s, 'y', n, 0, log);
+    const Mz = MplZ * reducedMomentShare(s, 'z', n, 0, log);
     const { alpha, beta } = biaxialExponents(s, n);
     log?.('MN,y,Rd', My, 'N·m', 'Mpl,y,Rd reduced for NEd', '6.2.9.1(5)');
     log?.('MN,z,Rd', Mz, 'N·m', 'Mpl,z,Rd reduced for NEd', '6.2.9.1(5)');
@@ -54,6 +52,7 @@ export const biaxialBending: SectionCheck = {
     log?.('Mz,Ed', Math.abs(f.Mz), 'N·m', 'analysis');
     const demand = (Math.abs(f.My) / My) ** alpha + (Math.abs(f.Mz) / Mz) ** beta;
     log?.('left side', demand, '', '(My,Ed/MN,y,Rd)^α + (Mz,Ed/MN,z,Rd)^β', '6.2.9.1(6) eq. 6.41');
-    return { demand, capacity: 1 };
+    const shares = [Math.abs(f.My) / MplY, Math.abs(f.Mz) / MplZ];
+    return { demand: nearlyUsedUp(n, shares, demand, log), capacity: 1 };
   },
 };

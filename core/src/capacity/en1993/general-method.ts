@@ -1,27 +1,43 @@
 import { initialBow } from '../../analysis/index.js';
-import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
-import { lateralStretches } from '../lengths.js';
+import type { Forces, MemberCheckRule, MemberState, StepLog } from '../check.js';
+import { worstOfStretches, type Span, type Stretch } from '../lengths.js';
 import type { PhysicalMember } from '../physical-member.js';
+import type { CheckSection } from '../section.js';
 import { forcesAtX, places } from '../stations.js';
-import { bucklingCurves, imperfectionFactor, reductionFactor } from './buckling-curves.js';
+import {
+  bucklingCurves,
+  imperfectionFactor,
+  reductionFactor,
+  type BucklingCurve,
+} from './buckling-curves.js';
 import { resistanceClass } from './classification.js';
-import { generalCurve } from './lateral-torsional.js';
+import { generalCurve, lessFavourable } from './lateral-torsional.js';
 import { bendingModulus, compressionArea, logStrength } from './resistance.js';
 import { inPlaneFactor, outOfPlaneFactor } from './tapered-critical.js';
 import { tooSmall } from './too-small.js';
 
-/**
- * Least factor on the forces that uses up a cross-section, with in-plane bow and second order (6.3.4(2)): at each place
- * α·N/NRk + (α·My + α·N·e0)/(1 − α/αcr,y)/My,Rk = 1.
- */
-function ultimateFactor(
-  member: PhysicalMember,
-  state: MemberState,
-  alphaCry: number,
-  e0: number,
-): { factor: number; x: number } {
-  let found = { factor: Infinity, x: 0 };
-  for (const { x, forces } of places(state.field)) {
+/** Least factors on the forces that use up the cross-section of a place, at places along a member and wherever they are asked for. */
+class UltimateFactors {
+  readonly along: readonly PlacedFactor[];
+
+  constructor(
+    private readonly member: PhysicalMember,
+    private readonly state: MemberState,
+    private readonly alphaCry: number,
+    private readonly e0: number,
+  ) {
+    this.along = places(state.field).map(({ x, forces }) => this.under(x, forces));
+  }
+
+  /** The least of a stretch, its ends among its places. */
+  within({ from, to }: Span): PlacedFactor {
+    const ends = [from, to].map((x) => this.under(x, forcesAtX(this.state.field, x)));
+    return leastOf([...ends, ...this.along.filter(({ x }) => x > from && x < to)]);
+  }
+
+  /** With in-plane bow and second order (6.3.4(2)): α·N/NRk + (α·My + α·N·e0)/(1 − α/αcr,y)/My,Rk = 1. */
+  private under(x: number, forces: Forces): PlacedFactor {
+    const { member, alphaCry, e0 } = this;
     const s = member.sectionAt(x);
     const cls = resistanceClass(s, forces);
     const N = Math.max(0, -forces.N) / (compressionArea(s, cls) * s.fy);
@@ -36,26 +52,82 @@ function ultimateFactor(
       if (used(middle) < 1) low = middle;
       else high = middle;
     }
-    if (low < found.factor) found = { factor: low, x };
+    return { factor: low, x };
   }
-  return found;
 }
 
-/** Least critical factor out of the plane over the stretches between lateral restraints. */
-function leastOutOfPlane(member: PhysicalMember, state: MemberState): number {
-  const { Lcz, LLT } = member.design;
-  if (LLT === 0 && (Lcz === 0 || Lcz === undefined)) return Infinity;
-  const stretches = LLT === 0 ? [{ from: 0, to: member.length }] : lateralStretches(member, state);
-  return Math.min(...stretches.map(({ from, to }) => outOfPlaneFactor(member, state, from, to)));
+const leastOf = (factors: readonly PlacedFactor[]): PlacedFactor =>
+  factors.reduce((a, b) => (b.factor < a.factor ? b : a));
+
+/** A factor at a place. */
+interface PlacedFactor {
+  readonly factor: number;
+  /** m from the member's start. */
+  readonly x: number;
+}
+
+/** What 6.3.4 gives for a stretch between lateral restraints. */
+interface General {
+  readonly stretch: Stretch;
+  /** αult,k of the stretch. */
+  readonly ultimate: PlacedFactor;
+  /** αcr,op; Infinity where nothing buckles out of the plane. */
+  readonly critical: number;
+  readonly chi: number;
+}
+
+/** 6.3.4 for one stretch: αult,k and αcr,op of the same combination and stretch. */
+function inStretch(
+  member: PhysicalMember,
+  state: MemberState,
+  factors: UltimateFactors,
+  stretch: Stretch,
+): General {
+  const ultimate = factors.within(stretch);
+  const critical = outOfPlaneFactor(member, state, stretch);
+  const chi = critical === Infinity ? 1 : reduction(member, stretch, Math.sqrt(ultimate.factor / critical));
+  return { stretch, ultimate, critical, chi };
+}
+
+/** The stretch that governs; of a member that is held throughout the whole of it, which cannot buckle out of the plane. */
+function worstStretch(member: PhysicalMember, state: MemberState, factors: UltimateFactors): General {
+  const { design, length } = member;
+  const whole: Stretch = { from: 0, to: length, length, how: 'held throughout' };
+  if (design.LLT !== 0 || (design.Lcz !== 0 && design.Lcz !== undefined)) {
+    const of = (stretch: Stretch) => inStretch(member, state, factors, stretch);
+    const found =
+      design.LLT === 0
+        ? of(whole)
+        : worstOfStretches(member, state, of, ({ chi, ultimate }) => 1 / (chi * ultimate.factor));
+    if (found) return found;
+  }
+  return {
+    stretch: whole,
+    ultimate: leastOf(factors.along),
+    critical: Infinity,
+    chi: 1,
+  };
+}
+
+/** The less favourable of the curves of a stretch's sections: h/b differs along a taper. */
+function curvesOf(member: PhysicalMember, { from, to }: Stretch): Record<'y' | 'z' | 'LT', BucklingCurve> {
+  const nearEnd = 1e-9 * member.length;
+  const sections = [from + nearEnd, (from + to) / 2, to - nearEnd].map((x) => member.sectionAt(x));
+  const worst = (of: (s: CheckSection) => BucklingCurve) => sections.map(of).reduce(lessFavourable);
+  return {
+    y: worst((s) => bucklingCurves(s).y),
+    z: worst((s) => bucklingCurves(s).z),
+    LT: worst(generalCurve),
+  };
 }
 
 /** χop: the lesser of χ (6.3.1, curve z) and χLT (6.3.2.2) at the common slenderness (6.3.4(4)a). */
-function reduction(member: PhysicalMember, lambdaBar: number, log?: StepLog): number {
-  const s = member.section;
-  const chi = reductionFactor(lambdaBar, imperfectionFactor[bucklingCurves(s).z]).chi;
-  const chiLT = reductionFactor(lambdaBar, imperfectionFactor[generalCurve(s)]).chi;
-  log?.('χ', chi, '', `curve ${bucklingCurves(s).z} at λ̄op`, '6.3.1');
-  log?.('χLT', chiLT, '', `curve ${generalCurve(s)} at λ̄op`, '6.3.2.2');
+function reduction(member: PhysicalMember, stretch: Stretch, lambdaBar: number, log?: StepLog): number {
+  const curves = curvesOf(member, stretch);
+  const chi = reductionFactor(lambdaBar, imperfectionFactor[curves.z]).chi;
+  const chiLT = reductionFactor(lambdaBar, imperfectionFactor[curves.LT]).chi;
+  log?.('χ', chi, '', `curve ${curves.z} at λ̄op, the less favourable of the stretch`, '6.3.1');
+  log?.('χLT', chiLT, '', `curve ${curves.LT} at λ̄op, the less favourable of the stretch`, '6.3.2.2');
   log?.('χop', Math.min(chi, chiLT), '', 'the lesser of both', '6.3.4(4)a');
   return Math.min(chi, chiLT);
 }
@@ -83,13 +155,14 @@ export const generalMethod: MemberCheckRule = {
         reason: `Member "${member.id}" tapers and bends out of its plane, which the general method of 6.3.4 does not cover; divide it into uniform members.`,
       };
     const alphaCry = member.design.Lcy === 0 || !compressed ? Infinity : inPlaneFactor(member, state);
-    const e0 = compressed ? initialBow[bucklingCurves(s).y]!.elastic * member.length : 0;
-    const ultimate = ultimateFactor(member, state, alphaCry, alphaCry === Infinity ? 0 : e0);
-    const alphaCr = leastOutOfPlane(member, state);
+    const curve = curvesOf(member, { from: 0, to: member.length, length: member.length, how: '' }).y;
+    const e0 = compressed ? initialBow[curve]!.elastic * member.length : 0;
+    const factors = new UltimateFactors(member, state, alphaCry, alphaCry === Infinity ? 0 : e0);
+    const { stretch, ultimate, critical: alphaCr } = worstStretch(member, state, factors);
     logStrength(s, 'γM1', code, log);
     if (alphaCry < Infinity) {
       log?.('αcr,y', alphaCry, '', 'in-plane buckling of the tapered member between its ends', '6.3.4(3)');
-      log?.('e0', e0, 'm', `bow by buckling curve ${bucklingCurves(s).y}`, 'Table 5.1');
+      log?.('e0', e0, 'm', `bow by buckling curve ${curve}`, 'Table 5.1');
     }
     const { N, My } = forcesAtX(state.field, ultimate.x);
     log?.('NEd', -N, 'N', `compression at x = ${ultimate.x.toFixed(2)} m, analysis`);
@@ -98,7 +171,7 @@ export const generalMethod: MemberCheckRule = {
       'αult,k',
       ultimate.factor,
       '',
-      'least over the places, with in-plane bow and second order',
+      `least of the stretch ${stretch.from.toFixed(2)} … ${stretch.to.toFixed(2)} m (${stretch.how}), with in-plane bow and second order`,
       '6.3.4(2)',
     );
     let chi = 1;
@@ -112,7 +185,7 @@ export const generalMethod: MemberCheckRule = {
         '6.3.4(3)',
       );
       log?.('λ̄op', lambdaBar, '', '√(αult,k/αcr,op)', '6.3.4(3) eq. 6.64');
-      chi = reduction(member, lambdaBar, log);
+      chi = reduction(member, stretch, lambdaBar, log);
     }
     const factor = (chi * ultimate.factor) / code.gammaM1;
     log?.('χop·αult,k/γM1', factor, '', 'at least 1', '6.3.4(2) eq. 6.63');

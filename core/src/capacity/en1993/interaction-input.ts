@@ -1,13 +1,17 @@
+import type { MemberField } from '../../analysis/index.js';
 import type { MemberState } from '../check.js';
 import { diagram, type Diagram } from '../diagram.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { SectionClass } from './classification.js';
+import type { Span } from '../lengths.js';
 import type { LateralTorsional } from './lateral-torsional.js';
 
 /** All that the interaction factors of both annexes go by. */
 export interface InteractionInput {
   readonly member: PhysicalMember;
   readonly state: MemberState;
+  /** Of the whole member. */
+  readonly field: MemberField;
   readonly cls: SectionClass;
   readonly NEd: number;
   readonly MyEd: number;
@@ -18,6 +22,8 @@ export interface InteractionInput {
   readonly MzRk: number;
   readonly y: { readonly Ncr: number; readonly lambdaBar: number; readonly chi: number };
   readonly z: { readonly Ncr: number; readonly lambdaBar: number; readonly chi: number };
+  /** The stretches that buckle about y and z. */
+  readonly spans: { readonly y: Span; readonly z: Span };
   /** Undefined for members not susceptible to torsional deformations. */
   readonly lateral: LateralTorsional | undefined;
   readonly chiLT: number;
@@ -30,10 +36,15 @@ export interface InteractionFactors {
   readonly kzz: number;
 }
 
-/** The diagrams that Cmy, Cmz and CmLT go by: of the member about y and z, and of the stretch between restraints. */
-export function diagramsOf({ member, state, lateral }: InteractionInput): Record<'y' | 'z' | 'LT', Diagram> {
+/** The diagrams that Cmy, Cmz and CmLT go by: of the stretches that buckle about y and z, and of that between lateral restraints. */
+export function diagramsOf({
+  member,
+  field,
+  spans,
+  lateral,
+}: InteractionInput): Record<'y' | 'z' | 'LT', Diagram> {
   const stretch = lateral?.diagram;
-  const whole = stretch && stretch.to - stretch.from > 0.999 * member.length;
-  const y = whole ? stretch : diagram(state.field, 'My', 0, member.length);
-  return { y, z: diagram(state.field, 'Mz', 0, member.length), LT: stretch ?? y };
+  const whole = stretch && !lateral.stretch.flange && stretch.to - stretch.from > 0.999 * member.length;
+  const y = whole ? stretch : diagram(field, 'My', spans.y.from, spans.y.to);
+  return { y, z: diagram(field, 'Mz', spans.z.from, spans.z.to), LT: stretch ?? y };
 }

@@ -1,5 +1,8 @@
-import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
+import type { MemberField } from '../../analysis/index.js';
+import type { MemberCheckRule, MemberState, StepLog, Verdict } from '../check.js';
+import { bucklingSpans, type Span } from '../lengths.js';
 import type { PhysicalMember } from '../physical-member.js';
+import { stateWithin } from '../stations.js';
 import type { InteractionFactors, InteractionInput } from './interaction-input.js';
 import { annexA } from './annex-a.js';
 import { annexB, tableB } from './annex-b.js';
@@ -15,17 +18,57 @@ import { tooSmall } from './too-small.js';
 /** Sections for which the annexes give factors: doubly symmetric ones. Others by the elastic sum. */
 const tabulated = (member: PhysicalMember): boolean => ['i', 'box', 'tube'].includes(member.section.kind);
 
-/** What both equations need, worked out once a combination. */
+/** Stretches that buckle about y and z and overlap one another. */
+interface SpanPair {
+  readonly y: Span;
+  readonly z: Span;
+}
+
+const spanPairs = new WeakMap<PhysicalMember, readonly SpanPair[]>();
+
+/** Every stretch that buckles about y with every one about z that it overlaps: mostly one pair, the whole member twice. */
+function pairsOf(member: PhysicalMember): readonly SpanPair[] {
+  let pairs = spanPairs.get(member);
+  if (!pairs) {
+    const near = 1e-9 * member.length;
+    pairs = bucklingSpans(member, 'y').flatMap((y) =>
+      bucklingSpans(member, 'z')
+        .filter((z) => z.to > y.from + near && z.from < y.to - near)
+        .map((z) => ({ y, z })),
+    );
+    spanPairs.set(member, pairs);
+  }
+  return pairs;
+}
+
+/** The part of a member that a pair of stretches speaks of in the equation of an axis, in one combination. */
+interface Part {
+  readonly state: MemberState;
+  readonly spans: SpanPair;
+  /** Of the whole member. */
+  readonly field: MemberField;
+}
+
+function partsOf(member: PhysicalMember, whole: MemberState, axis: 'y' | 'z'): Part[] {
+  return pairsOf(member).map((spans) => ({
+    state: stateWithin(whole, spans[axis].from, spans[axis].to),
+    spans,
+    field: whole.field,
+  }));
+}
+
+/** What both equations need, worked out once a combination where the stretch is the whole member. */
 function inputOf(
   member: PhysicalMember,
-  state: MemberState,
+  part: Part,
   log?: StepLog,
 ): { input: InteractionInput; factors: InteractionFactors } {
-  const known = log ? undefined : (state.memo.get(inputOf) as ReturnType<typeof inputOf> | undefined);
+  const { memo } = part.state;
+  const known = log ? undefined : (memo.get(inputOf) as ReturnType<typeof inputOf> | undefined);
   if (known) return known;
-  const input = prepare(member, state, log);
+  const input = prepare(member, part, log);
   const both = { input, factors: factorsOf(input, log) };
-  state.memo.set(inputOf, both);
+  memo.set(inputOf, both);
   return both;
 }
 
@@ -34,7 +77,7 @@ function factorsOf(input: InteractionInput, log?: StepLog): InteractionFactors {
   return input.member.code.interaction === 'A' ? annexA(input, log) : annexB(input, log);
 }
 
-function prepare(member: PhysicalMember, state: MemberState, log?: StepLog): InteractionInput {
+function prepare(member: PhysicalMember, { state, spans, field }: Part, log?: StepLog): InteractionInput {
   const { section: s, code } = member;
   const cls = memberClass(member, state, log);
   logStrength(s, 'γM1', code, log);
@@ -75,6 +118,8 @@ function prepare(member: PhysicalMember, state: MemberState, log?: StepLog): Int
   return {
     member,
     state,
+    field,
+    spans,
     cls,
     NEd: N,
     MyEd,
@@ -91,7 +136,7 @@ function prepare(member: PhysicalMember, state: MemberState, log?: StepLog): Int
 
 /**
  * Bending with compression, EN 1993-1-1 6.3.3(4) eq. 6.61 (buckling about y) and 6.62 (about z): the largest NEd with the largest
- * My,Ed and Mz,Ed of the member in one combination. Channels, tees, unequal I and bars by the elastic sum of the utilisations with χ
+ * My,Ed and Mz,Ed of the stretch that buckles, in one combination. Channels, tees, unequal I and bars by the elastic sum of the utilisations with χ
  * (all k = 1/(1 − NEd/Ncr) ≥ 1), on the safe side.
  */
 const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
@@ -100,44 +145,65 @@ const interaction = (axis: 'y' | 'z'): MemberCheckRule => ({
   title: `Bending with compression, buckling about ${axis}`,
   axis,
   covers(member) {
-    return !member.tapered && !member.axialOnly && member.section.kind !== 'angle';
+    return !member.tapered && member.section.kind !== 'angle';
   },
   atMost: (member, state) => bounds(member, state)[axis],
   evaluate(member, state, log) {
-    const { section: s, code } = member;
-    const bent = state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
-    if (tooSmall(s, state.compression.value) || !bent) return undefined;
-    const cls = memberClass(member, state);
-    const beyond = beyondClass3(s, cls);
-    if (beyond) return beyond;
-    const least = Math.min(
-      flexuralSlenderness(member, 'y', state, s.p.A).Ncr,
-      flexuralSlenderness(member, 'z', state, s.p.A).Ncr,
-    );
-    const N = state.compression.value;
-    // Past the critical force no factor has a meaning: it fails, by how much the force says
-    if (N >= least) {
-      log?.('NEd', N, 'N', 'largest compression, analysis');
-      log?.('Ncr', least, 'N', 'the lesser of Ncr,y and Ncr,z: past it nothing stands', '6.3.1.2(1)');
-      return { demand: N / least, capacity: 1, x: state.compression.x };
+    let worst: { part: Part; verdict: NonNullable<Verdict> } | undefined;
+    for (const part of partsOf(member, state, axis)) {
+      const verdict = evaluatePart(member, axis, part);
+      if (!verdict || (worst && sizeOf(verdict) <= sizeOf(worst.verdict))) continue;
+      worst = { part, verdict };
     }
-    const { input: i, factors: k } = inputOf(member, state, log);
-    const buckling = axis === 'y' ? i.y : i.z;
-    const [ky, kz] = axis === 'y' ? [k.kyy, k.kyz] : [k.kzy, k.kzz];
-    const demand =
-      (i.NEd * code.gammaM1) / (buckling.chi * i.NRk) +
-      (ky * i.MyEd * code.gammaM1) / (i.chiLT * i.MyRk) +
-      (kz * i.MzEd * code.gammaM1) / i.MzRk;
-    log?.(
-      'left side',
-      demand,
-      '',
-      `NEd/(χ${axis}·NRk/γM1) + k${axis}y·My,Ed/(χLT·My,Rk/γM1) + k${axis}z·Mz,Ed/(Mz,Rk/γM1)`,
-      `6.3.3(4) eq. ${axis === 'y' ? '6.61' : '6.62'}`,
-    );
-    return { demand, capacity: 1, x: state.My.value > 0 ? state.My.x : state.Mz.x };
+    if (log && worst) {
+      const { from, to } = worst.part.state;
+      if (to - from < 0.999 * member.length)
+        log('Lcr', to - from, 'm', `stretch ${from.toFixed(2)} … ${to.toFixed(2)} m of the member`);
+      evaluatePart(member, axis, worst.part, log);
+    }
+    return worst?.verdict;
   },
 });
+
+const sizeOf = (verdict: NonNullable<Verdict>): number =>
+  'reason' in verdict ? Infinity : verdict.demand / verdict.capacity;
+
+/** The equation of an axis in one stretch. */
+function evaluatePart(member: PhysicalMember, axis: 'y' | 'z', part: Part, log?: StepLog): Verdict {
+  const { state } = part;
+  const { section: s, code } = member;
+  const bent = state.My.value > 1e-7 * s.p.Wely * s.fy || state.Mz.value > 1e-7 * s.p.Welz * s.fy;
+  if (tooSmall(s, state.compression.value) || !bent) return undefined;
+  const cls = memberClass(member, state);
+  const beyond = beyondClass3(s, cls);
+  if (beyond) return beyond;
+  const least = Math.min(
+    flexuralSlenderness(member, 'y', state, s.p.A).Ncr,
+    flexuralSlenderness(member, 'z', state, s.p.A).Ncr,
+  );
+  const N = state.compression.value;
+  // Past the critical force no factor has a meaning: it fails, by how much the force says
+  if (N >= least) {
+    log?.('NEd', N, 'N', 'largest compression, analysis');
+    log?.('Ncr', least, 'N', 'the lesser of Ncr,y and Ncr,z: past it nothing stands', '6.3.1.2(1)');
+    return { demand: N / least, capacity: 1, x: state.compression.x };
+  }
+  const { input: i, factors: k } = inputOf(member, part, log);
+  const buckling = axis === 'y' ? i.y : i.z;
+  const [ky, kz] = axis === 'y' ? [k.kyy, k.kyz] : [k.kzy, k.kzz];
+  const demand =
+    (i.NEd * code.gammaM1) / (buckling.chi * i.NRk) +
+    (ky * i.MyEd * code.gammaM1) / (i.chiLT * i.MyRk) +
+    (kz * i.MzEd * code.gammaM1) / i.MzRk;
+  log?.(
+    'left side',
+    demand,
+    '',
+    `NEd/(χ${axis}·NRk/γM1) + k${axis}y·My,Ed/(χLT·My,Rk/γM1) + k${axis}z·Mz,Ed/(Mz,Rk/γM1)`,
+    `6.3.3(4) eq. ${axis === 'y' ? '6.61' : '6.62'}`,
+  );
+  return { demand, capacity: 1, x: state.My.value > 0 ? state.My.x : state.Mz.x };
+}
 
 interface Bounds {
   readonly y: number;
@@ -161,6 +227,7 @@ function boundsOf(member: PhysicalMember, state: MemberState): Bounds {
   if (code.interaction !== 'B' || !tabulated(member) || design.lengths === 'buckling-analysis')
     return boundless;
   if (design.Cmy !== undefined || design.Cmz !== undefined || design.CmLT !== undefined) return boundless;
+  const oneStretch = pairsOf(member).length === 1;
   const cls = memberClass(member, state);
   const twists = canBuckleLaterally(member);
   const Mb = twists
@@ -173,8 +240,8 @@ function boundsOf(member: PhysicalMember, state: MemberState): Bounds {
   const ny = n / y.chi;
   const nz = n / z.chi;
   const k = tableB(cls <= 2, s.kind !== 'i', twists, {
-    Cmy: cmAtMost(member, state, 'My'),
-    Cmz: cmAtMost(member, state, 'Mz'),
+    Cmy: oneStretch ? cmAtMost(member, state, 'My') : 1,
+    Cmz: oneStretch ? cmAtMost(member, state, 'Mz') : 1,
     CmLT: 1,
     ny,
     nz,

@@ -1,12 +1,13 @@
 import type { MemberCheckRule, MemberState, StepLog } from '../check.js';
-import { diagram, type Diagram } from '../diagram.js';
+import { diagram, ofSign, type Diagram } from '../diagram.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
 import { imperfectionFactor, type BucklingCurve } from './buckling-curves.js';
+import { cantileverFactor } from './cantilever.js';
 import { asymmetry, criticalMoment } from './critical-moment.js';
 import { c1Of, c2zgOf, leastC1 } from './moment-factors.js';
 import { kcOf } from './equivalent-moment.js';
-import { lateralStretches, type Stretch } from '../lengths.js';
+import { longestStretch, worstOfStretches, type Stretch } from '../lengths.js';
 import { memberClass } from './member-forces.js';
 import { bendingModulus, logStrength } from './resistance.js';
 
@@ -39,6 +40,7 @@ export function lateralFactors(
   log?: StepLog,
 ): { C1: number; c2zg: number } {
   const { design, section: s } = member;
+  if (stretch.free && design.C1 === undefined) return cantileverFactors(member, d, stretch, log);
   const C1 = design.C1 ?? c1Of(s, d, stretch.length);
   log?.(
     'C1',
@@ -56,6 +58,31 @@ export function lateralFactors(
   return { C1, c2zg };
 }
 
+/** C1 of a cantilever: its critical moment with a free tip against that of a uniform moment between forks; C2·zg is in it. */
+function cantileverFactors(
+  { section: s, design, builtIn }: PhysicalMember,
+  d: Diagram,
+  { free, length }: Stretch,
+  log?: StepLog,
+): { C1: number; c2zg: number } {
+  const root = builtIn[free === 'end' ? 'start' : 'end'];
+  const zg = design.zg ?? 0;
+  const factor = cantileverFactor(s, d, { free: free!, builtIn: root, zg });
+  const uniform = criticalMoment(s, length, { C1: 1, c2zg: 0, zj: 0 });
+  const C1 = factor === Infinity ? 1 : (factor * Math.abs(d.peak.value)) / uniform;
+  log?.(
+    'C1',
+    C1,
+    '',
+    `cantilever with a free tip, ${root ? 'built in' : 'free to warp'} at its root: critical moment against a uniform one between forks`,
+  );
+  return { C1, c2zg: 0 };
+}
+
+/** The curve for the less favourable of two depths: a deeper section has the lower one. */
+export const lessFavourable = (a: BucklingCurve, b: BucklingCurve): BucklingCurve =>
+  imperfectionFactor[b] > imperfectionFactor[a] ? b : a;
+
 /** Curve of 6.3.2.2 (Table 6.4). */
 export function generalCurve(s: CheckSection): BucklingCurve {
   if (s.kind !== 'i' && s.kind !== 'unequal-i') return 'd';
@@ -69,6 +96,12 @@ function rolledCurve(s: CheckSection): BucklingCurve {
   return s.fabrication === 'welded' ? (slim ? 'c' : 'd') : slim ? 'b' : 'c';
 }
 
+/** The moments that compress what a stretch's ends hold: all of them, or those of the sign that compresses its flange. */
+export function stretchDiagram({ field }: MemberState, { from, to, flange }: Stretch): Diagram {
+  const whole = diagram(field, 'My', from, to);
+  return flange ? ofSign(whole, flange === 'top' ? 1 : -1) : whole;
+}
+
 /** χLT of one stretch under its own diagram. */
 export function lateralTorsional(
   member: PhysicalMember,
@@ -77,11 +110,11 @@ export function lateralTorsional(
   log?: StepLog,
 ): LateralTorsional {
   const { section: s, code } = member;
-  const d = diagram(state.field, 'My', stretch.from, stretch.to);
+  const d = stretchDiagram(state, stretch);
   const cls = memberClass(member, state, log);
   logStrength(s, 'γM1', code, log);
   const W = bendingModulus(s, { cls, axis: 'y', moment: d.peak.value }, log);
-  log?.('L', stretch.length, 'm', stretch.how);
+  log?.('L', stretch.length, 'm', lengthWords(stretch));
   const { C1, c2zg } = lateralFactors(member, d, stretch, log);
   const zj = asymmetry(s, Math.sign(d.peak.value) || 1);
   const Mcr = criticalMoment(s, stretch.length, { C1, c2zg, zj }, log);
@@ -95,6 +128,10 @@ export function lateralTorsional(
   log?.('Mb,Rd', capacity, 'N·m', 'χLT·Wy·fy/γM1', '6.3.2.1(3) eq. 6.55');
   return { chi, lambdaBar, Mcr, C1, diagram: d, stretch, capacity };
 }
+
+/** How a stretch came about and which flange it is of. */
+export const lengthWords = ({ how, flange }: Stretch): string =>
+  flange ? `${how}, ${flange} flange in compression` : `${how}, holding both flanges`;
 
 /** 6.3.2.2 eq. 6.56, with no reduction up to λ̄LT = 0.2 (6.3.2.2(4)). */
 export function generalChi(s: CheckSection, lambdaBar: number, log?: StepLog): number {
@@ -149,31 +186,41 @@ export function worstStretch(member: PhysicalMember, state: MemberState): Latera
 }
 
 function findWorst(member: PhysicalMember, state: MemberState): LateralTorsional | undefined {
-  let worst: LateralTorsional | undefined;
-  const size = (one: LateralTorsional) => Math.abs(one.diagram.peak.value) / one.capacity;
-  for (const stretch of lateralStretches(member, state)) {
-    const one = lateralTorsional(member, state, stretch);
-    if (!worst || size(one) > size(worst)) worst = one;
-  }
-  return worst;
+  return worstOfStretches(
+    member,
+    state,
+    (stretch) => lateralTorsional(member, state, stretch),
+    ({ diagram: d, capacity }) => Math.abs(d.peak.value) / capacity,
+  );
 }
 
 const uniformMomentShape = { C1: 1, c2zg: 0, zj: 0 };
-const uniformMoments = new WeakMap<PhysicalMember, number>();
+const uniformMoments = new WeakMap<PhysicalMember, UniformMoment>();
+
+interface UniformMoment {
+  /** Of the longest stretch, N·m; 0 where no bound of Mb,Rd holds. */
+  readonly Mcr: number;
+  /** The stretch is the whole member. */
+  readonly whole: boolean;
+}
 
 /**
- * Critical moment of a member under a uniform moment; 0 where something given, several stretches or an unsymmetric section keep a
- * bound of Mb,Rd from holding. N·m
+ * Critical moment of a member's longest stretch under a uniform moment; 0 where something given, a free tip or an unsymmetric section
+ * keep a bound of Mb,Rd from holding.
  */
-function uniformMoment(member: PhysicalMember): number {
-  let Mcr = uniformMoments.get(member);
-  if (Mcr === undefined) {
+function uniformMoment(member: PhysicalMember): UniformMoment {
+  let known = uniformMoments.get(member);
+  if (!known) {
     const { section: s, design } = member;
-    const usual = s.kind === 'i' && design.C1 === undefined && !design.zg && design.LLT === undefined;
-    Mcr = usual && member.restraints.length === 2 ? criticalMoment(s, member.length, uniformMomentShape) : 0;
-    uniformMoments.set(member, Mcr);
+    const longest =
+      s.kind === 'i' && design.C1 === undefined && !design.zg ? longestStretch(member) : undefined;
+    known =
+      longest && longest.length > 0
+        ? { Mcr: criticalMoment(s, longest.length, uniformMomentShape), whole: longest.whole }
+        : { Mcr: 0, whole: false };
+    uniformMoments.set(member, known);
   }
-  return Mcr;
+  return known;
 }
 
 /** Less than Mb,Rd in a combination, and 0 where none can be told quickly. N·m */
@@ -184,10 +231,10 @@ export function leastCapacity(member: PhysicalMember, state: MemberState): numbe
 }
 
 function leastCapacityOf(member: PhysicalMember, state: MemberState): number {
-  const uniform = uniformMoment(member);
+  const { Mcr: uniform, whole } = uniformMoment(member);
   if (uniform === 0 || state.My.value === 0) return 0;
   const { section: s, code } = member;
-  const C1 = Math.max(1, leastC1(s, state.field, member.length, state.My.value));
+  const C1 = whole ? Math.max(1, leastC1(s, state.field, member.length, state.My.value)) : 1;
   const W = bendingModulus(s, { cls: memberClass(member, state), axis: 'y', moment: state.My.signed });
   const lambdaBar = Math.sqrt((W * s.fy) / (uniform * C1));
   // f only adds to χLT (6.3.2.3(2)): it is left out

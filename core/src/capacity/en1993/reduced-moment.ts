@@ -62,6 +62,34 @@ function shareOf(s: CheckSection, axis: 'y' | 'z', n: number, areaLost: number, 
 }
 
 /**
+ * Utilisation of a section that one force nearly or wholly uses up. What is left for the others then goes to nothing and eq. 6.31 to
+ * infinity, whatever they are; past 1 it is taken no worse than (n + Σ)·(2 − n), from n = 1 on the sum of eq. 6.2.
+ *
+ * @param n what the first force uses, such as NEd/Npl,Rd
+ * @param others utilisations of the others by themselves
+ * @param utilisation by the equation
+ */
+export function nearlyUsedUp(
+  n: number,
+  others: readonly number[],
+  utilisation: number,
+  log?: StepLog,
+): number {
+  if (utilisation <= 1) return utilisation;
+  const sum = others.reduce((total, share) => total + share, n);
+  const most = sum * Math.max(1, 2 - n);
+  if (utilisation <= most) return utilisation;
+  log?.(
+    'utilisation',
+    most,
+    '',
+    '(n + ΣMEd/Mpl,Rd)·(2 − n) ≥ n + ΣMEd/Mpl,Rd: hardly anything is left for the moment',
+    '6.2.1(7) eq. 6.2',
+  );
+  return most;
+}
+
+/**
  * Of what one force has used up a thousandth is left to the others, so that utilisations stay finite and go on growing: such a
  * section fails by its own item as well.
  */

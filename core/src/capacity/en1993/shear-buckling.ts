@@ -11,6 +11,9 @@ function webs(s: CheckSection): { hw: number; count: number } {
   return { hw: s.h - 2 * s.tf, count: s.kind === 'box' ? 2 : 1 };
 }
 
+/** Whether a web is so slender that it may buckle in shear (6.2.6(6) eq. 6.22). */
+const isSlender = (s: CheckSection, eta: number): boolean => webs(s).hw / s.tw > (72 * s.epsilon) / eta;
+
 /**
  * Shear buckling of a web stiffened at its supports only, EN 1993-1-1 6.2.6(6) and EN 1993-1-5 section 5: Vbw,Rd with a
  * non-rigid end post; what the flanges add (5.4) is left out, on the safe side.
@@ -22,13 +25,11 @@ export const shearBuckling: SectionCheck = {
   axis: 'z',
   by: 'Vz',
   steady: true,
-  covers({ section: s, code }) {
-    if (!['i', 'unequal-i', 'channel', 'box'].includes(s.kind)) return false;
-    return webs(s).hw / s.tw > (72 * s.epsilon) / code.eta;
-  },
+  covers: ({ section, tapered, code }) =>
+    ['i', 'unequal-i', 'channel', 'box'].includes(section.kind) && (tapered || isSlender(section, code.eta)),
   evaluate(s, f, { code }, log) {
     const V = Math.abs(f.Vz);
-    if (!hasShear(s, V)) return undefined;
+    if (!hasShear(s, V) || !isSlender(s, code.eta)) return undefined;
     const { hw, count } = webs(s);
     logStrength(s, 'γM1', code, log);
     const lambda = hw / (86.4 * s.tw * s.epsilon);

@@ -1,5 +1,5 @@
 import type { SectionCheck } from '../check.js';
-import { remainder } from './reduced-moment.js';
+import { nearlyUsedUp, remainder } from './reduced-moment.js';
 import { plasticShear } from './resistance.js';
 import { hasShear, hasTorsion } from './significant.js';
 import { torsionStress } from './torsion.js';
@@ -25,6 +25,7 @@ const shearAndTorsion = (axis: 'y' | 'z'): SectionCheck => ({
     const tau = torsionStress(s, f.T, log);
     const limit = s.fy / (Math.sqrt(3) * code.gammaM0);
     const hollow = s.kind === 'box' || s.kind === 'tube';
+    const used = hollow ? tau / limit : tau / (1.25 * limit);
     const factor = hollow ? Math.max(0, 1 - tau / limit) : Math.sqrt(Math.max(0, 1 - tau / (1.25 * limit)));
     const capacity = Math.max(remainder, factor) * Vpl;
     log?.(
@@ -35,7 +36,7 @@ const shearAndTorsion = (axis: 'y' | 'z'): SectionCheck => ({
       `eq. ${hollow ? '6.28' : s.kind === 'channel' ? '6.27' : '6.26'}`,
     );
     log?.(`V${axis},Ed`, V, 'N', 'analysis');
-    return { demand: V, capacity };
+    return { demand: V, capacity: V / nearlyUsedUp(used, [V / Vpl], V / capacity, log) };
   },
 });
 

@@ -1,5 +1,6 @@
 import { gaussPoints } from '../../numeric/gauss.js';
 import type { MemberState } from '../check.js';
+import type { Span, Stretch } from '../lengths.js';
 import type { PhysicalMember } from '../physical-member.js';
 import type { CheckSection } from '../section.js';
 import { forcesAtX } from '../stations.js';
@@ -43,28 +44,50 @@ function add(m: Float64Array, a: Float64Array, b: Float64Array, factor: number):
   }
 }
 
-/** Vectors over half-waves, filled at one place after the other. */
-class Waves {
-  /** The half-waves themselves, their first and second derivative at a place. */
-  readonly sine = new Float64Array(terms);
+/** Shapes along a stretch, filled at one place after the other: sine half-waves between its ends, powers from the root of a cantilever. */
+class Shapes {
+  /** The shapes themselves, their first and second derivative at a place. */
+  readonly value = new Float64Array(terms);
   readonly first = new Float64Array(terms);
   readonly second = new Float64Array(terms);
 
-  /** @param t m from the start of a stretch of length L */
-  at(t: number, L: number): void {
+  /** @param least power of the root's distance: 2 where it does not turn, 1 where it does */
+  constructor(
+    private readonly stretch: Span & Pick<Stretch, 'free'>,
+    private readonly least: 1 | 2,
+  ) {}
+
+  at(x: number): void {
+    const { from, to, free } = this.stretch;
+    const L = to - from;
+    if (free) this.powers(free === 'end' ? x - from : to - x, L, free === 'end' ? 1 : -1);
+    else this.halfWaves(x - from, L);
+  }
+
+  private halfWaves(t: number, L: number): void {
     for (let i = 0; i < terms; i++) {
       const k = ((i + 1) * Math.PI) / L;
       const sine = Math.sin(k * t);
-      this.sine[i] = sine;
+      this.value[i] = sine;
       this.first[i] = k * Math.cos(k * t);
       this.second[i] = -k * k * sine;
+    }
+  }
+
+  private powers(t: number, L: number, sense: number): void {
+    for (let i = 0; i < terms; i++) {
+      const n = this.least + i;
+      const share = t / L;
+      this.value[i] = share ** n;
+      this.first[i] = (sense * n * share ** (n - 1)) / L;
+      this.second[i] = n < 2 ? 0 : (n * (n - 1) * share ** (n - 2)) / L ** 2;
     }
   }
 }
 
 /**
- * Critical factor of a tapered doubly symmetric I between forks for buckling out of its plane under its own N and My: Ritz with
- * eight half-waves of movement v and of twist φ. Each flange bends sideways by v ± φ·hs/2, which holds for tapers too:
+ * Critical factor of a tapered doubly symmetric I between forks, or with a free tip, for buckling out of its plane under its own N and
+ * My: Ritz with eight shapes of movement v and of twist φ. Each flange bends sideways by v ± φ·hs/2, which holds for tapers too:
  * U = ½∫ E·If·((v + φhs/2)''² + (v − φhs/2)''²) + G·It·φ'² dx, W = ½∫ N·(v'² + i0²·φ'²) dx + ∫ My·φ·v'' dx.
  *
  * @returns Infinity where nothing makes it buckle
@@ -72,34 +95,36 @@ class Waves {
 export function outOfPlaneFactor(
   member: PhysicalMember,
   state: MemberState,
-  from: number,
-  to: number,
+  stretch: Span & Pick<Stretch, 'free'>,
 ): number {
-  const L = to - from;
+  const { from, to, free } = stretch;
   const size = 2 * terms;
   const K = new Float64Array(size * size);
   const G = new Float64Array(size * size);
-  const waves = new Waves();
-  // Over the half-waves of the movement, then of the twist; what is not written stays 0
+  const root = free && member.builtIn[free === 'end' ? 'start' : 'end'];
+  const move = new Shapes(stretch, 2);
+  const twist = new Shapes(stretch, root ? 2 : 1);
+  // Over the shapes of the movement, then of the twist; what is not written stays 0
   const turn = new Float64Array(size);
   const sway = new Float64Array(size);
   const bow = new Float64Array(size);
   const angle = new Float64Array(size);
   const bend = new Float64Array(size);
   for (const { x, weight, section: s, N, My } of points(member, state, from, to)) {
-    waves.at(x - from, L);
-    turn.set(waves.first, terms);
-    sway.set(waves.first);
-    bow.set(waves.second);
-    angle.set(waves.sine, terms);
+    move.at(x);
+    twist.at(x);
+    turn.set(twist.first, terms);
+    sway.set(move.first);
+    bow.set(move.second);
+    angle.set(twist.value, terms);
     const hs = s.h - s.tf;
     const If = (s.tf * s.b ** 3) / 12;
     const slope = depthSlope(member, x);
     for (const sign of [1, -1]) {
-      bend.set(waves.second);
+      bend.set(move.second);
       // (φ·hs/2)'' = φ''·hs/2 + φ'·hs' with a depth that varies linearly
       for (let i = 0; i < terms; i++)
-        bend[terms + i] = sign * ((waves.second[i]! * hs) / 2 + waves.first[i]! * slope);
+        bend[terms + i] = sign * ((twist.second[i]! * hs) / 2 + twist.first[i]! * slope);
       add(K, bend, bend, weight * s.E * If);
     }
     add(K, turn, turn, weight * s.G * s.p.J);
@@ -118,15 +143,17 @@ function depthSlope(member: PhysicalMember, x: number): number {
   return Math.abs(slope) < 1 ? slope : 0;
 }
 
-/** Critical factor of a tapered member for buckling in its plane, its ends held, under its own N. */
+/** Critical factor of a tapered member for buckling in its plane under its own N, its ends held but for a free tip. */
 export function inPlaneFactor(member: PhysicalMember, state: MemberState): number {
   const K = new Float64Array(terms * terms);
   const G = new Float64Array(terms * terms);
-  const waves = new Waves();
+  const { start, end } = member.freeEnds;
+  const free = start === end ? {} : { free: start ? ('start' as const) : ('end' as const) };
+  const shapes = new Shapes({ from: 0, to: member.length, ...free }, 2);
   for (const { x, weight, section: s, N } of points(member, state, 0, member.length)) {
-    waves.at(x, member.length);
-    add(K, waves.second, waves.second, weight * s.E * s.p.Iy);
-    add(G, waves.first, waves.first, weight * N);
+    shapes.at(x);
+    add(K, shapes.second, shapes.second, weight * s.E * s.p.Iy);
+    add(G, shapes.first, shapes.first, weight * N);
   }
   return lowestFactor(K, G, terms);
 }

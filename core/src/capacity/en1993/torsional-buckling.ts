@@ -11,7 +11,7 @@ import { tooSmall } from './too-small.js';
 function criticalForce(member: PhysicalMember, state: MemberState, area: number, log?: StepLog): number {
   const s = member.section;
   const { p } = s;
-  const LT = torsionalLength(member, state, log);
+  const LT = torsionalLength(member, log);
   const us = p.ys * Math.cos(p.alpha) + p.zs * Math.sin(p.alpha);
   const vs = p.zs * Math.cos(p.alpha) - p.ys * Math.sin(p.alpha);
   const i0 = Math.sqrt((p.Iu + p.Iv) / p.A + us * us + vs * vs);
@@ -28,8 +28,9 @@ function criticalForce(member: PhysicalMember, state: MemberState, area: number,
   const first = flexuralSlenderness(member, s.kind === 'angle' ? 'u' : 'y', state, area).Ncr;
   const second = flexuralSlenderness(member, s.kind === 'angle' ? 'v' : 'z', state, area).Ncr;
   const [Nu, Nv] = u === 'u' ? [first, second] : [second, first];
-  log?.('Ncr,y', u === 'u' ? Nu : Nv, 'N', 'π²·E·I/Lcr²', '6.3.1.2(1)');
-  log?.('Ncr,z', v === 'v' ? Nv : Nu, 'N', 'π²·E·I/Lcr²', '6.3.1.2(1)');
+  const [Ny, Nz] = [u === 'u' ? Nu : Nv, v === 'v' ? Nv : Nu];
+  if (Ny < Infinity) log?.('Ncr,y', Ny, 'N', 'π²·E·I/Lcr²', '6.3.1.2(1)');
+  if (Nz < Infinity) log?.('Ncr,z', Nz, 'N', 'π²·E·I/Lcr²', '6.3.1.2(1)');
   const clean = (value: number) => (Math.abs(value) < 1e-6 * i0 ? 0 : value);
   const Ncr = torsionalCriticalForce({ Nu, Nv, NT }, { us: clean(us), vs: clean(vs), i0 });
   log?.('Ncr,TF', Ncr, 'N', 'lowest root of the coupled equation', '6.3.1.4(2)');

@@ -31,6 +31,8 @@ export interface FigureResult {
   /** At a jump: the value just before x. */
   readonly before?: boolean;
   readonly node?: string;
+  /** What else there is to say of it. */
+  readonly note?: string;
 }
 
 /** What must be known before a figure can be: in the order in which an alternative is worked out. */
@@ -49,6 +51,8 @@ export interface FigureKind {
   readonly judgedBy: 'strength' | 'service' | 'none';
   /** What it is read from; a condition narrows it. */
   readonly of: 'members' | 'nodes' | 'frame';
+  /** It can be the greatest magnitude, the greatest value or the least. */
+  readonly hasSense?: boolean;
   /** It is counted: the first, the second … */
   readonly numbered?: boolean;
   /** It is reckoned by rates for families of sections. */

@@ -18,6 +18,8 @@ export function figureFields(spec: FigureSpec): RecordField[] {
       case 'members':
       case 'nodes':
         return kind.of === field.path ? [field] : [];
+      case 'sense':
+        return kind.hasSense ? [field] : [];
       case 'number':
         return kind.numbered ? [field] : [];
       case 'limit':

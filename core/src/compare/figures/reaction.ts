@@ -8,7 +8,8 @@ export const reaction: FigureKind = {
   kind: 'reaction',
   title: 'Reaction',
   needs: 'forces',
-  signed: false,
+  signed: true,
+  hasSense: true,
   limitIs: 'most',
   judgedBy: 'strength',
   of: 'nodes',
@@ -19,14 +20,15 @@ export const reaction: FigureKind = {
     const k = ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'].indexOf(componentOf(reaction, spec));
     const held = new Set((model.supports ?? []).map(({ node }) => frame.nodeIndex.get(node)!));
     const nodes = nodesOf(source, spec).filter((n) => held.has(n));
+    const { sense = 'magnitude' } = spec;
+    const sign = sense === 'least' ? -1 : 1;
     let worst: FigureResult | undefined;
     for (const { id } of selections)
-      for (const n of nodes)
-        worst = worse(worst, {
-          value: states.get(id)!.reactions[6 * n + k]!,
-          result: id,
-          node: frame.nodeIds[n]!,
-        });
+      for (const n of nodes) {
+        const one = { value: states.get(id)!.reactions[6 * n + k]!, result: id, node: frame.nodeIds[n]! };
+        if (sense === 'magnitude') worst = worse(worst, one);
+        else if (!worst || sign * one.value > sign * worst.value) worst = one;
+      }
     return worst;
   },
   trace(source, spec, { node, result }) {

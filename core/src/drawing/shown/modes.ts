@@ -1,3 +1,4 @@
+import { spreadMassOf } from '../../analysis/index.js';
 import { formatExact, formatWithUnit, significant } from '../../units/format.js';
 import { drawShape } from '../shape.js';
 import type { ShownKind } from './shown.js';
@@ -25,7 +26,10 @@ export const mode: ShownKind = {
     const found = number === undefined ? undefined : source.shapes?.mode(Number(number));
     if (!found) return undefined;
     drawShape(pen, frame, found.shape, { shown });
-    const total = frame.massPerLength.reduce((sum, mass, m) => sum + mass * frame.length[m]!, 0);
+    const total = frame.massPerLength.reduce(
+      (sum, mass, m) => sum + mass * frame.length[m]! + spreadMassOf(frame.spreadMasses.get(m)),
+      0,
+    );
     const all = total + frame.masses.reduce((sum, mass) => sum + mass, 0);
     const moved = found.effectiveMass
       .map((mass, k) => ({ mass, axis: 'XYZ'[k]! }))

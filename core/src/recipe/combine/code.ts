@@ -1,8 +1,8 @@
-import type { DesignCombination, DesignLoadCase } from '../types.js';
+import type { CombineState, DesignCombination, DesignLoadCase } from '../types.js';
 
 /** A set of factors before it has an id: what leads, and whether permanent loads are taken as favourable. */
 export interface Combined {
-  readonly state: 'strength' | 'service';
+  readonly state: DesignCombination['state'];
   readonly factors: Readonly<Record<string, number>>;
   readonly title: string;
 }
@@ -11,20 +11,42 @@ export interface Combined {
 export interface CombinationRule {
   readonly by: string;
   readonly title: string;
-  combine(cases: readonly DesignLoadCase[], states: readonly DesignCombination['state'][]): Combined[];
+  /** What it makes combinations for. */
+  readonly states: Readonly<Partial<Record<CombineState, (cases: SortedCases) => Combined[]>>>;
 }
 
-const permanentOnly = (one: DesignLoadCase) => one.category === 'permanent';
-const combined = (one: DesignLoadCase) => one.category !== 'accidental' && one.category !== 'seismic';
+/** Everything that combinations can be asked for. */
+export const combineStates: readonly CombineState[] = [
+  'strength',
+  'service',
+  'frequent',
+  'quasi-permanent',
+  'equilibrium',
+  'accidental',
+  'seismic',
+];
 
-/** Permanent cases, and variable ones that are combined. */
-export function sorted(cases: readonly DesignLoadCase[]): {
-  permanent: DesignLoadCase[];
-  variable: DesignLoadCase[];
-} {
+/** Load cases by the part they play. */
+export interface SortedCases {
+  readonly permanent: readonly DesignLoadCase[];
+  /** Prestress counts with 1 everywhere. */
+  readonly prestress: readonly DesignLoadCase[];
+  readonly variable: readonly DesignLoadCase[];
+  readonly accidental: readonly DesignLoadCase[];
+  readonly seismic: readonly DesignLoadCase[];
+}
+
+const apart = ['permanent', 'prestress', 'accidental', 'seismic'] as const;
+
+/** Load cases by the part they play. */
+export function sorted(cases: readonly DesignLoadCase[]): SortedCases {
+  const of = (category: DesignLoadCase['category']) => cases.filter((one) => one.category === category);
   return {
-    permanent: cases.filter(permanentOnly),
-    variable: cases.filter((one) => !permanentOnly(one) && combined(one)),
+    permanent: of('permanent'),
+    prestress: of('prestress'),
+    variable: cases.filter(({ category }) => !(apart as readonly string[]).includes(category)),
+    accidental: of('accidental'),
+    seismic: of('seismic'),
   };
 }
 
@@ -33,21 +55,20 @@ export function excluded(a: DesignLoadCase, b: DesignLoadCase): boolean {
   return (a.excludes ?? []).includes(b.id) || (b.excludes ?? []).includes(a.id);
 }
 
-/** All subsets of cases in which none excludes another, the empty one first. */
-export function compatibleSubsets(cases: readonly DesignLoadCase[]): DesignLoadCase[][] {
+/** Whether two cases act together. */
+export type Together = (a: DesignLoadCase, b: DesignLoadCase) => boolean;
+
+/** All subsets of cases that act together, the empty one first. */
+export function compatibleSubsets(
+  cases: readonly DesignLoadCase[],
+  together: Together = (a, b) => !excluded(a, b),
+): DesignLoadCase[][] {
   return cases.reduce<DesignLoadCase[][]>(
     (sets, one) => [
       ...sets,
-      ...sets.filter((set) => set.every((other) => !excluded(one, other))).map((set) => [...set, one]),
+      ...sets.filter((set) => set.every((other) => together(one, other))).map((set) => [...set, one]),
     ],
     [[]],
-  );
-}
-
-/** The compatible subsets to which nothing can be added. */
-export function fullestSubsets(cases: readonly DesignLoadCase[]): DesignLoadCase[][] {
-  return compatibleSubsets(cases).filter((set) =>
-    cases.every((one) => set.includes(one) || set.some((other) => excluded(one, other))),
   );
 }
 
@@ -66,7 +87,6 @@ export function leadingTitle(
   others: readonly DesignLoadCase[],
   remark = '',
 ): string {
-  const lower = (one: DesignLoadCase) => one.title.charAt(0).toLowerCase() + one.title.slice(1);
   const parts = [
     leading ? `${lower(leading)} leading` : 'permanent loads',
     ...others.map(lower),
@@ -74,3 +94,9 @@ export function leadingTitle(
   ];
   return parts.join(', ');
 }
+
+const lower = (one: DesignLoadCase) => one.title.charAt(0).toLowerCase() + one.title.slice(1);
+
+/** `barge impact, snow`: a case that acts by itself, and what acts with it. */
+export const withTitle = (one: DesignLoadCase, others: readonly DesignLoadCase[], remark: string): string =>
+  [lower(one), ...others.map(lower), remark].join(', ');

@@ -1,7 +1,7 @@
 import { fail } from '../../problem.js';
 import type { Design, DesignCombination } from '../types.js';
 import { asce7 } from './asce7.js';
-import type { CombinationRule } from './code.js';
+import { sorted, type CombinationRule } from './code.js';
 import { en1990, en1990ab } from './en1990.js';
 
 /** Every rule that makes combinations. */
@@ -30,7 +30,7 @@ export function allCombinations(
       `"combine" names the rule "${combine.by}", which is not known; choose ${combinationRules.map(({ by }) => by).join(', ')}.`,
       where,
     );
-  const variable = loadCases.filter(({ category }) => category !== 'permanent').length;
+  const variable = sorted(loadCases).variable.length;
   if (variable > mostVariable)
     fail(
       'too-many',
@@ -41,7 +41,18 @@ export function allCombinations(
   const taken = new Set([...combinations, ...loadCases].map(({ id }) => id));
   const out = [...combinations];
   const counts = { strength: 0, service: 0 };
-  for (const { state, factors, title } of rule.combine(loadCases, combine.states)) {
+  const cases = sorted(loadCases);
+  const made = combine.states.flatMap((state) => {
+    const make = rule.states[state];
+    if (make) return make(cases);
+    const known = Object.keys(rule.states).join(', ');
+    return fail(
+      'invalid-design',
+      `"combine" asks for ${state} combinations, which ${rule.title} does not have; choose among ${known}.`,
+      { path: '/combine/states' },
+    );
+  });
+  for (const { state, factors, title } of made) {
     const key = keyOf(state, factors);
     if (Object.keys(factors).length === 0 || seen.has(key)) continue;
     seen.add(key);

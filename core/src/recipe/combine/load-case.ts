@@ -10,6 +10,7 @@ export const loadCategories = [
   'wind',
   'temperature',
   'crane',
+  'prestress',
   'accidental',
   'seismic',
 ] as const;
@@ -46,6 +47,7 @@ const letters: Readonly<Record<DesignLoadCase['category'], string>> = {
   wind: 'W',
   temperature: 'T',
   crane: 'K',
+  prestress: 'P',
   accidental: 'A',
   seismic: 'E',
 };

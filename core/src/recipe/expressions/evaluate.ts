@@ -132,7 +132,7 @@ export function splitList(text: string): string[] {
 }
 
 /** `4 * 6 m` in a list: four of 6 m. */
-const repeated = /^(\d{1,9})\s*\*\s*(.+)$/s;
+const repeated = /^(\d+)\s*\*\s*(.+)$/s;
 
 /** A list as the document writes it: items, one text, or a count of equal ones. */
 export type WrittenList = readonly Written[] | string | { readonly count: Written; readonly each: Written };
@@ -151,23 +151,28 @@ export function listItems(written: WrittenList, names: Names, place: Place): Wri
       );
     return count;
   };
+  const items: Written[] = [];
+  // The same text means the same, as an item of a list or between the commas of one text
+  const add = (part: string): void => {
+    const many = repeated.exec(part);
+    const count = many ? limited(Number(many[1])) : 1;
+    limited(items.length + count);
+    for (let i = 0; i < count; i++) items.push(many ? many[2]! : part);
+  };
   if (typeof written === 'string') {
-    const items: Written[] = [];
-    for (const part of splitList(written)) {
-      if (part === '') {
-        if (splitList(written).length === 1) continue;
-        reject(place, written, 'an item between commas is empty');
-      }
-      const many = repeated.exec(part);
-      const count = many ? limited(Number(many[1])) : 1;
-      limited(items.length + count);
-      for (let i = 0; i < count; i++) items.push(many ? many[2]! : part);
+    const parts = splitList(written);
+    for (const part of parts) {
+      if (part !== '') add(part);
+      else if (parts.length > 1) reject(place, written, 'an item between commas is empty');
     }
     return items;
   }
   if (Array.isArray(written)) {
-    limited(written.length);
-    return [...(written as readonly Written[])];
+    for (const item of written as readonly Written[])
+      if (typeof item === 'string') add(item.trim());
+      else items.push(item);
+    limited(items.length);
+    return items;
   }
   const { count, each } = written as { count: Written; each: Written };
   const n = countOf(count, names, { ...place, what: `${place.what}, count` }, { least: 0, most: mostItems });

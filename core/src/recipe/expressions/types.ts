@@ -52,7 +52,7 @@ export type Tags = Readonly<Record<string, string | number | undefined>>;
 
 /** Types of the tags that conditions and formulas may read. */
 export const tagTypes: ReadonlyMap<string, ValueType> = new Map<string, ValueType>([
-  ...['step', 'role', 'place', 'side', 'face', 'direction'].map((name) => [name, text] as const),
+  ...['step', 'role', 'place', 'side', 'face', 'direction', 'part'].map((name) => [name, text] as const),
   ...['storey', 'bay', 'row', 'level'].map((name) => [name, typeOfQuantity('number')] as const),
   ...['length', 'x', 'y', 'z'].map((name) => [name, typeOfQuantity('length')] as const),
   ['slope', typeOfQuantity('angle')],

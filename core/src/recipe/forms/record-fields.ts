@@ -42,6 +42,8 @@ const hidden = new Set(['id']);
 const choiceTitles: Readonly<Record<string, string>> = {
   EN1993: 'EN 1993-1-1',
   AISC360: 'ANSI/AISC 360-22',
+  direct: 'direct analysis (C2)',
+  'effective-length': 'effective length (Appendix 7)',
 };
 
 const titles: Readonly<Record<string, string>> = {
@@ -73,6 +75,8 @@ const titles: Readonly<Record<string, string>> = {
   interaction: 'kij by annex',
   lateralTorsional: 'χLT by curves of',
   names: 'called',
+  analysis: 'second order by',
+  flange: 'holds',
 };
 
 /** Forms that a name alone decides. */

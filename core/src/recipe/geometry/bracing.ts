@@ -45,7 +45,7 @@ export interface BracingOptions {
 export function bracesOf(
   panel: Panel,
   options: BracingOptions,
-  complain: (message: string) => never,
+  complain: (message: string, field?: string) => never,
 ): [BraceEnd, BraceEnd][] {
   const { ll, lr, ul, ur } = panel.corners;
   const corner = (at: Point): BraceEnd => ({ at });
@@ -85,10 +85,12 @@ export function bracesOf(
     }
     case 'eccentric': {
       const width = distance(ul, ur);
-      const link = options.link ?? complain('eccentric bracing needs the length of its link; give "link".');
+      const link =
+        options.link ?? complain('eccentric bracing needs the length of its link; give "link".', 'link');
       if (link <= 1e-4 || link >= width - 1e-4)
         complain(
           `the link of ${link.toFixed(3)} m must be longer than zero and shorter than the beam of ${width.toFixed(3)} m.`,
+          'link',
         );
       return [
         [corner(ll), above((1 - link / width) / 2)],
@@ -97,11 +99,12 @@ export function bracesOf(
     }
     case 'knee': {
       const [down, across] =
-        options.knee ?? complain('knee bracing needs the lengths of its legs; give "knee".');
+        options.knee ?? complain('knee bracing needs the lengths of its legs; give "knee".', 'knee');
       const [width, height] = [distance(ul, ur), Math.min(distance(ll, ul), distance(lr, ur))];
       if (down <= 1e-4 || across <= 1e-4 || down >= height - 1e-4 || 2 * across > width + 1e-9)
         complain(
-          `knees of ${down.toFixed(3)} m down and ${across.toFixed(3)} m across do not fit a panel of ${width.toFixed(3)} × ${height.toFixed(3)} m.`,
+          `the "knee" of ${down.toFixed(3)} m down and ${across.toFixed(3)} m across does not fit a panel of ${width.toFixed(3)} × ${height.toFixed(3)} m; make its legs shorter.`,
+          'knee',
         );
       return [
         [{ at: between(ul, ll, down / distance(ul, ll)), on: 'left' }, above(across / width)],
@@ -111,7 +114,7 @@ export function bracesOf(
   }
 }
 
-/** Throws a `geometry` problem of a step. */
-export function complaintOf(step: string, field: string): (message: string) => never {
-  return (message) => fail('geometry', `Step "${step}": ${message}`, { step, field });
+/** Throws a `geometry` problem of a step, at the field that is named, else at the one of the pattern. */
+export function complaintOf(step: string, pattern: string): (message: string, field?: string) => never {
+  return (message, field = pattern) => fail('geometry', `Step "${step}": ${message}`, { step, field });
 }

@@ -120,6 +120,7 @@ export class Sketch {
     const line = new SketchLine(id, ordered, (piece) => ({
       step: this.step,
       role,
+      part: 'frame',
       ...own(back ? distinct.length - 2 - piece : piece),
     }));
     if (this.lines.has(id))

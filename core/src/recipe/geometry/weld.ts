@@ -29,15 +29,19 @@ function tell(draft: Draft, merged: number, removed: number): void {
   draft.note('weld', `Step "${draft.step}": ${parts.join(', ')}.`);
 }
 
-/** Joins nodes of the step to nodes that were there. Returns how many. */
+/** Joins nodes of the step to nodes that were there, and to one another. Returns how many. */
 function weldNodes(draft: Draft, made: ReadonlySet<string>): number {
   const grid = new PointGrid(joined);
   for (const { id, at } of draft.nodes.values()) if (!made.has(id)) grid.add(id, at);
   let merged = 0;
   for (const id of made) {
     const node = draft.nodes.get(id);
-    const kept = node && grid.firstAt(node.at);
-    if (kept === undefined) continue;
+    if (!node) continue;
+    const kept = grid.firstAt(node.at);
+    if (kept === undefined) {
+      grid.add(id, node.at);
+      continue;
+    }
     draft.mergeNodes(id, kept);
     merged++;
   }

@@ -5,7 +5,7 @@ export const idleRules: RemarkKind = {
   code: 'idle-rule',
   find({ notes }) {
     return notes
-      .filter(({ code }) => code === 'matches-nothing' || code === 'overridden')
+      .filter(({ code }) => ['matches-nothing', 'load-reaches-nothing', 'overridden'].includes(code))
       .map(({ code, message, where }) => ({
         code,
         message,

@@ -1,4 +1,4 @@
-import type { Hinges, Load, Member, MemberDesign, Support, TrainLoad } from '../../model/types.js';
+import type { Flange, Hinges, Load, Member, MemberDesign, Support, TrainLoad } from '../../model/types.js';
 import type { Note } from '../geometry/geometry.js';
 
 /** What the rules gave to members and nodes so far, and which rule gave what. */
@@ -11,7 +11,7 @@ export class Assignment {
   /** What the checks take for a member. */
   readonly design = new Map<string, MemberDesign>();
   /** Condition on nodes that restrain a member's flange: the nodes found. */
-  readonly restraints = new Map<string, ReadonlySet<string>>();
+  readonly restraints = new Map<string, Partial<Record<Flange, ReadonlySet<string>>>>();
   /** Groups of lines that rules make one physical member: name by line. */
   readonly groups = new Map<string, string>();
   readonly supports = new Map<string, Support>();

@@ -64,6 +64,7 @@ export function applyRules(
     space: design.space,
     loadCases: new Set(design.loadCases.map(({ id }) => id)),
     ownSections: new Set(design.sections.map(({ id }) => id)),
+    ownMaterials: new Set(design.materials.map(({ id }) => id)),
     assignment,
   };
   for (const rule of design.rules) {
@@ -106,12 +107,22 @@ function applyRule(rule: Rule, tagged: Tagged, context: RuleContext): string[] {
   const ofMembers = members === undefined ? [] : matching(tagged.members, matchesTags);
   const ofNodes = members === undefined ? matching(tagged.nodes, matchesTags) : [];
   const found = members === undefined ? ofNodes : ofMembers;
-  if (found.length === 0)
-    context.assignment.notes.push({
-      code: 'matches-nothing',
-      message: `Rule "${rule.title ?? rule.id}" matches nothing: ${text}.`,
-      where: { rule: rule.id },
-    });
+  if (found.length === 0) {
+    const loads = rule.load?.case ?? rule.area?.case ?? rule.train?.case;
+    context.assignment.notes.push(
+      loads === undefined
+        ? {
+            code: 'matches-nothing',
+            message: `Rule "${rule.title ?? rule.id}" matches nothing: ${text}.`,
+            where: { rule: rule.id },
+          }
+        : {
+            code: 'load-reaches-nothing',
+            message: `The load of rule "${rule.title ?? rule.id}" (load case ${loads}) reaches nothing in this frame: ${text} matches nothing. Change its condition, or switch it off here.`,
+            where: { rule: rule.id, loadCase: loads },
+          },
+    );
+  }
   for (const kind of kindsOf(rule))
     if (kind.of === 'members') kind.apply(rule, ofMembers, context);
     else kind.apply(rule, ofNodes, context);

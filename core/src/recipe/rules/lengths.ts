@@ -53,7 +53,10 @@ export const restraints = memberRule({
   initial: () => ({ restraints: 'true' }),
   title: 'Lateral restraints',
   gives: 'lengths',
-  schema: { restraints: { type: 'string', minLength: 1, maxLength: 400 } },
+  schema: {
+    restraints: { type: 'string', minLength: 1, maxLength: 400 },
+    flange: { enum: ['both', 'top', 'bottom'] },
+  },
   apply(rule, matched, context) {
     const matches = conditionProgram(rule.restraints!, context.names, fieldOf(context, 'restraints'));
     const nodes = new Set(
@@ -61,8 +64,13 @@ export const restraints = memberRule({
         .selectNodes(matches)
         .map(({ id }) => id),
     );
+    const { flange = 'both' } = rule;
     for (const { thing } of matched) {
-      context.assignment.restraints.set(thing.id, nodes);
+      const held = flange === 'both' ? { top: nodes, bottom: nodes } : { [flange]: nodes };
+      context.assignment.restraints.set(thing.id, {
+        ...context.assignment.restraints.get(thing.id),
+        ...held,
+      });
       context.assignment.credit(thing.id, 'restraints', rule.id);
     }
   },

@@ -21,6 +21,8 @@ export interface RuleContext {
   readonly assignment: Assignment;
   /** Names of own sections. */
   readonly ownSections: ReadonlySet<string>;
+  /** Names of own materials. */
+  readonly ownMaterials: ReadonlySet<string>;
 }
 
 /** Fields that rules are written with. */

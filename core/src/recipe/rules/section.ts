@@ -1,5 +1,8 @@
+import { gradeNames, lookUpGrade } from '../../library/materials.js';
+import { nearestNames } from '../../library/nearest.js';
 import { findProfile } from '../../library/profiles.js';
 import { fail } from '../../problem.js';
+import type { Place } from '../expressions/tree.js';
 import type { NameReference } from '../types.js';
 import { memberRule, fieldOf, type RuleContext } from './rule.js';
 import { nameReference } from './schemas.js';
@@ -36,6 +39,17 @@ export const section = memberRule({
   },
 });
 
+/** @throws ProblemError `unknown-name` with the nearest names for a material that is neither the design's nor the library's */
+function knownGrade(name: string, { what, where }: Place): void {
+  if (lookUpGrade(name)) return;
+  const nearest = nearestNames(name, gradeNames);
+  fail(
+    'unknown-name',
+    `In ${what}: there is no material "${name}"; the nearest are ${nearest.join(', ')}. Choose one, or add it to the design's own.`,
+    { ...where, nearest },
+  );
+}
+
 export const material = memberRule({
   key: 'material',
   initial: () => ({ material: 'S355' }),
@@ -44,6 +58,7 @@ export const material = memberRule({
   schema: { material: nameReference },
   apply(rule, matched, context) {
     const name = resolveName(rule.material!, context, 'material');
+    if (!context.ownMaterials.has(name)) knownGrade(name, fieldOf(context, 'material'));
     for (const { thing } of matched) {
       context.assignment.material.set(thing.id, name);
       context.assignment.credit(thing.id, 'material', rule.id);

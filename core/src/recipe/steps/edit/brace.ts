@@ -214,10 +214,10 @@ function panelTags(geometry: Geometry, { edges }: PanelFace): Tags {
     return found ? [found.tags] : [];
   });
   const out: Record<string, string | number> = {};
-  for (const name of ['side', 'bay', 'row', 'storey']) {
+  for (const name of ['side', 'bay', 'row', 'storey', 'part']) {
     const values = all.flatMap((tags) => (tags[name] === undefined ? [] : [tags[name]]));
     if (values.length === 0) continue;
-    if (name === 'side') {
+    if (name === 'side' || name === 'part') {
       if (values.every((v) => v === values[0])) out[name] = values[0]!;
     } else out[name] = name === 'storey' ? Math.max(...values.map(Number)) : Math.min(...values.map(Number));
   }

@@ -1,6 +1,7 @@
 import { point, portal } from './examples.js';
 import { fail } from '../../../problem.js';
 import { Draft } from '../../geometry/draft.js';
+import { partAt } from '../../geometry/part.js';
 import { distance, runsBackwards } from '../../geometry/vector.js';
 import { weld } from '../../geometry/weld.js';
 import { condition, word } from '../fields/index.js';
@@ -48,7 +49,9 @@ export const connect = edit({
       const ends = [node.id, nearest.id];
       const { side, storey, bay, row } = node.tags;
       const tags = Object.fromEntries(
-        Object.entries({ step: id, role, side, storey, bay, row }).filter(([, v]) => v !== undefined),
+        Object.entries({ step: id, role, side, storey, bay, row, part: partAt(draft, ends) }).filter(
+          ([, v]) => v !== undefined,
+        ),
       );
       draft.addLine(line, runsBackwards(node.at, nearest.at) ? ends.reverse() : ends, () => tags);
       made.add(line);

@@ -1,3 +1,4 @@
+import { partAt } from '../../geometry/part.js';
 import { portal } from './examples.js';
 import { sentence } from '../../expressions/tree.js';
 import { fail } from '../../../problem.js';
@@ -213,7 +214,7 @@ function connectCopies(
   for (const [from, to] of links) {
     const [first, second, ...rest] = node.id.split('.');
     const id = [draft.step, role, first, second, ...rest, from + 1].join('.');
-    const back = move.kind === 'along' && runsBackwards(draft.at(name(from)), draft.at(name(to)));
+    const back = runsBackwards(draft.at(name(from)), draft.at(name(to)));
     const { side, storey, bay, row } = node.tags;
     const tags: Record<string, string | number | undefined> = {
       step: draft.step,
@@ -222,6 +223,7 @@ function connectCopies(
       storey,
       bay,
       row,
+      part: partAt(draft, [name(from), name(to)]),
     };
     tags[counted.tag] = ((node.tags[counted.tag] as number | undefined) ?? 1) + from * counted.step;
     const known = Object.fromEntries(Object.entries(tags).filter(([, value]) => value !== undefined));

@@ -56,14 +56,18 @@ export function positionsAlong(head: Head): Field<Position[]> {
     form: { kind: 'list', quantity: 'length' },
     read: (written, context, place) => {
       const read = (item: Written) => positionProgram(item, context, place)({ tags: {} });
-      if (typeof written !== 'string')
+      if (typeof written !== 'string' && !Array.isArray(written))
         return listItems(
           typeof written === 'number' ? [written] : (written as WrittenList),
           context,
           place,
         ).map(read);
       const out: Position[] = [];
-      for (const part of splitList(written)) {
+      for (const part of Array.isArray(written) ? (written as readonly Written[]) : splitList(written)) {
+        if (typeof part === 'number') {
+          out.push(read(part));
+          continue;
+        }
         const items = listItems(part, context, place);
         for (const item of items) out.push(items.length === 1 ? read(item) : after(out.at(-1), read(item)));
       }

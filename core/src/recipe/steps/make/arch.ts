@@ -1,3 +1,4 @@
+import { roof } from '../../geometry/part.js';
 import { fail } from '../../../problem.js';
 import { positions, type Sketch, type SketchLine, type SketchNode } from '../../geometry/sketch.js';
 import { angle, count, flag, length, onlyWhen, option, optional, record } from '../fields/index.js';
@@ -69,7 +70,7 @@ export const arch = generator({
     });
     const pieces = nodes.slice(1).map((node, i) => {
       const side = 2 * (i + 1) <= n ? 'left' : 2 * i >= n ? 'right' : 'middle';
-      return sketch.line('arch', [i + 1], [nodes[i]!, node], { side })!;
+      return sketch.line('arch', [i + 1], [nodes[i]!, node], { ...roof, side })!;
     });
     if (tie) sketch.line('tie', [], [nodes[0]!, nodes[n]!]);
     if (deck) drawDeck(sketch, pieces, { span, ...deck }, tie && endHeight === 0, id);

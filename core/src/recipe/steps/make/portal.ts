@@ -1,3 +1,4 @@
+import { roof as partOfRoof } from '../../geometry/part.js';
 import { fail } from '../../../problem.js';
 import { arcOf, byArcLength, circleThrough } from '../../geometry/curves.js';
 import { positions, sideOf, type Sketch, type SketchNode } from '../../geometry/sketch.js';
@@ -251,7 +252,7 @@ function drawRoof(sketch: Sketch, values: Values, roof: RoofLine, { ends, inner,
     const centre = (before.at[0] + node.at[0]) / 2;
     const side = !sided || Math.abs(centre - middle) < 1e-6 ? 'middle' : centre < middle ? 'left' : 'right';
     const index = simple ? [roof.bay] : duo ? [roof.bay, side] : [roof.bay, k + 1];
-    sketch.line(role, index, [before, node], { bay: bayAt(centre), side });
+    sketch.line(role, index, [before, node], { ...partOfRoof, bay: bayAt(centre), side });
   });
 }
 

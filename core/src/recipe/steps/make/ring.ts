@@ -1,3 +1,4 @@
+import { roof } from '../../geometry/part.js';
 import { fail } from '../../../problem.js';
 import { byArcLength } from '../../geometry/curves.js';
 import { closedSpline, crossesItself, doubleArea } from '../../geometry/spline.js';
@@ -177,7 +178,9 @@ function joinRound(
   index: readonly number[],
   nodes: readonly SketchNode[],
 ): void {
-  nodes.forEach((node, k) => sketch.line(role, [...index, k + 1], [node, nodes[(k + 1) % nodes.length]!]));
+  nodes.forEach((node, k) =>
+    sketch.line(role, [...index, k + 1], [node, nodes[(k + 1) % nodes.length]!], roof),
+  );
 }
 
 /** A spoke or rib from the rim to the centre. Returns its hoop nodes from the centre outwards. */
@@ -191,7 +194,7 @@ function drawRib(
   const place = ribPlace(middle.at, node.at, ribs === 'arched');
   const hoopNodes = hoopShares.map((share, h) => hoopNode(h, place(share)));
   if (ribs !== 'arched') {
-    sketch.line(ribs ? 'rib' : 'spoke', [k + 1], [middle, ...hoopNodes, node]);
+    sketch.line(ribs ? 'rib' : 'spoke', [k + 1], [middle, ...hoopNodes, node], roof);
     return hoopNodes;
   }
   const shares = new Map<number, SketchNode>(hoopShares.map((share, h) => [share, hoopNodes[h]!]));
@@ -201,7 +204,7 @@ function drawRib(
     shares.set(share, sketch.node('rib', [k + 1, part], place(share)));
   }
   const along = [middle, ...[...shares].sort((a, b) => a[0] - b[0]).map(([, n]) => n), node];
-  along.slice(1).forEach((end, p) => sketch.line('rib', [k + 1, p + 1], [along[p]!, end]));
+  along.slice(1).forEach((end, p) => sketch.line('rib', [k + 1, p + 1], [along[p]!, end], roof));
   return hoopNodes;
 }
 

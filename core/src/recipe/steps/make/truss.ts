@@ -1,3 +1,4 @@
+import { roof } from '../../geometry/part.js';
 import { fail } from '../../../problem.js';
 import type { Sketch, SketchNode } from '../../geometry/sketch.js';
 import { angle, count, length, onlyWhen, option, optional, type Evaluated } from '../fields/index.js';
@@ -129,6 +130,7 @@ function drawChords(
     drawn[chord].slice(1).forEach((node, i) => {
       const before = drawn[chord][i]!;
       sketch.line(`${chord}-chord`, [i + 1], [before, node], {
+        ...roof,
         bay: i + 1,
         side: side((before.at[0] + node.at[0]) / 2),
       });
@@ -180,6 +182,6 @@ function drawWebs(sketch: Sketch, { bottom, top }: Drawn, webs: readonly Web[], 
     const index = ++numbers[role];
     const x = low.at[0] + high.at[0];
     const side = Math.abs(x - span) < 1e-6 ? 'middle' : x < span ? 'left' : 'right';
-    sketch.line(role, [index], [low, high], { side });
+    sketch.line(role, [index], [low, high], { ...roof, side });
   }
 }
