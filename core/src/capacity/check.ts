@@ -120,6 +120,8 @@ export interface CodeRules {
   readonly checks: readonly Check[];
   /** Whether a section's resistances are the same whatever stresses act: then the greatest force decides. */
   sameResistance(section: CheckSection): boolean;
+  /** Where the code has classes: that of a section under the forces of a place. Resistances jump where it changes. */
+  placeClass?(section: CheckSection, forces: Forces): number;
   /** Class of the cross-section that an item went by, where the code has classes. */
   classAt?(member: PhysicalMember, item: CheckItem, state: MemberState): number;
 }

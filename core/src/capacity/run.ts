@@ -1,4 +1,4 @@
-import type { Progress } from '../analysis/index.js';
+import type { MemberField, Progress } from '../analysis/index.js';
 import {
   isCovered,
   logInto,
@@ -16,7 +16,7 @@ import {
   type Verdict,
 } from './check.js';
 import type { PhysicalMember } from './physical-member.js';
-import { forcesAt, placeOf, places, worstBetween, type Place } from './stations.js';
+import { forcesAt, placeOf, places, withChanges, worstBetween, type Place } from './stations.js';
 
 export interface RunOptions {
   /** Write down the steps of every item. */
@@ -101,7 +101,7 @@ class MemberRun {
   private readonly limits: Float64Array;
 
   constructor(
-    code: CodeRules,
+    private readonly code: CodeRules,
     private readonly member: PhysicalMember,
     private readonly states: readonly MemberState[],
     private readonly all: boolean,
@@ -204,7 +204,15 @@ class MemberRun {
   }
 
   private places(order: number): Place[] {
-    return (this.placesOf[order] ??= places(this.states[order]!.field));
+    return (this.placesOf[order] ??= this.findPlaces(this.states[order]!.field));
+  }
+
+  private findPlaces(field: MemberField): Place[] {
+    const { code, member, uniform } = this;
+    if (uniform || !code.placeClass) return places(field);
+    return withChanges(field, places(field, true), ({ x, forces }) =>
+      code.placeClass!(member.sectionAt(x), forces),
+    );
   }
 
   /** A check of one force where it is greatest. */

@@ -12,8 +12,10 @@ export interface Place {
 /**
  * Places where a condition can be at its worst: both sides of every break, where the moments turn, and thirds between;
  * what lies between them is found by {@link worstBetween}.
+ *
+ * @param zeros also where moments change their sign: there a section is in the class of compression alone, over a short length
  */
-export function places(field: MemberField): Place[] {
+export function places(field: MemberField, zeros = false): Place[] {
   const out: Place[] = [];
   const { breaks, forceTerms: terms, forces } = field;
   for (let s = 0; s + 1 < breaks.length; s++) {
@@ -23,6 +25,7 @@ export function places(field: MemberField): Place[] {
       const from = terms * (6 * s + k);
       if (terms <= 4) cubicTurns(forces[from + 1]!, forces[from + 2]!, forces[from + 3] ?? 0, h, at);
       else at.push(...rootsBetween(derivative(forces.subarray(from, from + terms)), 0, h));
+      if (zeros) at.push(...rootsBetween(forces.subarray(from, from + terms), 0, h));
     }
     at.push(h);
     ascend(at);
@@ -33,6 +36,45 @@ export function places(field: MemberField): Place[] {
       out.push({ x: breaks[s]! + t, segment: s, forces: forcesAt(field, s, t) });
     }
   }
+  return out;
+}
+
+/** Changes that are looked for between two neighbouring places. */
+const mostChanges = 3;
+/** How near to a change a place is found, as a share of the distance between the places beside it. */
+const changeRounds = 30;
+
+/**
+ * The places with two more beside each change of a whole number that goes by the forces of a place: the last before and the first
+ * behind it. What is at its worst just there would be missed between the places.
+ */
+export function withChanges(
+  field: MemberField,
+  list: readonly Place[],
+  of: (place: Place) => number,
+): Place[] {
+  const out: Place[] = [];
+  list.forEach((place, i) => {
+    let before = list[i - 1];
+    // Between two values others may lie, each over a short length
+    for (let k = 0; k < mostChanges && before?.segment === place.segment && of(before) !== of(place); k++) {
+      const start = field.breaks[place.segment]!;
+      const at = (x: number): Place => ({
+        x,
+        segment: place.segment,
+        forces: forcesAt(field, place.segment, x - start),
+      });
+      let [low, high]: [Place, Place] = [before, place];
+      for (let round = 0; round < changeRounds; round++) {
+        const middle = at((low.x + high.x) / 2);
+        if (of(middle) === of(before)) low = middle;
+        else high = middle;
+      }
+      out.push(low, high);
+      before = high;
+    }
+    out.push(place);
+  });
   return out;
 }
 

@@ -2,7 +2,7 @@ import type { Check, CheckItem, CodeRules, MemberState } from '../check.js';
 import type { PhysicalMember } from '../physical-member.js';
 import { forcesAtX } from '../stations.js';
 import { angleInteractions, angleLateralTorsionalBuckling } from './angles.js';
-import { classify, staysPlastic } from './classification.js';
+import { classify, resistanceClass, staysPlastic } from './classification.js';
 import { flexuralBucklingChecks } from './flexural-buckling.js';
 import { generalMethod } from './general-method.js';
 import { interactionAboutY, interactionAboutZ } from './interaction.js';
@@ -35,4 +35,9 @@ function classAt(member: PhysicalMember, item: CheckItem, state: MemberState): n
 }
 
 /** EN 1993-1-1. */
-export const en1993: CodeRules = { checks, sameResistance: staysPlastic, classAt };
+export const en1993: CodeRules = {
+  checks,
+  sameResistance: staysPlastic,
+  placeClass: resistanceClass,
+  classAt,
+};
