@@ -21,6 +21,7 @@ export interface HingeStep {
 export function condenseHinges(frame: Frame, member: number, K: Float64Array, softened = false): HingeStep[] {
   const steps: HingeStep[] = [];
   if (frame.axialOnly[member]) return steps;
+  const whole = Float64Array.from({ length: 12 }, (_, i) => K[13 * i]!);
   for (let i = 0; i < 12; i++) {
     const spring = frame.hinges[12 * member + i]!;
     if (Number.isNaN(spring)) continue;
@@ -47,7 +48,18 @@ export function condenseHinges(frame: Frame, member: number, K: Float64Array, so
     for (let a = 0; a < 12; a++) K[12 * a + i] = K[12 * i + a] = (row[a]! * spring) / d;
     steps.push({ freedom: i, spring, row });
   }
+  if (!softened) clearRounding(K, whole);
   return steps;
+}
+
+/** What is left of a stiffness below this share of the member's own is rounding of what its hinges released. */
+const rounding = 1e-13;
+
+/** Sets to zero what is only rounding: a node that nothing holds must not seem to be held by it. */
+function clearRounding(K: Float64Array, whole: Float64Array): void {
+  for (let a = 0; a < 12; a++)
+    for (let b = 0; b < 12; b++)
+      if (Math.abs(K[12 * a + b]!) <= rounding * Math.sqrt(whole[a]! * whole[b]!)) K[12 * a + b] = 0;
 }
 
 function inPlane(frame: Frame, member: number, release: number): boolean {

@@ -1,8 +1,8 @@
 import { greatestMagnitude, isZero } from '../numeric/magnitude.js';
 import { freedoms } from '../model/types.js';
-import { ProblemError } from '../problem.js';
+import { fail, ProblemError } from '../problem.js';
 import { caseLoads, givenDisplacements, loadedFreedoms, type CaseLoads } from './case-loads.js';
-import { findConstraints, type Constraints } from './constraints.js';
+import { extent, findConstraints, type Constraints } from './constraints.js';
 import { formElements, nodeDiagonal, stiffnessOf, type Elements } from './elements.js';
 import type { Frame } from './frame.js';
 import { findMechanisms } from './mechanism.js';
@@ -151,8 +151,36 @@ export function solveLinear(
       factor.solve([correction]);
       for (let e = 0; e < x.length; e++) x[e]! += correction[e]!;
     }
+    refuseAbsurd(frame, best);
     return best;
   });
+}
+
+/** Displacements beyond this many times the frame's size are those of a frame that hardly anything holds. */
+const absurdTimes = 1e6;
+/** Imbalance, as a share of the largest load, that is no equilibrium. */
+const absurdImbalance = 1e-3;
+
+/** @throws ProblemError `mechanism` for a solution that is none: what remains singular within rounding */
+function refuseAbsurd(
+  frame: Frame,
+  { displacements, residual }: Pick<Solution, 'displacements' | 'residual'>,
+): void {
+  let [most, at] = [0, 0];
+  displacements.forEach((value, i) => {
+    if (i % 6 < 3 && !(Math.abs(value) <= most)) [most, at] = [Math.abs(value), i];
+  });
+  const size = extent(frame);
+  // Of loads that are rounding themselves nothing is in balance
+  const outOfBalance = residual > absurdImbalance && most > 1e-9 * size;
+  if (most <= absurdTimes * size && !outOfBalance) return;
+  const node = frame.nodeIds[Math.floor(at / 6)]!;
+  const direction = freedoms[at % 6]!;
+  fail(
+    'mechanism',
+    `Hardly anything holds node "${node}" in ${direction}: it would move by ${most.toPrecision(2)} m. Hold it, or make a hinge on the way to it rigid.`,
+    { moves: [{ node, directions: [direction] }], restraint: { node, direction } },
+  );
 }
 
 /** Right-hand side: loads less the clamped members' forces, less what given displacements cause, plus settling springs. */

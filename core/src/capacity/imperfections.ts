@@ -26,14 +26,34 @@ export interface Sense {
   readonly words: string;
 }
 
-/** Both senses of every direction in which a frame can sway. */
-export function allSenses({ plane }: Frame): readonly Sense[] {
-  const x: Sense[] = [
-    { direction: [1, 0], words: 'towards +x' },
-    { direction: [-1, 0], words: 'towards −x' },
-  ];
-  if (plane) return x;
-  return [...x, { direction: [0, 1], words: 'towards +y' }, { direction: [0, -1], words: 'towards −y' }];
+/** Both senses of every direction in which a frame can sway: in the plane, or along and across its longest level member. */
+export function allSenses(frame: Frame): readonly Sense[] {
+  if (frame.plane) return [sense(1, 0), sense(-1, 0)];
+  const [x, y] = longestInPlan(frame);
+  return [sense(x, y), sense(-x, -y), sense(-y, x), sense(y, -x)];
+}
+
+function sense(x: number, y: number): Sense {
+  const near = (value: number) => (Math.abs(value) < 1e-9 ? 0 : value);
+  const direction = [near(x), near(y)] as const;
+  const along =
+    direction[1] === 0 ? `${x > 0 ? '+' : '−'}x` : direction[0] === 0 ? `${y > 0 ? '+' : '−'}y` : '';
+  const both = () => `(${direction.map((v) => v.toFixed(2).replace('-', '−')).join(', ')})`;
+  return { direction, words: `towards ${along || both()}` };
+}
+
+/** Direction in plan of the member that reaches furthest there; along x where all stand. */
+function longestInPlan({ axes, length }: Frame): [number, number] {
+  let found: [number, number] = [1, 0];
+  let most = 0;
+  length.forEach((L, m) => {
+    const [x, y] = [axes[9 * m]!, axes[9 * m + 1]!];
+    const size = Math.hypot(x, y);
+    if (!(size * L > most * (1 + 1e-6)) || size < 1e-3) return;
+    most = size * L;
+    found = [x / size, y / size];
+  });
+  return found;
 }
 
 /** Sway below which a frame hardly sways, as a share of the initial sway that is taken. */
@@ -134,11 +154,7 @@ function sensesOf(frame: Frame, lines: readonly ColumnLine[], state: FrameState)
   }
   const drift = Math.hypot(x, y);
   if (lines.length === 0 || drift < (hardly * height) / 200) return allSenses(frame);
-  const direction = [x / drift, y / drift] as const;
-  const words = frame.plane
-    ? `towards ${x > 0 ? '+' : '−'}x`
-    : `towards (${direction.map((v) => v.toFixed(2).replace('-', '−')).join(', ')})`;
-  return [{ direction, words }];
+  return [sense(x / drift, y / drift)];
 }
 
 /** Members in straight lines from one node at which something meets to the next. */

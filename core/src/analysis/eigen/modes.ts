@@ -26,6 +26,8 @@ export interface VibrationMode {
 
 /** Unknowns up to which a search without a shift is fast enough. */
 const small = 3000;
+/** Highest eigenvalue over the lowest from which a frame has vibrations of two scales. */
+const twoScales = 1e4;
 /** A frequency below this share of the first elastic one is a rigid-body motion's rounding. */
 const rigidShare = 2e-3;
 
@@ -203,7 +205,13 @@ function lowest(pencil: Pencil, prepared: Prepared, wanted: number, step: () => 
           'The natural modes could not all be found; ask for a few more or fewer of them.',
         ),
       ]);
-    pairs = [...pairs, ...find(expected - below + 1, { known: pairs.slice(rigid.length) })];
+    if (round === 0 && upTo > twoScales * Math.max(modes[0]!.lambda, Math.abs(shift))) {
+      // A body on soft springs: seen from zero its own vibrations are rounding beside the motions on them. From below both are seen
+      shift = -0.2 * upTo;
+      factored.release();
+      factored = pencil.shifted(shift);
+      pairs = [...rigid, ...find(Math.max(others, expected - rigid.length + 1), {})];
+    } else pairs = [...pairs, ...find(expected - below + 1, { known: pairs.slice(rigid.length) })];
     modes = toModes(pairs).slice(0, wanted);
   }
   factored.release();

@@ -219,7 +219,7 @@ export class Pencil {
     return {
       factor,
       /** Eigenvalues of K·x = λ·B·x that lie between 0 and σ (Sylvester), for positive definite K or B. */
-      negatives: negatives + factor.negatives,
+      negatives: negatives + factor.negatives - roundingPivots(factor),
       solve: (list) => this.solveShifted(factor, condensed, list),
       release: () => {
         factor.release();
@@ -301,6 +301,20 @@ export interface ShiftedPencil {
   solve(list: readonly Float64Array[]): Float64Array[];
   /** Gives its memory to the next; nothing more is solved with it. */
   release(): void;
+}
+
+/** A diagonal below this share of the greatest is that of a freedom that nothing resists and nothing drives. */
+const nothing = 1e-12;
+
+/** Negative pivots of freedoms that have no stiffness of either kind, such as the spin of a hinged joint: their signs are rounding. */
+function roundingPivots(factor: Factor): number {
+  const { diagonals, signs } = factor;
+  let greatest = 0;
+  for (const value of diagonals) greatest = Math.max(greatest, Math.abs(value));
+  let count = 0;
+  for (let i = 0; i < signs.length; i++)
+    if (signs[i]! < 0 && Math.abs(diagonals[i]!) <= nothing * greatest) count++;
+  return count;
 }
 
 /** Small matrices without their zeros, one after the other: most of a member's freedoms do not meet. */

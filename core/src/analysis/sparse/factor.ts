@@ -83,6 +83,12 @@ export class Factor {
     return this.arena.numbers.subarray(this.layout.diagonal, this.layout.x);
   }
 
+  /** Sign of the pivot of each unknown after `factorize`, 1 or −1. */
+  get signs(): Float64Array {
+    const { signs } = this.layout;
+    return this.arena.numbers.subarray(signs, signs + this.symbolic.unknowns);
+  }
+
   /** Replaces the matrix by its factor. */
   factorize(progress?: Progress): void {
     const { superStart, valueStart, unknowns, flops } = this.symbolic;
