@@ -1,4 +1,4 @@
-import { AlternativeRun, type AlternativeSummary } from '@hashira/core';
+import { AlternativeRun, differingLoads, type AlternativeSummary } from '@hashira/core';
 import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
 import { readText, writeDocument } from './output.js';
@@ -21,6 +21,7 @@ type Assessment = Pick<
   | 'problems'
   | 'alphaCr'
   | 'alphaCrOf'
+  | 'alphaCrMember'
   | 'secondOrderNeeded'
   | 'order'
   | 'code'
@@ -35,34 +36,42 @@ export async function assess(file: string, options: { alternative?: string; out?
   const asked =
     options.alternative === undefined ? design.alternatives : [findAlternative(design, options.alternative)];
   useThreads();
-  const alternatives = asked.map((alternative): Assessment => {
+  const runs = asked.map((alternative) => {
     const run = new AlternativeRun(design, alternative);
     run.advance('complete');
+    return { title: alternative.title, summary: run.summary('') };
+  });
+  const alternatives = runs.map(({ title, summary }): Assessment => {
     const {
       id,
       status,
       problems,
       alphaCr,
       alphaCrOf,
+      alphaCrMember,
       secondOrderNeeded,
       order,
       code,
       figures,
       members,
       notes,
-    } = run.summary('');
+    } = summary;
     return {
       id,
-      title: alternative.title,
+      title,
       status,
       problems,
       ...(alphaCr === undefined ? {} : { alphaCr, alphaCrOf: alphaCrOf! }),
+      ...(alphaCrMember === undefined ? {} : { alphaCrMember }),
       secondOrderNeeded,
       order,
       code,
       figures,
       members,
-      notes,
+      notes: [
+        ...notes,
+        ...differingLoads(summary, runs).map((message) => ({ code: 'loads-differ', message, where: {} })),
+      ],
     };
   });
   const { title, reference } = design;

@@ -21,6 +21,12 @@ export type FieldSource = (selection: ResultSelection, member: number) => Member
 /** Buckling lengths of a frame's member in a combination, where its design asks for them. */
 export type BucklingSource = (selection: ResultSelection, member: number) => MemberState['buckling'];
 
+/** How members are checked. */
+export interface CheckOptions extends RunOptions {
+  /** Only this strength combination, without deflections. */
+  readonly under?: string;
+}
+
 /** The checks of a model, ready to be run member by member. */
 export class MemberChecker {
   /** In the order of their first pieces. */
@@ -51,14 +57,16 @@ export class MemberChecker {
   }
 
   /** Checks one physical member in every strength combination, and its deflection in every service combination. */
-  check(index: number, options: RunOptions = {}): MemberCheck {
+  check(index: number, options: CheckOptions = {}): MemberCheck {
     const member = this.members[index]!;
+    const { under } = options;
     if ('reason' in member) return uncheckedMember(member, member.reason);
     if (this.strength.length === 0) return uncheckedMember(member, 'The model has no strength combination.');
-    const states = this.strength.flatMap((selection) => this.state(member, selection) ?? []);
+    const asked = this.strength.filter((one) => under === undefined || combinationOf(one) === under);
+    const states = asked.flatMap((selection) => this.state(member, selection) ?? []);
     const code = member.code.name === 'AISC360' ? aisc360 : en1993;
     const result = withReason(runChecks(code, member, states, options), this.notCovered);
-    if (!member.design.deflection) return result;
+    if (!member.design.deflection || under !== undefined) return result;
     const service = this.service.flatMap((selection) => {
       const field = this.field(member, selection);
       return field ? [{ id: combinationOf(selection), field }] : [];
@@ -67,7 +75,7 @@ export class MemberChecker {
   }
 
   /** Checks every physical member. */
-  checkAll(options: RunOptions = {}): MemberCheck[] {
+  checkAll(options: CheckOptions = {}): MemberCheck[] {
     const { progress } = options;
     return this.members.map((_, index) => {
       progress?.step(index / this.members.length);

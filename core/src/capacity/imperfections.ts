@@ -18,6 +18,8 @@ import { checkSection } from './section.js';
 export interface WithOwnLoads {
   readonly model: ExpandedModel;
   readonly notes: readonly string[];
+  /** What was brought in, in short, by combination. */
+  readonly said: ReadonlyMap<string, string>;
 }
 
 /** Horizontal directions, and how they are told. */
@@ -77,13 +79,16 @@ export function withStrengthImperfections(
   const lines = columnLines(frame);
   const straight = straightLines(frame);
   const notes: string[] = [];
+  const said = new Map<string, string>();
   const strength = new Set(selections.filter(({ state }) => state === 'strength').map(({ id }) => id));
   const loaded = withLoads(model, (combination) => {
     const state = states.get(combination.id);
     if (!state || !strength.has(combination.id)) return [];
     const bows = bowsOf(model, frame, state, straight);
     const senses = sensesOf(frame, lines, state);
-    notes.push(noteOf(combination.id, frame, lines, state, { senses, bows: bows.length }));
+    const told = noteOf(frame, lines, state, { senses, bows: bows.length });
+    notes.push(`${combination.id}: ${told.long}`);
+    said.set(combination.id, told.short);
     return senses.map((sense) => ({
       ...sense,
       loads: equivalentForces(prepared, state, {
@@ -93,7 +98,7 @@ export function withStrengthImperfections(
       }),
     }));
   });
-  return { model: loaded, notes };
+  return { model: loaded, notes, said };
 }
 
 /** Loads of a combination in one sense. */
@@ -133,15 +138,19 @@ export function withLoads(
 }
 
 function noteOf(
-  id: string,
   frame: Frame,
   lines: readonly ColumnLine[],
   state: FrameState,
   { senses, bows }: { senses: readonly Sense[]; bows: number },
-): string {
+): { long: string; short: string } {
   const { greatest, height, columns } = columnSways(frame, lines, state, senses[0]!.direction);
   const where = senses.map(({ words }) => words).join(' and ');
-  return `${id}: sway imperfection 1/${(1 / greatest).toFixed(0)} (columns ${height.toFixed(1)} m high, ${columns} in a plane) ${where}, ${bows} members bowed (EN 1993-1-1 5.3.2).`;
+  const sway = `sway imperfection 1/${(1 / greatest).toFixed(0)}`;
+  const bowed = bows === 0 ? '' : `, ${bows} members bowed`;
+  return {
+    long: `${sway} (columns ${height.toFixed(1)} m high, ${columns} in a plane) ${where}${bowed} (EN 1993-1-1 5.3.2).`,
+    short: `with ${sway} ${senses[0]!.words}${bowed}`,
+  };
 }
 
 /** The sense in which the heads of the columns move, or every sense where they hardly do. */

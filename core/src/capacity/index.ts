@@ -1,7 +1,7 @@
 export type { CalculationStep, CheckItem, CheckStatus, MemberCheck } from './check.js';
 export { MemberChecker, type BucklingSource, type FieldSource } from './check-members.js';
 export { withDirectStiffness, withNotionalLoads } from './aisc360/direct-analysis.js';
-export { withStrengthImperfections } from './imperfections.js';
+export { withStrengthImperfections, type WithOwnLoads } from './imperfections.js';
 export { combinationStability, type Buckles, type Stability } from './stability.js';
 export { notChecked } from './not-checked.js';
 export { joinedFieldOf } from './physical-member.js';

@@ -1,3 +1,4 @@
+export { differingLoads, type LoadSums } from './differing-loads.js';
 export { difference, type Difference } from './difference.js';
 export {
   figureKindOf,

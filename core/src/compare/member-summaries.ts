@@ -28,7 +28,7 @@ export function memberSummaries(
         reasons.length > 0 && status !== 'fail'
           ? reasons.join(' ')
           : governs
-            ? `${governs.title} under ${governs.combination}`
+            ? [`${governs.title} under ${governs.combination}`, governs.situation].filter(Boolean).join(', ')
             : reasons.join(' '),
     }));
 }

@@ -7,6 +7,7 @@ import {
 } from '../capacity/index.js';
 import { drawAlternative, shownResults, type DrawingOptions, type DrawnScene } from '../drawing/index.js';
 import {
+  analysed,
   analysedInParts,
   checkerOf,
   nearestToInstability,
@@ -26,6 +27,7 @@ import type { ParameterValues } from '../recipe/parameters.js';
 import { remarksOf, type Remark } from '../recipe/remarks/index.js';
 import type { Alternative, Design } from '../recipe/types.js';
 import { stateEquilibrium } from '../results/index.js';
+import { loadSums } from './differing-loads.js';
 import { FigureTable } from './figure-table.js';
 import { memberSummaries } from './member-summaries.js';
 import { mechanismRemarks } from './mechanisms.js';
@@ -70,6 +72,7 @@ export class AlternativeRun {
   private checker: MemberChecker | undefined;
   private checks: MemberCheck[] | undefined;
   private stability: StabilityOfAll | undefined;
+  private readonly underOne = new Map<string, readonly MemberCheck[]>();
   private modes: VibrationMode[] | undefined;
   private shapes: ShapesOnDemand | undefined;
   private remarks: readonly Remark[] | undefined;
@@ -108,9 +111,21 @@ export class AlternativeRun {
       } catch (error) {
         if (!(error instanceof ProblemError)) throw error;
         this.problems = this.worded(error.problems);
+        if (error.problems.some(({ code }) => code === 'diverged')) yield* this.workPastCritical(progress);
       }
     }
     return this.problems.length === 0;
+  }
+
+  /** Past the critical load: the forces of first order, and how the frame buckles. */
+  private *workPastCritical(progress: Progress | undefined): Generator<undefined> {
+    const settings = { cases: true, ...(progress ? { progress } : {}) };
+    const outcome = attempt(() => analysed(this.built!.model, settings));
+    // Why the frame has no forces of second order is said; without those of first order there is nothing more to show
+    if (!outcome.ok) return;
+    this.forces = outcome.value;
+    this.shownForces = undefined;
+    this.stability = yield* stabilityInParts(outcome.value, progress);
   }
 
   private worded(problems: readonly Problem[]): readonly Problem[] {
@@ -227,9 +242,10 @@ export class AlternativeRun {
       notCovered: verdict?.notCovered.length ?? 0,
       members: checks && forces && namer ? memberSummaries(checks, forces, namer) : [],
       memberCount: this.checks?.length ?? 0,
-      ...(verdict?.alphaCr === undefined ? {} : { alphaCr: verdict.alphaCr, alphaCrOf: verdict.alphaCrOf! }),
+      ...this.nearness(),
+      ...(verdict?.alphaCrMember === undefined ? {} : { alphaCrMember: verdict.alphaCrMember }),
       secondOrderNeeded: verdict?.secondOrderNeeded ?? false,
-      order: this.design.analysis.order,
+      order: forces?.order ?? this.design.analysis.order,
       code: this.design.code.name ?? 'EN1993',
       notes: [
         ...(built?.notes ?? []),
@@ -239,6 +255,7 @@ export class AlternativeRun {
           where: {},
         })),
       ],
+      ...(forces ? { loads: loadSums(forces) } : {}),
       ...(this.remarks ? { remarks: this.remarks } : {}),
       parameters: parameterSummaries(this.parameters),
       ...this.balance(shown),
@@ -249,6 +266,12 @@ export class AlternativeRun {
     };
   }
 
+  /** Least αcr of the frame, and whose, as soon as it is known. */
+  private nearness(): Pick<AlternativeSummary, 'alphaCr' | 'alphaCrOf'> {
+    const nearest = this.stability && nearestToInstability(this.stability.stability);
+    return nearest ? { alphaCr: nearest.alphaCr, alphaCrOf: nearest.id } : {};
+  }
+
   private governing(figures: readonly FigureSummary[]): string[] {
     const ofMembers = (this.checks ?? []).flatMap(({ governs }) => governs?.combination ?? []);
     return [...new Set([...ofMembers, ...figures.flatMap(({ combination }) => combination ?? [])])];
@@ -256,6 +279,7 @@ export class AlternativeRun {
 
   /** A pass of the checks is one only when all is known, and no figure is beyond its limit. */
   private status(checks: VerdictStatus | undefined, figures: readonly FigureSummary[]): SummaryStatus {
+    if (this.problems.length > 0) return 'failed';
     if (checks === undefined) return 'pending';
     if (checks !== 'pass') return checks;
     if (figures.some(({ status }) => status === 'fail')) return 'beyond limits';
@@ -343,14 +367,23 @@ export class AlternativeRun {
           built,
           ...(this.namer ? { namer: this.namer } : {}),
           ...(drawn ? { forces: drawn } : {}),
-          ...(checks ? { checks } : {}),
+          ...(checks ? { checks, checksUnder: (id: string) => this.checksUnder(id) } : {}),
           ...(shapes ? { shapes } : {}),
           ...(shape ? { mechanism: shape } : {}),
         },
-        options,
+        { ...options, order: this.design.analysis.order },
       ),
     );
     return outcome.ok ? outcome.value : undefined;
+  }
+
+  /** The checks under one strength combination alone, worked out when they are first asked for. */
+  private checksUnder(id: string): readonly MemberCheck[] | undefined {
+    const isOne = this.forces?.selections.some((one) => one.id === id && one.state === 'strength');
+    if (!isOne || !this.checker) return undefined;
+    let known = this.underOne.get(id);
+    if (!known) this.underOne.set(id, (known = this.checker.checkAll({ under: id })));
+    return known;
   }
 
   /** Values at a place of a member (a share of its piece) under a load case or combination. */

@@ -4,6 +4,7 @@ import type { Remark } from '../recipe/remarks/index.js';
 import type { ShownResult } from '../drawing/index.js';
 import type { QuantityName } from '../units/quantities.js';
 import type { VerdictStatus } from '../pipeline/index.js';
+import type { LoadSums } from './differing-loads.js';
 
 /** A figure as the screens show it; plain data. */
 export interface FigureSummary {
@@ -46,8 +47,11 @@ export interface ParameterSummary {
   readonly step?: number;
 }
 
-/** What the checks come to; where they pass, whether a figure is beyond its limit; `pending` until that is known. */
-export type SummaryStatus = VerdictStatus | 'beyond limits' | 'pending';
+/**
+ * What the checks come to; where they pass, whether a figure is beyond its limit; `pending` until that is known, `failed` where it
+ * never will be.
+ */
+export type SummaryStatus = VerdictStatus | 'beyond limits' | 'pending' | 'failed';
 
 /** What is known of an alternative at a stage of its calculation; plain data without closures. */
 export interface AlternativeSummary {
@@ -68,10 +72,14 @@ export interface AlternativeSummary {
   readonly memberCount: number;
   readonly alphaCr?: number;
   readonly alphaCrOf?: string;
+  /** Least factor at which members buckle between nodes that stay. */
+  readonly alphaCrMember?: number;
   readonly secondOrderNeeded: boolean;
   readonly order: 1 | 2;
   readonly code: string;
   readonly notes: readonly Note[];
+  /** Sums of the load cases, once there are forces. */
+  readonly loads?: LoadSums;
   /** What the model check found; absent while it has not looked yet. */
   readonly remarks?: readonly Remark[];
   readonly parameters: Readonly<Record<string, ParameterSummary>>;

@@ -25,9 +25,16 @@ export function drawAlongMembers(
   const { pen, frame, source, options, namer, shown } = context;
   const { diagram } = options;
   const nameOf = (m: number) => namer.member(frame.memberIds[m]!);
-  if (diagram === 'utilisation') drawUtilisation(pen, frame, source.checks ?? [], shown, nameOf);
+  if (diagram === 'utilisation') {
+    const own = source.checksUnder?.(options.result);
+    drawUtilisation(pen, frame, own ?? source.checks ?? [], shown, nameOf);
+    const of = own
+      ? `utilisation under ${options.result}`
+      : 'utilisation, the worst of all strength combinations';
+    return { greatest: 0, legend: source.checks ? [{ text: of }] : [] };
+  }
   if (diagram === 'stress') return { greatest: 0, legend: drawStress(context, states) };
-  if (diagram === 'none' || diagram === 'utilisation') return { greatest: 0, legend: [] };
+  if (diagram === 'none') return { greatest: 0, legend: [] };
   const range = rangeOf(context, states, diagram);
   const greatest = Math.max(Math.abs(range.most.value), Math.abs(range.least.value));
   const peaks = { ofMember: range.peaks, most: greatest };

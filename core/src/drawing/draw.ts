@@ -15,6 +15,10 @@ import { drawApart } from './telling-apart.js';
 
 /** A drawing with what common scales are chosen by. */
 export interface DrawnScene {
+  /** Id of the load case, combination or other result that it shows; empty while there are no forces. */
+  readonly result: string;
+  /** Its name in words, of a load case or combination. */
+  readonly title: string;
   readonly drawing: Drawing;
   /** Greatest magnitudes of what is drawn. */
   readonly most: Greatest;
@@ -74,6 +78,8 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     most = { ...most, deformation: 1 };
   }
   return {
+    result: forces ? options.result : '',
+    title: forces ? titleOf(built, options.result) : '',
     drawing: pen.finish(),
     most,
     legend,
@@ -83,6 +89,11 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     space: built.design.space,
     members: pickable(frame),
   };
+}
+
+function titleOf({ design, combinations }: BuiltFrame, id: string): string {
+  const one = design.loadCases.find((c) => c.id === id) ?? combinations.find((c) => c.id === id);
+  return one ? `${id} ${one.title ?? ''}`.trim() : '';
 }
 
 /** Members, hinges and supports; what is lit stands out. */

@@ -15,6 +15,8 @@ export interface Slice {
 export interface DrawingOptions {
   /** Id of a shown result: a load case, a combination, an envelope, a buckling shape, a mode. */
   readonly result: string;
+  /** Order that the design asks for; absent: what was calculated. */
+  readonly order?: 1 | 2;
   readonly diagram: DiagramKind;
   readonly slice?: Slice;
   /** A step whose members stand in ink while the rest is faint. */

@@ -157,6 +157,8 @@ export function drawPreview(
     drawing,
     points,
     space,
+    result: '',
+    title: '',
     most: { diagram: 0, deformation: 0, load: 0 },
     legend: [],
     nodes: [],

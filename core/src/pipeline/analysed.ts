@@ -20,6 +20,7 @@ import {
   withNotionalLoads,
   withStrengthImperfections,
   type Buckles,
+  type WithOwnLoads,
   type Stability,
 } from '../capacity/index.js';
 import type { FrameModel } from '../model/types.js';
@@ -58,6 +59,8 @@ export interface Analysed {
   /** Resultant of each load case about the origin, 6 each. */
   readonly resultants: readonly Float64Array[];
   readonly notes: readonly string[];
+  /** What is in a combination beside its loads, in short: imperfections, notional loads. By combination. */
+  readonly said: ReadonlyMap<string, string>;
   /** Why no member is covered: loads that the analysis cannot follow. */
   readonly notCovered?: string;
   /** First-order states of the combinations, for what goes by them. */
@@ -81,7 +84,7 @@ export function* analysedInParts(
   const { secondOrder = false, progress, cases = false, before } = options;
   const travelling = whyTrainsAreNotCovered(given, prepareFrame(given), secondOrder);
   const placed = travelling === undefined ? withPlacedTrains(given, progress) : undefined;
-  const { model, notes } = withOwnLoads(placed?.model ?? given, secondOrder, progress);
+  const { model, notes, said: own } = withOwnLoads(placed?.model ?? given, secondOrder, progress);
   const frame = prepareFrame(model);
   const all = resultSelections(model);
   const combinations = all.filter(({ kind }) => kind === 'combination');
@@ -103,6 +106,7 @@ export function* analysedInParts(
       selections: [...single, ...combinations].filter(({ id }) => states.has(id)),
       states,
       resultants,
+      said: own,
       notes: [...new Set([...said, ...[main, ...apart].flatMap((one) => one.notes)])],
       ...(travelling === undefined ? {} : { notCovered: travelling }),
       first: () => (first ??= unwrapped(analyse(frame, combinations, tell))),
@@ -147,12 +151,12 @@ function withOwnLoads(
   given: ExpandedModel,
   secondOrder: boolean,
   progress: Progress | undefined,
-): { model: ExpandedModel; notes: readonly string[] } {
+): WithOwnLoads {
   if (given.code?.name === 'AISC360')
     return secondOrder && usesDirectAnalysis(given)
       ? withNotionalLoads(given, prepareFrame(given))
-      : { model: given, notes: [] };
-  if (!given.code?.imperfections) return { model: given, notes: [] };
+      : { model: given, notes: [], said: new Map() };
+  if (!given.code?.imperfections) return { model: given, notes: [], said: new Map() };
   // They go by first-order forces
   const selections = resultSelections(given).filter(({ kind }) => kind === 'combination');
   const analysis = unwrapped(analyse(prepareFrame(given), selections, progress ? { progress } : {}));

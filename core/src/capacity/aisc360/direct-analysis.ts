@@ -16,10 +16,12 @@ const elastic = 0.8;
  */
 export function withNotionalLoads(model: FrameModel, frame: Frame): WithOwnLoads {
   const gravityAt = gravityByCase(model, frame);
+  const said = new Map<string, string>();
   const loaded = withLoads(
     model,
-    ({ state, factors }) => {
+    ({ id, state, factors }) => {
       if (state !== 'strength') return [];
+      said.set(id, `with notional loads 0.002·Yi ${allSenses(frame)[0]!.words}, stiffness by 0.8·τb (C2)`);
       const Y = new Float64Array(frame.nodeIds.length);
       for (const [id, factor] of Object.entries(factors))
         gravityAt.get(id)?.forEach((value, n) => (Y[n]! += Math.max(0, factor * value)));
@@ -43,6 +45,7 @@ export function withNotionalLoads(model: FrameModel, frame: Frame): WithOwnLoads
   );
   return {
     model: loaded,
+    said,
     notes: [
       'Direct analysis method (AISC 360-22 C2): notional loads of 0.002·Yi in both senses in every strength combination, stiffnesses by 0.8 and τb, K = 1.',
     ],

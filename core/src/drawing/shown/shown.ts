@@ -30,6 +30,8 @@ export interface DrawnSource {
   readonly namer?: Namer;
   readonly forces?: Analysed;
   readonly checks?: readonly MemberCheck[];
+  /** The same under one strength combination alone; undefined for everything else. */
+  readonly checksUnder?: (result: string) => readonly MemberCheck[] | undefined;
   readonly shapes?: Shapes;
   /** Displacements of nodes that a mechanism allows, 6 a node by id. */
   readonly mechanism?: Readonly<Record<string, readonly number[]>>;

@@ -4,7 +4,8 @@ import { drawAlongMembers } from '../along-members.js';
 import type { Layer } from '../drawing.js';
 import { actingLoads, drawLoads } from '../loads.js';
 import { drawReactions } from '../reactions.js';
-import type { ShownContext, ShownKind } from './shown.js';
+import { significant } from '../../units/format.js';
+import type { LegendLine, ShownContext, ShownKind } from './shown.js';
 
 /** Loads, reactions, deformed shape and forces of one state. */
 function drawState(
@@ -28,8 +29,36 @@ function drawState(
   const drawn = drawAlongMembers(context, [{ id, state }]);
   return {
     greatest: { diagram: drawn.greatest, deformation: greatestMove(state), load: loads.greatest },
-    legend: drawn.legend,
+    legend: [...besideLoads(context, selection), ...drawn.legend],
   };
+}
+
+/** What acts in a state and is not drawn as a load, or how it came about: own weight, imperfections, where trains stand. */
+function besideLoads(
+  { forces, options }: ShownContext,
+  { id, factors, situation, kind }: ResultSelection,
+): LegendLine[] {
+  const weight = forces.frame.loadCases.reduce(
+    (sum, { selfWeight = 0 }, c) => sum + selfWeight * factors[c]!,
+    0,
+  );
+  const stands = situation?.words.startsWith('first force') ? situation.words : undefined;
+  const own = kind === 'combination' ? forces.said.get(id) : undefined;
+  const wasAsked = forces.order === 1 && options.order === 2 && kind === 'combination';
+  return [
+    ...(wasAsked ? [{ text: 'forces of first order: past its critical load' }] : []),
+    ...(weight === 0 ? [] : [{ text: `with own weight × ${significant(weight)}` }]),
+    ...(stands === undefined
+      ? []
+      : [
+          {
+            text: stands,
+            title:
+              'the position of the greatest moment; checks look at every position that brings an extreme',
+          },
+        ]),
+    ...(own === undefined ? [] : [{ text: own }]),
+  ];
 }
 
 export const loadCase: ShownKind = {

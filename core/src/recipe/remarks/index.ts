@@ -2,6 +2,7 @@ import type { BuiltFrame } from '../build.js';
 import { Namer } from '../geometry/names.js';
 import { crossings } from './crossings.js';
 import { idleRules } from './idle-rules.js';
+import { loads } from './loads.js';
 import { nearNodes } from './near-nodes.js';
 import { overlaps } from './overlaps.js';
 import type { Remark, RemarkKind } from './remark.js';
@@ -18,6 +19,7 @@ export const remarkKinds: readonly RemarkKind[] = [
   crossings,
   strayNodes,
   idleRules,
+  loads,
 ];
 
 /**

@@ -169,19 +169,25 @@ export class DesignScreenComponent {
     this.asking = false;
   }
 
-  /** Own weight acts but is not drawn: it is said. */
-  protected readonly ownWeight = computed(() => {
-    const id = this.view.resultId();
-    const { loadCases, combinations } = this.design();
-    const factors = combinations.find((c) => c.id === id)?.factors;
-    const factor = loadCases.reduce(
-      (sum, c) =>
-        sum +
-        (c.selfWeight ?? 0) *
-          (factors ? (Object.hasOwn(factors, c.id) ? factors[c.id]! : 0) : c.id === id ? 1 : 0),
-      0,
-    );
-    return factor === 0 ? '' : `and own weight × ${significant(factor)}`;
+  /** What the drawing is of, by its own word: another result may have been chosen while it is worked out. */
+  protected readonly drawnTitle = computed(() => {
+    const scene = this.known()?.scene;
+    if (!scene || scene.result === this.view.resultId()) return this.view.resultTitle();
+    return scene.title;
+  });
+
+  /** The result that was chosen and is not drawn yet. */
+  protected readonly awaited = computed(() => {
+    const scene = this.known()?.scene;
+    const isOther = scene !== undefined && scene.result !== '' && scene.result !== this.view.resultId();
+    return isOther && this.problems().length === 0 ? this.view.resultTitle() : '';
+  });
+
+  /** αcr of a frame that second order finds past its critical load. */
+  protected readonly pastCritical = computed(() => {
+    const { alphaCr } = this.summary() ?? {};
+    const isPast = this.problems().some(({ code }) => code === 'diverged');
+    return isPast && alphaCr !== undefined ? significant(alphaCr) : undefined;
   });
 
   /** Points of the step that is open in the recipe. */

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   formatNumber,
+  notChecked,
   shownUnit,
   significant,
   type AlternativeSummary,
@@ -24,6 +25,8 @@ import { SettingsComponent } from './settings.component';
 export class LedgerComponent {
   private readonly workspace = inject(DesignWorkspace);
   private readonly traces = inject(TraceService);
+
+  protected readonly notChecked = notChecked;
 
   readonly summary = input.required<AlternativeSummary>();
   readonly alternative = input.required<string>();

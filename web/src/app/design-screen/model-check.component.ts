@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { applyMend, type Remark } from '@hashira/core';
+import { applyMend, differingLoads, type Remark } from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ViewState } from '../workspace/view-state.service';
 
@@ -57,10 +57,32 @@ export class ModelCheckComponent {
     const everywhere = [...this.workspace.results().alternatives.values()].map(
       ({ summary }) => summary.remarks,
     );
-    return this.found()?.filter(
-      ({ rule }) =>
-        rule === undefined || everywhere.every((others) => others?.some((other) => other.rule === rule)),
+    const own = this.found()?.filter(
+      ({ rule, code }) =>
+        rule === undefined ||
+        // A load that is missing here is missing, whatever it does elsewhere
+        code === 'load-reaches-nothing' ||
+        everywhere.every((others) => others?.some((other) => other.rule === rule)),
     );
+    return own && [...own, ...this.loadsThatDiffer()];
+  });
+
+  /** Load cases that come to other sums than in an alternative with the same frame. */
+  private readonly loadsThatDiffer = computed((): Remark[] => {
+    const design = this.workspace.state()?.design;
+    const known = this.workspace.results().alternatives;
+    const all = (design?.alternatives ?? []).flatMap(({ id, title }) => {
+      const summary = known.get(id)?.summary;
+      return summary ? [{ title, summary }] : [];
+    });
+    const own = design && known.get(this.workspace.selectedAlternative(design).id)?.summary;
+    if (!own) return [];
+    return differingLoads(own, all).map((message) => ({
+      code: 'loads-differ',
+      message,
+      nodes: [],
+      members: [],
+    }));
   });
   protected readonly count = computed(() => this.remarks()?.length ?? 0);
   protected readonly words = computed(() => {

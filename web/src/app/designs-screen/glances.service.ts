@@ -48,7 +48,9 @@ const verdictWords: Readonly<Record<SummaryStatus, string>> = {
   fail: 'over',
   'not covered': 'not covered',
   'needs second order': 'need second order',
+  'no load': 'carry no load',
   'nothing to check': 'without checks',
+  failed: 'not calculated',
   pending: '',
 };
 
@@ -143,9 +145,9 @@ function glanceOf({ document: design, summaries, scene }: Seen): Glance {
   const reference = summaries.get(design.reference);
   const known = design.alternatives.flatMap(({ id }) => summaries.get(id) ?? []);
   const counts = new Map<string, number>();
-  for (const { status, stage } of known) {
-    const words = stage === 'failed' ? 'not calculated' : verdictWords[status];
-    if (stage === 'failed' || status !== 'pending') counts.set(words, (counts.get(words) ?? 0) + 1);
+  for (const { status } of known) {
+    const words = verdictWords[status];
+    if (status !== 'pending') counts.set(words, (counts.get(words) ?? 0) + 1);
   }
   const sheet = scene && sheetOf(scene);
   return {
@@ -158,7 +160,7 @@ function glanceOf({ document: design, summaries, scene }: Seen): Glance {
       over: figure.status === 'fail',
     })),
     verdict: [...counts].map(([words, count]) => `${count} ${words}`).join(', '),
-    loud: reference !== undefined && (reference.stage === 'failed' || isLoud(reference.status)),
+    loud: reference !== undefined && isLoud(reference.status),
     pending:
       known.length < design.alternatives.length ||
       known.some(({ stage }) => stage !== 'complete' && stage !== 'failed'),

@@ -58,7 +58,9 @@ export const statusWords: Readonly<Record<SummaryStatus, string>> = {
   fail: 'over',
   'not covered': 'not covered',
   'needs second order': 'needs second order',
+  'no load': 'carries no load',
   'nothing to check': 'nothing to check',
+  failed: 'cannot be calculated',
   pending: 'checking…',
 };
 

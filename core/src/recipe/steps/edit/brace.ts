@@ -11,6 +11,7 @@ import { Draft } from '../../geometry/draft.js';
 import type { Geometry, GeometryMember } from '../../geometry/geometry.js';
 import { PointGrid } from '../../geometry/nearby.js';
 import { panelsOf, sidesOf, type PanelFace, type PanelSideLine } from '../../geometry/panels.js';
+import { warpedPanels } from '../../geometry/warped-panels.js';
 import { between, cross, minus, runsBackwards, size, unit, type Point } from '../../geometry/vector.js';
 import { weld } from '../../geometry/weld.js';
 import type { Tags } from '../../expressions/types.js';
@@ -42,10 +43,14 @@ export const brace = edit({
     const { id } = context;
     const selected = selectMembers(before, values.panels, context, 'panels');
     const frame = withGround(before, selected);
-    const faces = panelsOf(frame, [...selected, ...frame.ground]).map((face) => ({
-      face,
-      sides: sidesOf(face),
-    }));
+    const bounding = [...selected, ...frame.ground];
+    const faces: { face: Pick<PanelFace, 'edges'>; sides: readonly PanelSideLine[] }[] = [
+      ...panelsOf(frame, bounding).map((face) => ({ face, sides: sidesOf(face) })),
+      ...warpedPanels(frame, bounding, (member) => isUpright(frame, member)).map((panel) => ({
+        face: panel,
+        sides: panel.sides,
+      })),
+    ];
     // The ground is one side of a panel at the most: what it bounds alone is the floor
     const ground = new Set(frame.ground.map((one) => one.id));
     const four = faces.filter(
@@ -195,12 +200,14 @@ function orient(sides: readonly PanelSideLine[]): {
   const ends = (s: PanelSideLine): [Point, Point] =>
     runsBackwards(level0(s.from), level0(s.to)) ? [s.to, s.from] : [s.from, s.to];
   const [ll, lr] = ends(below);
-  const [ul, ur] = ends(above);
   const uprights = [0, 1, 2, 3].filter((k) => !pair.includes(k)).map((k) => sides[k]!);
   const touches = (s: PanelSideLine, p: Point) =>
     size(minus(s.from, p)) < 1e-6 || size(minus(s.to, p)) < 1e-6;
   const left = uprights.find((s) => touches(s, ll))!;
   const right = uprights.find((s) => s !== left)!;
+  // What stands on a lower corner is above it, however the upper side is turned
+  const upperEnd = (s: PanelSideLine, lower: Point) => (size(minus(s.from, lower)) < 1e-6 ? s.to : s.from);
+  const [ul, ur] = [upperEnd(left, ll), upperEnd(right, lr)];
   return { corners: { ll, lr, ul, ur }, sides: { above, below, left, right } };
 }
 
@@ -208,7 +215,7 @@ function orient(sides: readonly PanelSideLine[]): {
 const level0 = (p: Point): Point => [p[0], p[1], 0];
 
 /** Tags that all members around a panel agree on, and the greatest storey. */
-function panelTags(geometry: Geometry, { edges }: PanelFace): Tags {
+function panelTags(geometry: Geometry, { edges }: Pick<PanelFace, 'edges'>): Tags {
   const all = edges.flatMap(({ member }) => {
     const found = geometry.members.get(member);
     return found ? [found.tags] : [];

@@ -1,0 +1,80 @@
+import type { Analysed } from '../pipeline/index.js';
+import { inSentence } from '../units/format.js';
+import type { AlternativeSummary } from './summary.js';
+
+/** What is needed to compare the loads of alternatives: their frame's shape, and the sum of each load case. Plain data. */
+export interface LoadSums {
+  /** The same for frames whose nodes and members lie in the same places. */
+  readonly shape: string;
+  /** Forces along X, Y and Z of each load case of the design, N. */
+  readonly sums: Readonly<Record<string, readonly [number, number, number]>>;
+  /** Cases in which own weight acts, which differs with the sections. */
+  readonly withOwnWeight: readonly string[];
+}
+
+/** Places that differ by less than this are one, m. */
+const same = 1e-3;
+
+/** The sums of a built alternative's load cases. */
+export function loadSums(forces: Analysed): LoadSums {
+  const { frame, resultants, given } = forces;
+  const own = new Set((given.loadCases ?? []).map(({ id }) => id));
+  const sums: Record<string, [number, number, number]> = {};
+  frame.loadCases.forEach(({ id }, c) => {
+    const [x, y, z] = resultants[c]!;
+    if (own.has(id)) sums[id] = [x!, y!, z!];
+  });
+  return {
+    shape: shapeOf(frame.xyz, frame.start, frame.end),
+    sums,
+    withOwnWeight: frame.loadCases.filter(({ selfWeight = 0 }) => selfWeight !== 0).map(({ id }) => id),
+  };
+}
+
+/** A short text by the places of the members' ends, whatever their order. */
+function shapeOf(xyz: Float64Array, start: Int32Array, end: Int32Array): string {
+  let hash = 0;
+  const place = (n: number) => [0, 1, 2].map((k) => Math.round(xyz[3 * n + k]! / same)).join();
+  start.forEach((from, m) => {
+    const ends = [place(from), place(end[m]!)].sort().join(' ');
+    // Sums of one number a member do not depend on the order of members
+    let one = 2166136261;
+    for (let i = 0; i < ends.length; i++) one = Math.imul(one ^ ends.charCodeAt(i), 16777619);
+    hash = (hash + (one >>> 0)) % 4294967296;
+  });
+  return `${start.length} ${hash}`;
+}
+
+/** What is known of an alternative, under the title that people know it by. */
+export interface TitledSummary {
+  readonly title: string;
+  readonly summary: Pick<AlternativeSummary, 'id' | 'loads'>;
+}
+
+/** Difference of sums, of the greater, from which it is told. */
+const told = 1e-3;
+
+/**
+ * Load cases that come to another sum here than in an alternative whose frame lies in the same places: one of both has a load that the
+ * other has not, which is seldom meant. A sentence for each case, with the first such alternative.
+ */
+export function differingLoads(
+  own: Pick<AlternativeSummary, 'id' | 'loads'>,
+  all: readonly TitledSummary[],
+): string[] {
+  const { loads } = own;
+  if (!loads) return [];
+  return Object.entries(loads.sums).flatMap(([id, sum]) => {
+    for (const { title, summary } of all) {
+      const other = summary.loads?.shape === loads.shape ? summary.loads.sums[id] : undefined;
+      if (!other || summary.id === own.id) continue;
+      const size = Math.max(Math.hypot(...sum), Math.hypot(...other));
+      const apart = Math.hypot(...sum.map((value, k) => value - other[k]!));
+      if (size === 0 || apart <= told * size || loads.withOwnWeight.includes(id)) continue;
+      return [
+        `Load case "${id}" adds up to ${inSentence(Math.hypot(...sum), 'force')} here and to ${inSentence(Math.hypot(...other), 'force')} in "${title}", although both frames lie in the same places.`,
+      ];
+    }
+    return [];
+  });
+}
