@@ -151,13 +151,15 @@ export function solveLinear(
       factor.solve([correction]);
       for (let e = 0; e < x.length; e++) x[e]! += correction[e]!;
     }
-    refuseAbsurd(frame, best);
+    if (size[c]! < absurdForce) refuseAbsurd(frame, best);
     return best;
   });
 }
 
 /** Displacements beyond this many times the frame's size are those of a frame that hardly anything holds. */
 const absurdTimes = 1e6;
+/** Forces beyond this are not those of a frame: they move anything far, and are refused as numbers, N. */
+const absurdForce = 1e18;
 /** Imbalance, as a share of the largest load, that is no equilibrium. */
 const absurdImbalance = 1e-3;
 

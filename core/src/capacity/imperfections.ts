@@ -45,10 +45,12 @@ function sense(x: number, y: number): Sense {
 }
 
 /** Direction in plan of the member that reaches furthest there; along x where all stand. */
-function longestInPlan({ axes, length }: Frame): [number, number] {
+function longestInPlan({ axes, length, axialOnly }: Frame): [number, number] {
   let found: [number, number] = [1, 0];
   let most = 0;
   length.forEach((L, m) => {
+    // Bars brace the frame: they run across its directions
+    if (axialOnly[m]) return;
     const [x, y] = [axes[9 * m]!, axes[9 * m + 1]!];
     const size = Math.hypot(x, y);
     if (!(size * L > most * (1 + 1e-6)) || size < 1e-3) return;

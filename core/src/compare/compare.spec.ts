@@ -94,7 +94,7 @@ describe('figures of the Slip shed', () => {
     const made = run('three-hinges', design);
     const summary = made.summary('U1');
     expect(summary.stage).toBe('failed');
-    expect(summary.status).toBe('pending');
+    expect(summary.status).toBe('failed');
     expect(summary.problems.map((p) => p.code)).toContain('mechanism');
     expect(made.draw({ result: 'U1', diagram: 'My' })!.drawing.strokeRanges.at(-1)![1]).toBeGreaterThan(0);
   });

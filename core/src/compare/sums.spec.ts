@@ -8,7 +8,7 @@ describe('the sums of load cases', () => {
     expect(run.sums()).toEqual([]);
     run.advance('forces');
     const sums = run.sums();
-    expect(sums.map(({ id }) => id)).toEqual(['G', 'S', 'W']);
+    expect(sums.map(({ id }) => id)).toEqual(['G', 'S', 'W', 'SU', 'WR', 'WA', 'WI']);
     const snow = sums.find(({ id }) => id === 'S')!.force;
     expect(snow[2]).toBeCloseTo(-0.8e3 * 5.5 * 22, 3);
     expect(Math.abs(snow[0])).toBeLessThan(1e-6);

@@ -13,6 +13,10 @@ function shed(options: Partial<DrawingOptions>, id = 'fixed') {
   return run.draw({ result: 'U1', diagram: 'none', ...options })!;
 }
 
+/** What of the legend is about members, without the loads that are told in it too. */
+const toldApart = ({ legend }: ReturnType<typeof shed>) =>
+  legend.map(({ text }) => text).filter((text) => !text.startsWith('with '));
+
 describe('sections along members', () => {
   it('are drawn true to scale: the columns’ HEB 300 reaches 150 mm to either side of the axis', () => {
     const { drawing } = shed({ sections: true });
@@ -48,8 +52,9 @@ describe('sections along members', () => {
 
 describe('members told apart', () => {
   it('by section: a look each, the most frequent first, with a legend', () => {
-    const { legend } = shed({ apart: 'section' });
-    expect(legend.map(({ text }) => text)).toEqual(['HEB 300, 2 members', 'IPE 500, 2 members']);
+    const scene = shed({ apart: 'section' });
+    const { legend } = scene;
+    expect(toldApart(scene)).toEqual(['HEB 300, 2 members', 'IPE 500, 2 members']);
     const [first, second] = legend.map(({ sample }) => sample);
     expect(first!.dash).toBeUndefined();
     expect(second!.dash).toBeDefined();
@@ -57,12 +62,9 @@ describe('members told apart', () => {
   });
 
   it('by material, rule and step, in their titles', () => {
-    expect(shed({ apart: 'material' }).legend.map(({ text }) => text)).toEqual(['S355, 4 members']);
-    expect(shed({ apart: 'rule' }).legend.map(({ text }) => text)).toEqual([
-      'Columns, 2 members',
-      'Rafters, 2 members',
-    ]);
-    expect(shed({ apart: 'step' }).legend.length).toBe(1);
+    expect(toldApart(shed({ apart: 'material' }))).toEqual(['S355, 4 members']);
+    expect(toldApart(shed({ apart: 'rule' }))).toEqual(['Columns, 2 members', 'Rafters, 2 members']);
+    expect(toldApart(shed({ apart: 'step' })).length).toBe(1);
   });
 
   it('beyond the last look they are faint, and counted', () => {
@@ -107,7 +109,7 @@ describe('members told apart', () => {
 describe('stress along members', () => {
   it('says the greatest, against the yield strength, and is wider where it is greater', () => {
     const scene = shed({ diagram: 'stress' });
-    const [, line] = scene.legend;
+    const line = scene.legend.find(({ text }) => text.includes('greatest'));
     const [, stress, share] = /greatest ([\d.]+) N\/mm², ([\d.]+) fy/.exec(plainText(line!.text))!;
     // S355 up to 40 mm
     expect(Number(stress) / 355).toBeCloseTo(Number(share), 2);
@@ -121,7 +123,13 @@ describe('stress along members', () => {
 
   it('of an envelope is nowhere less than of a combination', () => {
     const stressOf = (result: string) =>
-      Number(/greatest ([\d.]+)/.exec(plainText(shed({ diagram: 'stress', result }).legend[1]!.text))![1]);
+      Number(
+        /greatest ([\d.]+)/.exec(
+          plainText(
+            shed({ diagram: 'stress', result }).legend.find(({ text }) => text.includes('greatest'))!.text,
+          ),
+        )![1],
+      );
     const all = stressOf('envelope.strength');
     for (const id of ['U1', 'U2', 'U3']) expect(all).toBeGreaterThanOrEqual(stressOf(id));
   });

@@ -116,7 +116,9 @@ export interface Rule {
 }
 
 /** Buckling lengths and the distance of lateral restraints that the checks take, see the frame model's `design`. */
-export type LengthsRule = Partial<Record<'Lcy' | 'Lcz' | 'LT' | 'LLT', Written>>;
+export type LengthsRule = Partial<Record<'Lcy' | 'Lcz' | 'LT', Written>> & {
+  LLT?: Written | { top: Written; bottom: Written };
+};
 
 /** A usual support, or by freedom `fixed` or an expression for a spring. */
 export type SupportKind = 'fixed' | 'pinned' | 'roller' | Partial<Record<string, Written>>;

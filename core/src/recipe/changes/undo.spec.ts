@@ -51,7 +51,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   removeFigure: (d) => changes.removeFigure(d, 'mass'),
   setFigure: (d) => changes.setFigure(d, 'mass', { limit: '4000 kg' }),
   setFigureField: (d) => changes.setFigureField(d, 'mass', 'rates/IPE', 2),
-  addCombination: (d) => changes.addCombination(d, { id: 'U9', state: 'strength', factors: { G: 1 } }),
+  addCombination: (d) => changes.addCombination(d, { id: 'U10', state: 'strength', factors: { G: 1 } }),
   addLoadCase: (d) => changes.addLoadCase(d, { id: 'K', title: 'Crane', category: 'crane' }),
   listCombinations: (d) =>
     changes.listCombinations(changes.setCombine(d, { by: 'EN1990-6.10', states: ['strength'] })),

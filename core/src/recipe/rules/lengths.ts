@@ -1,9 +1,12 @@
-import type { MemberDesign } from '../../model/types.js';
+import type { FlangeLengths, MemberDesign } from '../../model/types.js';
 import { fail } from '../../problem.js';
 import { conditionProgram, quantityProgram } from '../expressions/evaluate.js';
 import { Tagged } from '../geometry/select.js';
 import { cross, minus, size, unit } from '../geometry/vector.js';
-import { fieldOf, memberRule, type RuleContext } from './rule.js';
+import type { Written } from '../expressions/evaluate.js';
+import type { Place } from '../expressions/tree.js';
+import type { GeometryMember } from '../geometry/geometry.js';
+import { fieldOf, memberRule, type Matched, type RuleContext } from './rule.js';
 import { expression, object, six } from './schemas.js';
 
 function merge({ assignment }: RuleContext, member: string, design: MemberDesign): void {
@@ -12,12 +15,53 @@ function merge({ assignment }: RuleContext, member: string, design: MemberDesign
 
 const lengthNames = ['Lcy', 'Lcz', 'LT', 'LLT'] as const;
 
+/** A length of a member, at least 0. */
+function heldLength(
+  written: Written,
+  place: Place,
+  { names }: RuleContext,
+): (one: Matched<GeometryMember>) => number {
+  const length = quantityProgram(written, { ...names, tags: true }, 'length', place);
+  return (one) => {
+    const value = length(one);
+    if (value < 0)
+      fail(
+        'out-of-range',
+        `In ${place.what}: ${String(written)} is below zero; give 0 for held throughout.`,
+        place.where,
+      );
+    return value;
+  };
+}
+
+/** Distances between what holds the top and the bottom flange. */
+function flangeLengths(
+  { top, bottom }: { top: Written; bottom: Written },
+  context: RuleContext,
+): (one: Matched<GeometryMember>) => FlangeLengths {
+  const [above, below] = [
+    heldLength(top, fieldOf(context, 'LLT, top'), context),
+    heldLength(bottom, fieldOf(context, 'LLT, bottom'), context),
+  ];
+  return (one) => ({ top: above(one), bottom: below(one) });
+}
+
 export const lengths = memberRule({
   key: 'lengths',
   initial: () => ({ lengths: 'buckling-analysis' }),
   title: 'Buckling lengths',
   gives: 'lengths',
-  schema: { lengths: { anyOf: [{ const: 'buckling-analysis' }, object(six(lengthNames, expression))] } },
+  schema: {
+    lengths: {
+      anyOf: [
+        { const: 'buckling-analysis' },
+        object({
+          ...six(lengthNames, expression),
+          LLT: { anyOf: [expression, object({ top: expression, bottom: expression }, ['top', 'bottom'])] },
+        }),
+      ],
+    },
+  },
   apply(rule, matched, context) {
     const given = rule.lengths!;
     if (given === 'buckling-analysis') {
@@ -30,19 +74,13 @@ export const lengths = memberRule({
     for (const name of lengthNames) {
       const written = given[name];
       if (written === undefined) continue;
-      const place = fieldOf(context, name);
-      const length = quantityProgram(written, { ...context.names, tags: true }, 'length', place);
+      const length =
+        typeof written === 'object'
+          ? flangeLengths(written, context)
+          : heldLength(written, fieldOf(context, name), context);
       for (const one of matched) {
-        const { thing } = one;
-        const value = length(one);
-        if (value < 0)
-          fail(
-            'out-of-range',
-            `In ${place.what}: ${String(written)} is below zero; give 0 for held throughout.`,
-            place.where,
-          );
-        merge(context, thing.id, { [name]: value });
-        context.assignment.credit(thing.id, name, rule.id);
+        merge(context, one.thing.id, { [name]: length(one) });
+        context.assignment.credit(one.thing.id, name, rule.id);
       }
     }
   },

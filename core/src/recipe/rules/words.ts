@@ -23,6 +23,7 @@ export function ruleWords(rule: Rule): string {
     mass,
     lengths,
     restraints,
+    flange,
     group,
     deflection,
     action,
@@ -38,7 +39,10 @@ export function ruleWords(rule: Rule): string {
   if (hinge !== undefined) parts.push(`hinge ${list(hinge)}${rule.at === undefined ? '' : ` at ${rule.at}`}`);
   if (lengths !== undefined)
     parts.push(lengths === 'buckling-analysis' ? 'buckling lengths from the frame' : list(lengths));
-  if (restraints !== undefined) parts.push(`held sideways where ${restraints}`);
+  if (restraints !== undefined)
+    parts.push(
+      `held sideways${flange === undefined || flange === 'both' ? '' : ` at the ${flange} flange`} where ${restraints}`,
+    );
   if (group !== undefined) parts.push('one physical member a line');
   if (deflection !== undefined) parts.push(`deflection at most ${String(deflection.limit)} of the length`);
   if (load !== undefined) {
