@@ -11,7 +11,8 @@ import {
   type SectionProperties,
 } from '../model/types.js';
 import { problem, ProblemError, type Problem } from '../problem.js';
-import { massesFromLoads, type SpreadMass } from './load-masses.js';
+import { massesFromLoads } from './load-masses.js';
+import type { SpreadMass } from './spread-masses.js';
 import { taperBreaks, taperFlexibility, type Flexibility } from './taper.js';
 
 /**

@@ -1,7 +1,7 @@
 export { framingNodes } from './eigen/framing-nodes.js';
 export { withReducedStiffness } from './reduced-stiffness.js';
 export { prepareFrame, releases, type Frame } from './frame.js';
-export { spreadMassOf } from './load-masses.js';
+export { spreadMassOf } from './spread-masses.js';
 export { memberEndMoves } from './transform.js';
 export {
   addStartForces,

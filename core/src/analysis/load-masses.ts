@@ -1,13 +1,13 @@
 import { gravity, type FrameModel, type Load } from '../model/types.js';
-import type { Frame } from './frame.js';
+import type { SpreadMass } from './spread-masses.js';
 
-/** Mass along a part of a member, linear between its ends. */
-export interface SpreadMass {
-  /** m from the member's start. */
-  readonly from: number;
-  readonly to: number;
-  /** kg/m at its ends. */
-  readonly mass: readonly [number, number];
+/** What of a frame the places of loads are told by. */
+interface PlacedParts {
+  readonly nodeIndex: ReadonlyMap<string, number>;
+  readonly memberIndex: ReadonlyMap<string, number>;
+  readonly length: Float64Array;
+  readonly axes: Float64Array;
+  readonly masses: Float64Array;
 }
 
 /** Share of the length over which a mass at one point is spread. */
@@ -21,7 +21,7 @@ const pointWidth = 1e-4;
  */
 export function massesFromLoads(
   { massFrom = {}, loadCases = [] }: FrameModel,
-  frame: Frame,
+  frame: PlacedParts,
 ): ReadonlyMap<number, readonly SpreadMass[]> {
   const along = new Map<number, SpreadMass[]>();
   for (const [id, factor] of Object.entries(massFrom))
@@ -30,7 +30,7 @@ export function massesFromLoads(
   return along;
 }
 
-function addLoad(load: Load, factor: number, frame: Frame, along: Map<number, SpreadMass[]>): void {
+function addLoad(load: Load, factor: number, frame: PlacedParts, along: Map<number, SpreadMass[]>): void {
   if (load.kind === 'node') {
     frame.masses[frame.nodeIndex.get(load.node)!]! += factor * Math.max(0, -(load.F?.[2] ?? 0));
     return;
@@ -40,13 +40,13 @@ function addLoad(load: Load, factor: number, frame: Frame, along: Map<number, Sp
   const L = frame.length[m]!;
   const spread =
     load.kind === 'distributed' ? ofLine(load, factor, frame, m) : ofPoint(load, factor, frame, m);
-  if (!spread || !(spread.mass[0] > 0 || spread.mass[1] > 0)) return;
+  if (!(spread.mass[0] > 0 || spread.mass[1] > 0)) return;
   const part = { from: Math.max(0, spread.from) * L, to: Math.min(1, spread.to) * L, mass: spread.mass };
   along.set(m, [...(along.get(m) ?? []), part]);
 }
 
 /** Upward component of a unit along a global or local axis. */
-function upward(frame: Frame, m: number, axes: 'global' | 'local', axis: 0 | 1 | 2): number {
+function upward(frame: PlacedParts, m: number, axes: 'global' | 'local', axis: 0 | 1 | 2): number {
   if (axes === 'local') return frame.axes[9 * m + 3 * axis + 2]!;
   return axis === 2 ? 1 : 0;
 }
@@ -54,7 +54,7 @@ function upward(frame: Frame, m: number, axes: 'global' | 'local', axis: 0 | 1 |
 function ofLine(
   { axes = 'global', direction, q, from = 0, to = 1, per = 'length' }: Extract<Load, { kind: 'distributed' }>,
   factor: number,
-  frame: Frame,
+  frame: PlacedParts,
   m: number,
 ): SpreadMass {
   const axis = (['x', 'y', 'z'] as const).indexOf(direction) as 0 | 1 | 2;
@@ -67,7 +67,7 @@ function ofLine(
 function ofPoint(
   { at, axes = 'global', F = [0, 0, 0] }: Extract<Load, { kind: 'point' }>,
   factor: number,
-  frame: Frame,
+  frame: PlacedParts,
   m: number,
 ): SpreadMass {
   const force = F.reduce((sum, value, k) => sum + value * upward(frame, m, axes, k as 0 | 1 | 2), 0);
@@ -75,15 +75,3 @@ function ofPoint(
   const mass = (factor * Math.max(0, -force)) / ((to - from) * frame.length[m]!);
   return { from, to, mass: [mass, mass] };
 }
-
-/** kg of what lies along a member. */
-export const spreadMassOf = (parts: readonly SpreadMass[] = []): number =>
-  parts.reduce((sum, { from, to, mass }) => sum + ((mass[0] + mass[1]) / 2) * (to - from), 0);
-
-/** kg/m at x of what lies along a member. */
-export const spreadMassAt = (parts: readonly SpreadMass[], x: number): number =>
-  parts.reduce(
-    (sum, { from, to, mass }) =>
-      x < from || x > to ? sum : sum + mass[0] + ((mass[1] - mass[0]) * (x - from)) / (to - from),
-    0,
-  );

@@ -27,6 +27,14 @@ export interface CheckOptions extends RunOptions {
   readonly under?: string;
 }
 
+/** What checks need besides forces, where there is such. */
+export interface CheckSources {
+  /** Buckling lengths by combination and member. */
+  readonly bucklingOf?: BucklingSource;
+  /** Why no member is covered, although it is checked. */
+  readonly notCovered?: string | undefined;
+}
+
 /** The checks of a model, ready to be run member by member. */
 export class MemberChecker {
   /** In the order of their first pieces. */
@@ -37,15 +45,14 @@ export class MemberChecker {
   private readonly service: readonly ResultSelection[];
   private readonly fieldOf: FieldSource;
   private readonly bucklingOf: BucklingSource | undefined;
+  private readonly notCovered: string | undefined;
 
   constructor(
     model: FrameModel,
     frame: Frame,
     selections: readonly ResultSelection[],
     fieldOf: FieldSource,
-    bucklingOf?: BucklingSource,
-    /** Why no member is covered, although it is checked. */
-    private readonly notCovered?: string,
+    { bucklingOf, notCovered }: CheckSources = {},
   ) {
     const { members, problems } = physicalMembers(model, frame);
     this.members = members;
@@ -54,6 +61,7 @@ export class MemberChecker {
     this.service = selections.filter(({ state }) => state === 'service');
     this.fieldOf = fieldOf;
     this.bucklingOf = bucklingOf;
+    this.notCovered = notCovered;
   }
 
   /** Checks one physical member in every strength combination, and its deflection in every service combination. */

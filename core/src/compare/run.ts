@@ -16,7 +16,6 @@ import {
   wantsLengths,
   type Analysed,
   type StabilityOfAll,
-  type VerdictStatus,
 } from '../pipeline/index.js';
 import { inOneGo } from '../parts.js';
 import { attempt, ProblemError, unwrapped, type Problem } from '../problem.js';
@@ -26,7 +25,6 @@ import { placeOn, type NamedPlace } from '../recipe/geometry/places.js';
 import type { ParameterValues } from '../recipe/parameters.js';
 import { remarksOf, type Remark } from '../recipe/remarks/index.js';
 import type { Alternative, Design } from '../recipe/types.js';
-import { stateEquilibrium } from '../results/index.js';
 import { loadSums } from './differing-loads.js';
 import { FigureTable } from './figure-table.js';
 import { memberSummaries } from './member-summaries.js';
@@ -42,7 +40,8 @@ import { stepMiniatures, type StepMiniature } from './step-previews.js';
 import { ShapesOnDemand } from './shapes.js';
 import { slicesOf } from './slices.js';
 import { caseSums, type CaseSum } from './sums.js';
-import type { AlternativeSummary, FigureSummary, SummaryStatus } from './summary.js';
+import { balanceOf, governing, nearness, summaryStatus } from './summary-parts.js';
+import type { AlternativeSummary, FigureSummary } from './summary.js';
 
 export type StageName = 'forces' | 'checks' | 'complete';
 
@@ -224,25 +223,26 @@ export class AlternativeRun {
   /** What is known now. `shown` is the load case or combination whose balance is told. */
   summary(shown: string): AlternativeSummary {
     const { built, forces, checks, namer } = this;
-    if (this.reached === 'complete' || this.problems.length > 0) this.lookOver();
+    const failed = this.problems.length > 0;
+    if (this.reached === 'complete' || failed) this.lookOver();
     const verdict =
       forces && this.checks
         ? verdictOf(forces, this.checks, this.stability?.stability ?? new Map())
         : undefined;
-    const figures = this.problems.length > 0 ? [] : this.table.summaries(this.source, this.namer);
+    const figures = failed ? [] : this.table.summaries(this.source, this.namer);
     return {
       id: this.alternative.id,
-      stage: this.problems.length > 0 ? 'failed' : this.reached === 'nothing' ? 'frame' : this.reached,
+      stage: failed ? 'failed' : this.reached === 'nothing' ? 'frame' : this.reached,
       problems: this.problems,
       built: built !== undefined,
       results: this.results(),
       figures,
-      status: this.status(verdict?.status, figures),
+      status: summaryStatus(verdict?.status, figures, { failed, complete: this.reached === 'complete' }),
       over: verdict?.over.length ?? 0,
       notCovered: verdict?.notCovered.length ?? 0,
       members: checks && forces && namer ? memberSummaries(checks, forces, namer) : [],
       memberCount: this.checks?.length ?? 0,
-      ...this.nearness(),
+      ...nearness(this.stability),
       ...(verdict?.alphaCrMember === undefined ? {} : { alphaCrMember: verdict.alphaCrMember }),
       secondOrderNeeded: verdict?.secondOrderNeeded ?? false,
       order: forces?.order ?? this.design.analysis.order,
@@ -258,32 +258,12 @@ export class AlternativeRun {
       ...(forces ? { loads: loadSums(forces) } : {}),
       ...(this.remarks ? { remarks: this.remarks } : {}),
       parameters: parameterSummaries(this.parameters),
-      ...this.balance(shown),
+      ...balanceOf(this.forces ?? this.shownForces, shown),
       slices: built && this.design.space === 'solid' ? slicesOf(built.geometry) : [],
-      governing: this.governing(figures),
+      governing: governing(this.checks, figures),
       overrides: this.overrides,
       matches: Object.fromEntries([...(built?.matches ?? [])].map(([id, parts]) => [id, parts.length])),
     };
-  }
-
-  /** Least αcr of the frame, and whose, as soon as it is known. */
-  private nearness(): Pick<AlternativeSummary, 'alphaCr' | 'alphaCrOf'> {
-    const nearest = this.stability && nearestToInstability(this.stability.stability);
-    return nearest ? { alphaCr: nearest.alphaCr, alphaCrOf: nearest.id } : {};
-  }
-
-  private governing(figures: readonly FigureSummary[]): string[] {
-    const ofMembers = (this.checks ?? []).flatMap(({ governs }) => governs?.combination ?? []);
-    return [...new Set([...ofMembers, ...figures.flatMap(({ combination }) => combination ?? [])])];
-  }
-
-  /** A pass of the checks is one only when all is known, and no figure is beyond its limit. */
-  private status(checks: VerdictStatus | undefined, figures: readonly FigureSummary[]): SummaryStatus {
-    if (this.problems.length > 0) return 'failed';
-    if (checks === undefined) return 'pending';
-    if (checks !== 'pass') return checks;
-    if (figures.some(({ status }) => status === 'fail')) return 'beyond limits';
-    return this.reached === 'complete' ? 'pass' : 'pending';
   }
 
   /** The model check alone; without being asked it comes last, or where nothing more comes. */
@@ -307,15 +287,6 @@ export class AlternativeRun {
       ...(nearest === undefined ? {} : { nearest }),
       ...(modes ? { modes } : {}),
     });
-  }
-
-  private balance(shown: string): Pick<AlternativeSummary, 'balance'> {
-    const forces = this.forces ?? this.shownForces;
-    const selection = forces?.selections.find(({ id }) => id === shown);
-    const state = forces?.states.get(shown);
-    if (!forces || !selection || !state) return {};
-    const { applied, reactions, residual } = stateEquilibrium(forces.frame, state, selection.factors);
-    return { balance: { result: shown, applied: [...applied], reactions: [...reactions], residual } };
   }
 
   /** The shortest condition that selects just these members or nodes, and what they are in words. */
@@ -414,8 +385,7 @@ export class AlternativeRun {
 
   /** A figure's value under one load case or combination alone. */
   underAlone(result: string): FigureSummary[] {
-    const { source, namer } = this;
-    return source && namer ? this.table.underAlone(result, source, namer) : [];
+    return this.source && this.namer ? this.table.underAlone(result, this.source, this.namer) : [];
   }
 
   /** Every condition of a physical member, the worst first, and the steps of the worst. */

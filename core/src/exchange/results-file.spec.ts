@@ -11,7 +11,7 @@ describe('the results file', () => {
     const outcome = solveToFile(built.value.model, { stations: 5 });
     if (!outcome.ok) throw new Error('not solved');
     const results = outcome.value.results as Record<string, ResultEntry>;
-    expect(Object.keys(results)).toEqual([...design.loadCases!, ...design.combinations!].map(({ id }) => id));
+    expect(Object.keys(results)).toEqual([...design.loadCases, ...design.combinations].map(({ id }) => id));
     for (const entry of Object.values(results)) {
       expect(entry.equilibrium.residual).toBeLessThan(1e-12);
       expect(entry.members['shed.rafter.1.left']!.length).toBe(5);

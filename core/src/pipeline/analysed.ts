@@ -315,8 +315,11 @@ export function checkerOf(stage: Analysed, lengths: StabilityOfAll['lengths'] = 
       const state = stateOf(stage, id);
       return state.slack[member] === 1 ? undefined : state.field(member);
     },
-    ({ id, situation }, member) => (lengths.get(id) ?? lengths.get(situation?.combination ?? id))?.[member],
-    stage.notCovered,
+    {
+      bucklingOf: ({ id, situation }, member) =>
+        (lengths.get(id) ?? lengths.get(situation?.combination ?? id))?.[member],
+      notCovered: stage.notCovered,
+    },
   );
   if (checker.problems.length > 0) throw new ProblemError(checker.problems);
   return checker;

@@ -1,6 +1,6 @@
 import { greatestMagnitude, isZero } from '../../numeric/magnitude.js';
 import type { Frame } from '../frame.js';
-import { spreadMassAt, spreadMassOf, type SpreadMass } from '../load-masses.js';
+import { spreadMassAt, spreadMassOf, type SpreadMass } from '../spread-masses.js';
 import { problem, ProblemError } from '../../problem.js';
 import { stiffnessOf } from '../elements.js';
 import { strainEnergy } from '../mechanism.js';
