@@ -97,16 +97,27 @@ interface WorstStretch {
   readonly x: number;
 }
 
+const heldThroughout = ({ length }: PhysicalMember): Stretch => ({
+  from: 0,
+  to: length,
+  length: 0,
+  how: 'held throughout',
+});
+
+const holdsOneThroughout = ({ design: { LLT } }: PhysicalMember): boolean =>
+  typeof LLT === 'object' && Object.values(LLT).includes(0);
+
 /** The worst stretch by a rule: its demand and φ·Mn; undefined where nothing bends. */
 function worst(rule: FlexureRule, member: PhysicalMember, state: MemberState): WorstStretch | undefined {
   const known = state.memo.get(rule) as WorstStretch | undefined;
   if (known) return known;
   const of = (stretch: Stretch): WorstStretch => ({ stretch, ...strengthIn(rule, member, state, stretch) });
-  const whole = { from: 0, to: member.length, length: 0, how: 'held throughout' };
+  const utilisation = ({ demand, capacity }: WorstStretch) => demand / capacity;
+  const between = rule.lateral ? worstOfStretches(member, state, of, utilisation) : undefined;
+  // The moments of a flange that is held throughout ask for the section's own strength
+  const held = !between || holdsOneThroughout(member) ? of(heldThroughout(member)) : undefined;
   const found =
-    (rule.lateral
-      ? worstOfStretches(member, state, of, ({ demand, capacity }) => demand / capacity)
-      : undefined) ?? of(whole);
+    between && held ? (utilisation(held) > utilisation(between) ? held : between) : (between ?? held!);
   state.memo.set(rule, found);
   return found;
 }

@@ -185,11 +185,18 @@ export function worstStretch(member: PhysicalMember, state: MemberState): Latera
   return worst;
 }
 
+/** Share of the greatest moment below which the other sign's moments are rounding. */
+const negligible = 1e-9;
+
 function findWorst(member: PhysicalMember, state: MemberState): LateralTorsional | undefined {
   return worstOfStretches(
     member,
     state,
-    (stretch) => lateralTorsional(member, state, stretch),
+    // Moments of the other sign compress the other flange
+    (stretch) =>
+      stretch.flange && Math.abs(stretchDiagram(state, stretch).peak.value) <= negligible * state.My.value
+        ? undefined
+        : lateralTorsional(member, state, stretch),
     ({ diagram: d, capacity }) => Math.abs(d.peak.value) / capacity,
   );
 }
