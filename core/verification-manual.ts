@@ -21,7 +21,7 @@ const count = verification.reduce((sum, { cases }) => sum + cases.length, 0);
 const lines = [
   '# Verification manual',
   '',
-  `${count} numbers of the analysis against values from outside it: closed forms of textbooks and published benchmarks.`,
+  `${count} numbers of the analysis and the checks against values from outside: closed forms of textbooks, published examples and benchmarks.`,
   'Written by `npm run manual` from `core/src/verification`, where each case stands with its model; `npm test` computes',
   'them all and checks that this page is current. The error is relative; the limit is what the source’s digits or its',
   'simpler theory allow.',

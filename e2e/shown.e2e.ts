@@ -12,7 +12,7 @@ test('envelope, buckling shape and mode are shown from one list, and go with the
 }) => {
   await openSlipShed(page, app);
   await show(page, /^Strength, all/);
-  await expect(legend(page)).toContainText('greatest and least of 4 combinations');
+  await expect(legend(page)).toContainText('greatest and least of 9 combinations');
   // The ledger's greatest moment is that of the envelope
   await expect(legend(page)).toContainText(/least −324\skN·m/);
   await expect(page).toHaveURL(/result=envelope\.strength/);

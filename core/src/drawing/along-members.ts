@@ -9,6 +9,8 @@ import { drawUtilisation } from './utilisation.js';
 /** A state with the id of its load case or combination. */
 export interface NamedState {
   readonly id: string;
+  /** Of which it is a state; absent where it is all of it. */
+  readonly combination?: string;
   readonly state: FrameState;
 }
 
@@ -50,12 +52,16 @@ export function drawAlongMembers(
   return {
     greatest,
     legend: [
-      ...(states.length > 1 ? [{ text: `greatest and least of ${states.length} combinations` }] : []),
+      ...(states.length > 1
+        ? [{ text: `greatest and least of ${new Set(states.map(combinationOfState)).size} combinations` }]
+        : []),
       ...(range.most.value > told ? [line('greatest', range.most)] : []),
       ...(range.least.value < -told ? [line('least', range.least)] : []),
     ],
   };
 }
+
+const combinationOfState = ({ id, combination }: NamedState): string => combination ?? id;
 
 interface Extreme {
   readonly value: number;

@@ -125,6 +125,14 @@ describe('a rule', () => {
     expect(found.map((p) => p.where['rule'])).toEqual(jasmine.arrayContaining(['b', 'c']));
   });
 
+  it('with an unknown material is told with the nearest ones', () => {
+    const [found] = problemsOf(
+      with_({ id: 'a', members: 'role == "column"', section: 'HEB 300', material: 'S335' }),
+    );
+    expect(found!.code).toBe('unknown-name');
+    expect(found!.message).toContain('S355');
+  });
+
   it('must leave no member without a section', () => {
     const design = slipShed();
     design.rules = design.rules.filter((rule) => rule.id !== 'rafters');

@@ -1,4 +1,6 @@
 import { beams } from './beams.js';
+import { memberChecks } from './checks.js';
+import { curved } from './curved.js';
 import { dynamics } from './dynamics.js';
 import { frames } from './frames.js';
 import { influence } from './influence.js';
@@ -24,4 +26,6 @@ export const verification: readonly VerificationGroup[] = [
   dynamics,
   plastic,
   influence,
+  curved,
+  memberChecks,
 ];

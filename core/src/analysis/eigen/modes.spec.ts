@@ -89,3 +89,28 @@ describe('natural modes with motions that nothing resists', () => {
     for (let i = 6; i < 9; i++) expect(far[i]! / near[i]!).toBeCloseTo(1, 6);
   });
 });
+
+describe('natural modes on soft springs', () => {
+  it('a stiff grid of 13 members on springs of 10 N/m heaves at √(Σk/m)/2π, far below its bending', () => {
+    const points = Object.fromEntries(
+      Array.from({ length: 9 }, (_, i) => [`n${i}`, [2 * (i % 3), 2 * Math.floor(i / 3), 0]]),
+    );
+    const between = [
+      ...[0, 1, 3, 4, 6, 7].map((i) => [i, i + 1]),
+      ...[0, 1, 2, 3, 4, 5].map((i) => [i, i + 3]),
+      [0, 4],
+    ];
+    const members = between.map(([a, b], i) => ({ id: `m${i}`, start: `n${a}`, end: `n${b}` }));
+    const soft = (node: string): Support => ({ node, ux: 'fixed', uy: 'fixed', uz: 10 });
+    const model = modelOf('solid', points, members, ['n0', 'n2', 'n6', 'n8'].map(soft), []);
+    const found = frequencies(model, 4);
+    // 80 kg/m along twelve members of 2 m and one diagonal; the diagonal lies off the middle, which shifts it a little
+    const mass = 80 * (12 * 2 + 2 * Math.SQRT2);
+    const heave = Math.sqrt(40 / mass) / (2 * Math.PI);
+    expect(found.some((one) => Math.abs(one / heave - 1) < 0.02)).toBeTrue();
+    // Heave and two rockings, then bending of stiff beams
+    expect(found.filter((one) => one < 3 * heave).length).toBe(3);
+    expect(found.every((one) => one > 0)).toBeTrue();
+    expect(found[3]!).toBeGreaterThan(50 * heave);
+  });
+});

@@ -63,6 +63,33 @@ function near(actual: number, expected: number, within = 1e-3): void {
     .toBeLessThan(within);
 }
 
+describe('reactions in one sense', () => {
+  it('of a beam of 6 m under a couple of 12 kN·m: 2 kN up at one end, 2 kN down at the other', () => {
+    const beam: Step = {
+      id: 'b',
+      make: 'line',
+      points: [
+        ['0 m', '0 m'],
+        ['6 m', '0 m'],
+      ],
+    };
+    const supports = ends.filter(({ support }) => support !== undefined);
+    const couple: Rule = {
+      id: 'couple',
+      nodes: 'x == 6 m',
+      load: { case: 'W', kind: 'node', M: ['0 kN m', '12 kN m', '0 kN m'] },
+    };
+    const [most, least] = values(
+      [beam],
+      [...supports, couple],
+      { kind: 'reaction', component: 'uz', sense: 'greatest' },
+      { kind: 'reaction', component: 'uz', sense: 'least' },
+    );
+    near(most!, 2e3, 1e-9);
+    near(least!, -2e3, 1e-9);
+  });
+});
+
 describe('figures of a cantilever with H = 8 kN and V = 20 kN at its top, 4 m high', () => {
   it('displacement: H L³/3EI sideways and V L/EA down, with shear deformation beside', () => {
     const [ux, uz, u, horizontal] = values(

@@ -1,6 +1,6 @@
-import type { FrameState } from '../../analysis/index.js';
 import type { Analysed } from '../../pipeline/index.js';
-import { drawAlongMembers } from '../along-members.js';
+import { combinationOf } from '../../results/index.js';
+import { drawAlongMembers, type NamedState } from '../along-members.js';
 import type { ShownKind } from './shown.js';
 
 const prefix = 'envelope.';
@@ -28,9 +28,9 @@ export const envelope: ShownKind = {
 export function envelopeStates(
   { selections, states }: Pick<Analysed, 'selections' | 'states'>,
   id: string,
-): { id: string; state: FrameState }[] {
+): NamedState[] {
   if (!id.startsWith(prefix)) return [];
   return selections
     .filter((one) => one.kind === 'combination' && one.state === id.slice(prefix.length))
-    .map((one) => ({ id: one.id, state: states.get(one.id)! }));
+    .map((one) => ({ id: one.id, combination: combinationOf(one), state: states.get(one.id)! }));
 }

@@ -8,8 +8,8 @@ const W2: DesignLoadCase = { id: 'W2', title: 'Wind from the right', category: '
 
 const made = (loadCases: DesignLoadCase[], by: string, states: Combine['states'] = ['strength']) =>
   allCombinations({ loadCases, combinations: [], combine: { by, states } });
-const factors = (loadCases: DesignLoadCase[], by: string) =>
-  made(loadCases, by).map((one) =>
+const factors = (loadCases: DesignLoadCase[], by: string, states?: Combine['states']) =>
+  made(loadCases, by, states).map((one) =>
     Object.entries(one.factors)
       .map(([id, f]) => `${id}${Number(f.toFixed(4))}`)
       .join(' '),
@@ -41,6 +41,35 @@ describe('combinations by EN 1990 (Table A1.1, A1.2(B))', () => {
     expect(service).toContain({ G: 1, S: 0.5, W1: 1 });
     // ψ2 of snow below 1000 m and of wind is zero
     expect(service).toContain({ G: 1 });
+  });
+
+  it('service: what relieves may be absent, and frequent ones by ψ1 and ψ2 (eq. 6.15b)', () => {
+    const service = made([G, S, W1], 'EN1990-6.10', ['service']).map(({ factors: f }) => f);
+    expect(service).toContain({ G: 1, S: 1 });
+    const frequent = made([G, S, W1], 'EN1990-6.10', ['frequent']).map(({ factors: f }) => f);
+    // ψ1 of wind and of snow below 1000 m is 0.2, their ψ2 zero
+    expect(frequent).toContain({ G: 1, W1: 0.2 });
+    expect(frequent).toContain({ G: 1, S: 0.2 });
+  });
+
+  it('cranes by 1.35 and ψ0 = 1.0 (EN 1991-3), prestress by 1.0, imposed loads of roofs not with snow or wind', () => {
+    const crane: DesignLoadCase = { id: 'T', title: 'Crane', category: 'crane' };
+    const prestress: DesignLoadCase = { id: 'P', title: 'Prestress', category: 'prestress' };
+    const roof: DesignLoadCase = { id: 'Q', title: 'Roof', category: 'imposed', use: 'H' };
+    const all = factors([G, S, crane, prestress, roof], 'EN1990-6.10');
+    for (const one of ['G1.35 P1 T1.35', 'G1.35 P1 S1.5 T1.35', 'G1.35 P1 Q1.5'])
+      expect(all).withContext(all.join('; ')).toContain(one);
+    expect(all.filter((one) => one.includes('Q') && one.includes('S'))).toEqual([]);
+  });
+
+  it('accidental and seismic situations by 6.11b and 6.12b, each hit by itself', () => {
+    const hit: DesignLoadCase = { id: 'A', title: 'Impact', category: 'accidental' };
+    const quake: DesignLoadCase = { id: 'E', title: 'Earthquake', category: 'seismic' };
+    const all = factors([G, W1, hit, quake], 'EN1990-6.10', ['accidental', 'seismic']);
+    // ψ1 = 0.2 of wind with the accident; ψ2 = 0 of wind with the earthquake
+    for (const one of ['G1 A1', 'G1 A1 W10.2', 'G1 E1'])
+      expect(all).withContext(all.join('; ')).toContain(one);
+    expect(all.filter((one) => one.includes('A1') && one.includes('E1'))).toEqual([]);
   });
 
   it('are numbered, and say in words what leads', () => {

@@ -34,3 +34,21 @@ describe('the weld', () => {
     expect(built(designWith([one, two])).model.nodes.length).toBe(4);
   });
 });
+
+describe('copies within one step', () => {
+  it('share the nodes in which they meet: three frames of a bay in a row have four columns', () => {
+    const bay: Step = {
+      id: 'bay',
+      make: 'line',
+      points: [
+        ['0 m', '0 m', '0 m'],
+        ['0 m', '0 m', '3 m'],
+        ['4 m', '0 m', '3 m'],
+        ['4 m', '0 m', '0 m'],
+      ],
+    };
+    const row: Step = { id: 'row', edit: 'copy', by: ['4 m', '0 m', '0 m'], count: 2 };
+    const { model } = built(designWith([bay, row]));
+    expect(model.nodes.length).toBe(8);
+  });
+});

@@ -45,6 +45,30 @@ describe('brace', () => {
     expect(walls('true')).toBe(5 * 2);
   });
 
+  it('braces the walls of a twisted tower too, whose panels do not lie in a plane', () => {
+    for (const twist of ['-10 deg', '-3 deg', '0 deg', '1 deg', '10 deg']) {
+      const tower: Step = {
+        id: 't',
+        make: 'storey-frame',
+        baysX: ['5 m'],
+        baysY: ['4 m'],
+        storeys: ['3 m', '3 m'],
+        twist,
+      };
+      const panels = 'role == "column" or role == "beam-x" or role == "beam-y"';
+      const { geometry } = built(designWith([tower, brace({ panels, pattern: 'diagonal' })]));
+      const upright = [...geometry.lines.values()].filter(({ id, members: [first] }) => {
+        if (!id.startsWith('b.brace')) return false;
+        const { start, end } = geometry.members.get(first!)!;
+        return geometry.nodes.get(start)!.at[2] !== geometry.nodes.get(end)!.at[2];
+      });
+      // One a wall and storey
+      expect(upright.length)
+        .withContext(twist)
+        .toBe(4 * 2);
+    }
+  });
+
   it('joins the diagonals where they cross, when asked', () => {
     const joined = built(designWith([portal, copy, brace({ crossing: 'joined' })]));
     const free = built(designWith([portal, copy, brace({})]));
