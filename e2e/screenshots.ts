@@ -65,7 +65,7 @@ await picture('preview');
 
 await openShed(page);
 await page.getByRole('tab', { name: 'Loads', exact: true }).click();
-await page.getByRole('button', { name: 'S Snow snow', exact: true }).click();
+await page.getByRole('button', { name: /^S Snow/ }).click();
 await page.locator('app-loads-leaf .sentence').first().click();
 await page.locator('app-ledger .edit').click();
 await picture('loads');

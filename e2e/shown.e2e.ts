@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { calculated, choose, expect, openSlipShed, test } from './application.js';
+import { calculated, choose, expect, openSlipShed, test, typeParameter } from './application.js';
 
 /** Chooses what is shown by a part of its title. */
 const show = (page: Page, title: RegExp) => choose(page, 'What is shown', title);
@@ -98,4 +98,66 @@ test('the list of designs has their frames and numbers', async ({ page, app }) =
   await expect(shed).toContainText(/Utilisation\s*0\.488/, { timeout: 60_000 });
   await expect(shed.locator('canvas')).toBeVisible();
   await expect(shed).toContainText(/\d pass/, { timeout: 60_000 });
+});
+
+test('past its critical load a frame shows forces of first order, αcr and the shape in which it buckles', async ({
+  page,
+  app,
+}) => {
+  const response = await page.request.post(`${app.url}/api/designs`, {
+    data: {
+      format: 'hashira-design',
+      version: 2,
+      title: 'Slender post',
+      space: 'plane',
+      analysis: { order: 2, imperfections: false },
+      parameters: [
+        {
+          name: 'weight',
+          title: 'Weight',
+          kind: 'quantity',
+          quantity: 'force',
+          value: '80 kN',
+          min: '0 kN',
+          max: '100 kN',
+          step: '1 kN',
+          group: 'Loads',
+        },
+      ],
+      steps: [
+        {
+          id: 'l',
+          make: 'line',
+          points: [
+            ['0 m', '0 m'],
+            ['0 m', '8 m'],
+          ],
+        },
+      ],
+      rules: [
+        { id: 's', members: 'true', section: 'HEA 100', material: 'S235' },
+        { id: 'f', nodes: 'z == 0 m', support: 'fixed' },
+        {
+          id: 'p',
+          nodes: 'z > 0 m',
+          load: { kind: 'node', case: 'P', F: ['100 N', '0 N', '-weight'] },
+        },
+      ],
+      loadCases: [{ id: 'P', title: 'Load', category: 'imposed' }],
+      combinations: [{ id: 'U', state: 'strength', factors: { P: 1 } }],
+      alternatives: [{ id: 'a', title: 'A', picks: {} }],
+    },
+  });
+  const { id } = (await response.json()) as { id: string };
+  await page.goto(`${app.url}/designs/${id}`);
+  const verdict = page.locator('.verdict');
+  // π²·E·Iy/(2L)² = 28.3 kN
+  await expect(verdict).toContainText('past its critical load');
+  await expect(verdict).toContainText('αcr 0.35');
+  await expect(legend(page)).toContainText('forces of first order: past its critical load');
+  await show(page, /^U buckles/);
+  await expect(legend(page)).toContainText(/buckles at 0\.35\d* × U/);
+  await typeParameter(page, 'weight', '15 kN');
+  await expect(verdict).not.toContainText('past its critical load');
+  await expect(verdict).toContainText('second order');
 });

@@ -1,7 +1,9 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Design } from '@hashira/core';
 import { openDesign, quickShed } from '../testing/open-design';
+import { slipShed } from '../testing/slip-shed';
 import type { DesignWorkspace } from '../workspace/design-workspace.service';
+import { ViewState } from '../workspace/view-state.service';
 import { DesignScreenComponent } from './design-screen.component';
 
 describe('DesignScreenComponent', () => {
@@ -91,6 +93,35 @@ describe('DesignScreenComponent', () => {
     workspace.recording.set({ choice: 'apex-joint', option: 'hinged' });
     await settled();
     expect(words('.caption')).toContain('recording into "hinged"');
+  });
+
+  it('heads a drawing by its own loads while those that were chosen are worked out', async () => {
+    await show();
+    const view = TestBed.inject(ViewState);
+    view.showResult('W');
+    // Before the drawing follows
+    fixture.componentRef.changeDetectorRef.detectChanges();
+    expect(words('.caption')).toContain('Snow leading');
+    expect(words('.caption')).toContain('W Wind from the left is being worked out');
+    await settled();
+    expect(words('.caption')).toContain('Wind from the left');
+    expect(words('.caption')).not.toContain('is being worked out');
+  });
+
+  it('past its critical load says so, with αcr, and draws forces of first order as such', async () => {
+    const shed = slipShed();
+    // The shed buckles at about 50 times its design loads
+    const snow = shed.parameters.find(({ name }) => name === 'snow')!;
+    Object.assign(snow, { value: '200 kN/m^2', max: '400 kN/m^2' });
+    Object.assign(
+      shed.parameters.find(({ name }) => name === 's_line')!,
+      { max: '2000 kN/m' },
+    );
+    await show({ ...shed, analysis: { order: 2, imperfections: false } });
+    expect(words('.verdict')).toMatch(/^past its critical load ?αcr 0\.\d+ ?forces drawn: first order$/);
+    expect(find('.verdict')!.classList).toContain('loud');
+    expect(words('app-legend')).toContain('forces of first order: past its critical load');
+    expect(words('.ledger')).not.toContain('Utilisation');
   });
 
   it('keeps the last frame that could be built, and says so', async () => {

@@ -100,12 +100,16 @@ describe('combinations on the screen', () => {
     shown = await Shown.of(CombinationsComponent);
     await shown.press('+ service');
     const added = shown.design.combinations.at(-1)!;
-    expect(added).toEqual({ id: 'C3', state: 'service', factors: { G: 1, S: 1, W: 1 } });
+    expect(added).toEqual({
+      id: 'C6',
+      state: 'service',
+      factors: Object.fromEntries(shown.design.loadCases.map(({ id }) => [id, 1])),
+    });
     await shown.enter('title', 'All of it');
     await shown.enter('state', 'strength');
     expect(shown.design.combinations.at(-1)).toEqual({ ...added, title: 'All of it', state: 'strength' });
-    await shown.press('remove C3');
-    expect(shown.design.combinations.some(({ id }) => id === 'C3')).toBeFalse();
+    await shown.press('remove C6');
+    expect(shown.design.combinations.some(({ id }) => id === 'C6')).toBeFalse();
   });
 });
 

@@ -23,7 +23,7 @@ describe('ViewState', () => {
   it('offers cases and combinations apart', () => {
     openDesign();
     const [cases, combinations] = TestBed.inject(ViewState).resultOptions();
-    expect(cases!.items.map(({ id }) => id)).toEqual(['G', 'S', 'W']);
+    expect(cases!.items.map(({ id }) => id)).toEqual(['G', 'S', 'W', 'SU', 'WR', 'WA', 'WI']);
     expect(combinations!.items[0]!.label).toBe('U1 Snow leading');
   });
 
