@@ -61,6 +61,24 @@ describe('mechanisms', () => {
     expect(shape['b']![2]).toBeCloseTo(0, 9);
   });
 
+  it('two beams hinged to each other fold at any slope, whatever rounding leaves of their stiffness', () => {
+    for (let k = 0; k < 40; k++) {
+      const angle = 0.037 * k;
+      const [c, s] = [Math.cos(angle), Math.sin(angle)];
+      const model = modelOf(
+        'plane',
+        { a: [0, 0], b: [1.7 * c, 1.7 * s], c: [4.3 * c, 4.3 * s] },
+        [
+          { id: 'm', start: 'a', end: 'b', hinges: { start: { My: 'free' }, end: { My: 'free' } } },
+          { id: 'n', start: 'b', end: 'c', hinges: { end: { My: 'free' } } },
+        ],
+        [pin('a'), pin('c')],
+        [{ kind: 'node', node: 'b', F: [-1e3 * s, 0, 1e3 * c] }],
+      );
+      expect(problemsOf(model)[0]?.code).withContext(`at ${angle}`).toBe('mechanism');
+    }
+  });
+
   it('a diagonal stops it', () => {
     const model = modelOf(
       'plane',

@@ -121,3 +121,32 @@ describe('bucklingModes', () => {
     expect(factors([clamp('a')], 3, P)).toEqual([]);
   });
 });
+
+describe('a section with a product of inertia in a plane frame', () => {
+  it('buckles by π²·E·Iy/L² in however many pieces: a plane frame stays in its plane', () => {
+    for (const count of [1, 2, 4]) {
+      const points = Object.fromEntries(
+        Array.from({ length: count + 1 }, (_, i) => [`n${i}`, [0, (L * i) / count]]),
+      );
+      const members = Array.from({ length: count }, (_, i) => ({
+        id: `m${i}`,
+        start: `n${i}`,
+        end: `n${i + 1}`,
+      }));
+      const model = modelOf(
+        'plane',
+        points,
+        members,
+        [
+          { node: 'n0', ux: 'fixed', uz: 'fixed' },
+          { node: `n${count}`, ux: 'fixed' },
+        ],
+        [{ kind: 'node', node: `n${count}`, F: [0, 0, -P] }],
+      );
+      model.sections[0]!.properties = { A: 0.01, Iy: 2e-4, Iz: 2e-4, Iyz: -1.2e-4, J: 2e-5 };
+      const { frame, state } = solved(model);
+      const [lowest] = bucklingModes(prepareEquations(frame), state, 1);
+      expectClose(lowest!.factor, euler(EIy, L), 1e-4);
+    }
+  });
+});

@@ -90,6 +90,16 @@ describe('combinations by ASCE 7-22 (2.3.1)', () => {
   });
 });
 
+describe('temperature by ASCE 7-22 (2.3.4)', () => {
+  it('is in a strength combination with dead and live loads', () => {
+    const T: DesignLoadCase = { id: 'T', title: 'Temperature', category: 'temperature' };
+    const L: DesignLoadCase = { id: 'L', title: 'Live', category: 'imposed', use: 'B' };
+    const all = made([G, L, T], 'ASCE7-LRFD').filter(({ factors: f }) => 'T' in f);
+    expect(all.length).toBeGreaterThan(0);
+    expect(all.some(({ factors: f }) => 'L' in f && 'G' in f)).toBeTrue();
+  });
+});
+
 describe('a rule for combinations', () => {
   it('that is not known, or would make too many, is told', () => {
     expect(() => made([G], 'BS')).toThrowError(/not known/);
