@@ -37,6 +37,24 @@ describe('the demo designs', () => {
     }
   });
 
+  it('are built over the whole range of every parameter', () => {
+    for (const name of ['slip-shed', 'boat-hall', 'quay-arch', 'lookout-tower', 'winch-bed']) {
+      const design = demo(name);
+      for (const { name: parameter, min, max } of design.parameters)
+        for (const value of [min, max]) {
+          if (value === undefined) continue;
+          const parameters = design.parameters.map((one) =>
+            one.name === parameter ? { ...one, value } : one,
+          );
+          const shapes = design.alternatives.map((_, i) => built({ ...design, parameters }, i).model);
+          for (const { members } of shapes)
+            expect(members.length)
+              .withContext(`${name}, ${parameter} ${String(value)}`)
+              .toBeGreaterThan(3);
+        }
+    }
+  });
+
   it('Lookout tower: rigid joints sway too much, a single diagonal is too slender for wind from its far side', () => {
     const [rigid, ...braced] = told('lookout-tower');
     expect(rigid).toContain('Drift of a storey');
