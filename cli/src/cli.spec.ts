@@ -225,6 +225,27 @@ describe('hashira', () => {
     expect(errorsOf(hashira('assess', shed, '--alternative', 'None'))[0]!.code).toBe('unknown-alternative');
   });
 
+  it('assesses an alternative that cannot be calculated as failed, with its problem once', () => {
+    const design = JSON.parse(readFileSync(shed, 'utf8')) as {
+      rules: { nodes?: string; support?: unknown }[];
+    };
+    design.rules = design.rules.filter(({ support }) => support === undefined);
+    const only = {
+      ...design,
+      choices: [],
+      alternatives: [{ id: 'a', title: 'A', picks: {} }],
+      reference: 'a',
+    };
+    writeFileSync(path('d.json'), JSON.stringify(only));
+    const file = JSON.parse(hashira('assess', path('d.json')).out) as {
+      alternatives: { status: string; problems: { code: string; message: string }[] }[];
+    };
+    expect(file.alternatives[0]!.status).toBe('failed');
+    const messages = file.alternatives[0]!.problems.map(({ message }) => message);
+    expect(messages.length).toBeGreaterThan(0);
+    expect(new Set(messages).size).toBe(messages.length);
+  });
+
   it('refuses an unknown code and a model without anything to check', () => {
     const built = JSON.parse(hashira('build', shed).out) as Model & Record<string, unknown>;
     writeFileSync(path('m.json'), JSON.stringify(built));
