@@ -1,8 +1,7 @@
 import { built, designWith, problemsOf } from '../testing/designs.js';
 import type { Step } from './types.js';
 
-const portal = (bays: unknown): Step =>
-  ({ id: 'p', make: 'portal', bays, eaves: '4 m', roof: 'flat' }) as Step;
+const portal = (bays: unknown): Step => ({ id: 'p', make: 'portal', bays, eaves: '4 m', roof: 'flat' });
 const feet = (bays: unknown) =>
   built(designWith([portal(bays)], { space: 'plane' }))
     .model.nodes.filter(({ z }) => z === 0)
