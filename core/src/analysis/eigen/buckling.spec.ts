@@ -143,7 +143,8 @@ describe('a section with a product of inertia in a plane frame', () => {
         ],
         [{ kind: 'node', node: `n${count}`, F: [0, 0, -P] }],
       );
-      model.sections[0]!.properties = { A: 0.01, Iy: 2e-4, Iz: 2e-4, Iyz: -1.2e-4, J: 2e-5 };
+      const properties = { A: 0.01, Iy: 2e-4, Iz: 2e-4, Iyz: -1.2e-4, J: 2e-5 };
+      model.sections = [{ ...model.sections[0]!, properties }];
       const { frame, state } = solved(model);
       const [lowest] = bucklingModes(prepareEquations(frame), state, 1);
       expectClose(lowest!.factor, euler(EIy, L), 1e-4);
