@@ -66,7 +66,8 @@ export {
   type TagClause,
 } from './recipe/rules/clauses.js';
 export { ruleFields } from './recipe/rules/form.js';
-export { initialLoadCase, loadCaseFields, loadCategories } from './recipe/combine/load-case.js';
+export { initialLoadCase, loadCaseFields } from './recipe/combine/load-case.js';
+export { loadCategories } from './model/schema.js';
 export { initialParameter, parameterFields, parameterStarts } from './recipe/parameter-schema.js';
 export { axisFields } from './recipe/axis-schema.js';
 export { combinationFields } from './recipe/combine/combination.js';

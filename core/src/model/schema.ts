@@ -112,6 +112,19 @@ export const codeChoiceSchema = object({
   analysis: { enum: ['direct', 'effective-length'] },
 });
 
+/** Kinds of action. */
+export const loadCategories = [
+  'permanent',
+  'imposed',
+  'snow',
+  'wind',
+  'temperature',
+  'crane',
+  'prestress',
+  'accidental',
+  'seismic',
+] as const;
+
 /** A number, or one for each flange. */
 const flangeLengths = {
   if: { type: 'object' },
@@ -271,17 +284,7 @@ export const frameModelSchema = {
           {
             id,
             category: {
-              enum: [
-                'permanent',
-                'imposed',
-                'snow',
-                'wind',
-                'temperature',
-                'crane',
-                'prestress',
-                'accidental',
-                'seismic',
-              ],
+              enum: loadCategories,
             },
             selfWeight: number,
             loads: list(load),

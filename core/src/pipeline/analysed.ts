@@ -82,7 +82,7 @@ export function* analysedInParts(
   options: AnalysisOptions = {},
 ): Generator<Analysed, Analysed> {
   const { secondOrder = false, progress, cases = false, before } = options;
-  const travelling = whyTrainsAreNotCovered(given, prepareFrame(given), secondOrder);
+  const travelling = whyTrainsAreNotCovered(given, secondOrder);
   const placed = travelling === undefined ? withPlacedTrains(given, progress) : undefined;
   const { model, notes, said: own } = withOwnLoads(placed?.model ?? given, secondOrder, progress);
   const frame = prepareFrame(model);

@@ -1,5 +1,6 @@
 import { barModel, checkFile, itemOf, near } from '../testing/checks.js';
 import type { FrameModel, TrainLoad } from '../model/types.js';
+import { withPlacedTrains } from './trains.js';
 import { checkToFile } from '../exchange/checks-file.js';
 
 /** A simply supported HEB 300 of 6 m under a crane's wheels, which runs along it. */
@@ -25,6 +26,29 @@ describe('travelling loads in checks', () => {
     near(itemOf(member, '6.2.5').demand, (1.5 * 40e3 * 5 ** 2) / 12, 2e-3);
     // Both wheels by the support: P + P(L − a)/L
     near(itemOf(member, '6.2.6').demand, 1.5 * 40e3 * (1 + 4 / 6), 1e-3);
+  });
+
+  it('stands on both sides of a support that two members share, and each position is a state of its own', () => {
+    const model = runway({ forces: [40e3], gaps: [] });
+    model.nodes = [0, 3, 6].map((x, i) => ({ id: `n${i}`, x, z: 0 }));
+    model.members = [1, 2].map((i) => ({
+      ...model.members[0]!,
+      id: `m${i}`,
+      start: `n${i - 1}`,
+      end: `n${i}`,
+    }));
+    model.supports = ['n0', 'n1', 'n2'].map((node) => ({ node, ux: 'fixed', uz: 'fixed' }));
+    model.trains![0]!.members = ['m1', 'm2'];
+    const { combinations = [], loadCases = [] } = withPlacedTrains(model).model;
+    for (const list of [combinations, loadCases])
+      expect(new Set(list.map(({ id }) => id)).size).toBe(list.length);
+    // A wheel beside the middle support on either member
+    const beside = (member: string, at: (share: number) => boolean) =>
+      loadCases.some(({ loads = [] }) =>
+        loads.some((load) => load.kind === 'point' && load.member === member && at(load.at)),
+      );
+    expect(beside('m1', (share) => share > 0.9999)).toBeTrue();
+    expect(beside('m2', (share) => share < 0.0001)).toBeTrue();
   });
 
   it('is covered in first order, and said not to be in second', () => {

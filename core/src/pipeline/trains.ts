@@ -41,15 +41,11 @@ export const actingTrains = ({ trains = [], combinations = [] }: FrameModel): Tr
   trains.filter(({ case: id }) => combinations.some(({ factors }) => (factors[id] ?? 0) !== 0));
 
 /** Why trains cannot be evaluated; undefined where they can. */
-export function whyTrainsAreNotCovered(
-  model: FrameModel,
-  frame: Frame,
-  secondOrder: boolean,
-): string | undefined {
+export function whyTrainsAreNotCovered(model: FrameModel, secondOrder: boolean): string | undefined {
   if (actingTrains(model).length === 0) return undefined;
   const what = 'Travelling load: the positions of a train are superposed, which';
   if (secondOrder) return `${what} second order does not allow; calculate this design in first order.`;
-  return isUnilateral(frame)
+  return isUnilateral(prepareFrame(model))
     ? `${what} members of one sign do not allow; give them the action "axial".`
     : undefined;
 }
@@ -57,8 +53,11 @@ export function whyTrainsAreNotCovered(
 /** A train on its line: where each of its forces stands behind the first, and the members that it travels. */
 class Travel {
   readonly length: number;
+  readonly places: readonly number[];
   private readonly behind: number[] = [];
   private readonly from: number[] = [];
+  /** Each place with as many decimals as tell it from its neighbours, two at least. */
+  private readonly written: ReadonlyMap<number, string>;
 
   constructor(
     readonly train: TrainLoad,
@@ -75,10 +74,19 @@ class Travel {
       gap += i === 0 ? 0 : train.gaps[i - 1]!;
       this.behind.push(gap);
     });
+    this.places = this.placesInOrder();
+    this.written = new Map(
+      this.places.map((s, i, all) => {
+        let decimals = 2;
+        const isNot = (other: number | undefined) => other?.toFixed(decimals) !== s.toFixed(decimals);
+        while (decimals < 15 && !(isNot(all[i - 1]) && isNot(all[i + 1]))) decimals++;
+        return [s, s.toFixed(decimals)];
+      }),
+    );
   }
 
-  /** Places of the first force at which one of the forces stands at a place that is looked at. */
-  places(): number[] {
+  /** Places of the first force at which one of the forces stands at a place that is looked at, in order. */
+  private placesInOrder(): number[] {
     const { train, frame, from, behind } = this;
     const on = Math.max(
       4,
@@ -112,11 +120,12 @@ class Travel {
   }
 
   words(s: number): string {
-    return `first force of ${this.train.id} at ${s.toFixed(2)} m`;
+    return `first force of ${this.caseAt(s)}`;
   }
 
+  /** The train and a place of its first force: another text for every place. */
   caseAt(s: number): string {
-    return `${this.train.id} at ${s.toFixed(4)} m`;
+    return `${this.train.id} at ${this.written.get(s)!} m`;
   }
 }
 
@@ -138,7 +147,9 @@ export function withPlacedTrains(model: ExpandedModel, progress?: Progress): Pla
   progress?.stage?.('Positions of trains');
   const frame = prepareFrame(model);
   const travels = trains.map((train) => new Travel(train, frame));
-  const effects = travels.map((travel) => effectsOf(model, travel, progress));
+  const travelled = new Set(trains.flatMap(({ members }) => members.map((id) => frame.memberIndex.get(id)!)));
+  const watched = watchedIn(frame, travelled);
+  const effects = travels.map((travel) => effectsOf(model, travel, watched, progress));
   const cases = new Map<string, LoadCase>();
   const shownOf = new Map<string, string[]>();
   const placed = combinations.flatMap((combination): CombinedState[] => {
@@ -147,7 +158,7 @@ export function withPlacedTrains(model: ExpandedModel, progress?: Progress): Pla
       return factor === 0 ? [] : [{ travel, effects: effects[t]!, factor }];
     });
     if (acting.length === 0) return [combination];
-    const found = placementsOf(acting);
+    const found = placementsOf(acting, watched, travelled);
     const [main] = found.values();
     for (const [i, { travel }] of acting.entries())
       if (main && !shownOf.get(travel.train.case)?.some((id) => id.startsWith(`${travel.train.id} at `)))
@@ -187,26 +198,58 @@ export function withPlacedTrains(model: ExpandedModel, progress?: Progress): Pla
   };
 }
 
-/** What a train brings at each of its places. */
-interface Effects {
-  readonly places: readonly number[];
-  readonly states: readonly FrameState[];
-  readonly frame: Frame;
-  readonly travelled: ReadonlySet<number>;
+/** A number that a train changes: what of, of which member, and how it is read from a state. */
+interface Watched {
+  readonly kind: string;
+  readonly member?: number;
+  readonly valueIn: (state: FrameState) => number;
 }
 
-function effectsOf(model: FrameModel, travel: Travel, progress: Progress | undefined): Effects {
-  const places = travel.places();
+/** The greatest values of what is watched, and the place at which the train brings each. */
+interface Extremes {
+  readonly value: Float64Array;
+  readonly at: Float64Array;
+}
+
+/** What a train brings, over all its places: the greatest of each value, and of its opposite. */
+interface Effects {
+  readonly most: Extremes;
+  readonly least: Extremes;
+}
+
+const nothingYet = (count: number): Extremes => ({
+  value: new Float64Array(count).fill(-Infinity),
+  at: new Float64Array(count),
+});
+
+/** Of values that are equal within rounding the first place counts. */
+function raise({ value, at }: Extremes, i: number, one: number, place: number): void {
+  const most = value[i]!;
+  if (one > most * (most > 0 ? 1 + 1e-9 : 1)) [value[i], at[i]] = [one, place];
+}
+
+function effectsOf(
+  model: FrameModel,
+  travel: Travel,
+  watched: readonly Watched[],
+  progress: Progress | undefined,
+): Effects {
+  const { places } = travel;
   const loadCases = places.map((s): LoadCase => ({ id: travel.caseAt(s), loads: travel.loadsAt(s) }));
   const alone = { ...model, loadCases, combinations: [] };
-  const frame = prepareFrame(alone);
-  const analysis = unwrapped(analyse(frame, resultSelections(alone), progress ? { progress } : {}));
-  return {
-    places,
-    states: loadCases.map(({ id }) => analysis.states.get(id)!),
-    frame,
-    travelled: new Set(travel.train.members.map((id) => frame.memberIndex.get(id)!)),
-  };
+  const analysis = unwrapped(
+    analyse(prepareFrame(alone), resultSelections(alone), progress ? { progress } : {}),
+  );
+  const [most, least] = [nothingYet(watched.length), nothingYet(watched.length)];
+  for (const s of places) {
+    const state = analysis.states.get(travel.caseAt(s))!;
+    watched.forEach(({ valueIn }, i) => {
+      const value = valueIn(state);
+      raise(most, i, value, s);
+      raise(least, i, -value, s);
+    });
+  }
+  return { most, least };
 }
 
 interface Acting {
@@ -222,11 +265,12 @@ interface Found {
 }
 
 /** Every placement that brings an extreme, the first the one of the greatest moment on what is travelled. */
-function placementsOf(acting: readonly Acting[]): Map<string, Found> {
-  const { frame } = acting[0]!.effects;
+function placementsOf(
+  acting: readonly Acting[],
+  watched: readonly Watched[],
+  travelled: ReadonlySet<number>,
+): Map<string, Found> {
   const found = new Map<string, Found>();
-  const travelled = new Set(acting.flatMap(({ effects }) => [...effects.travelled]));
-  const scale = new Map<string, number>();
   const keep = (placement: Placement, member: number | undefined): void => {
     const key = placement.join(' ');
     let one = found.get(key);
@@ -235,28 +279,21 @@ function placementsOf(acting: readonly Acting[]): Map<string, Found> {
     if (member === undefined) delete one.members;
     else one.members?.add(member);
   };
-  const values = acting.map(({ effects }) =>
-    effects.states.map((state) => seriesOf(frame, state, travelled)),
-  );
-  const series = values[0]![0]!;
-  series.forEach(({ kind }, i) => {
-    for (const [t, { factor }] of acting.entries())
-      for (const state of values[t]!)
-        scale.set(kind, Math.max(scale.get(kind) ?? 0, Math.abs(factor * state[i]!.value)));
+  const scale = new Map<string, number>();
+  watched.forEach(({ kind }, i) => {
+    for (const { factor, effects } of acting)
+      for (const { value } of [effects.most, effects.least])
+        scale.set(kind, Math.max(scale.get(kind) ?? 0, Math.abs(factor * value[i]!)));
   });
   let governing: { placement: Placement; size: number } | undefined;
   const main = (scale.get('My') ?? 0) + (scale.get('Mz') ?? 0) > 0 ? ['My', 'Mz'] : ['N'];
-  series.forEach(({ kind, member }, i) => {
+  watched.forEach(({ kind, member }, i) => {
     for (const sign of [1, -1]) {
       let sum = 0;
-      const placement = acting.map(({ effects, factor }, t) => {
-        let [best, most] = [0, -Infinity];
-        values[t]!.forEach((state, p) => {
-          const value = sign * factor * state[i]!.value;
-          if (value > most * (most > 0 ? 1 + 1e-9 : 1)) [best, most] = [p, value];
-        });
-        sum += Math.max(0, most);
-        return effects.places[best]!;
+      const placement = acting.map(({ effects, factor }) => {
+        const { value, at } = sign * factor > 0 ? effects.most : effects.least;
+        sum += Math.max(0, Math.abs(factor) * value[i]!);
+        return at[i]!;
       });
       if (!(sum > negligible * scale.get(kind)!)) continue;
       keep(placement, member);
@@ -274,33 +311,26 @@ function placementsOf(acting: readonly Acting[]): Map<string, Found> {
   return new Map([[key, found.get(key)!], ...[...found].filter(([other]) => other !== key)]);
 }
 
-/** A number that a train changes: what of, and of which member. */
-interface Value {
-  readonly kind: string;
-  readonly value: number;
-  readonly member?: number;
-}
-
-/** Everything whose extremes are looked for in one state, always in the same order. */
-function seriesOf(frame: Frame, state: FrameState, travelled: ReadonlySet<number>): Value[] {
+/** Everything whose extremes are looked for. */
+function watchedIn(frame: Frame, travelled: ReadonlySet<number>): Watched[] {
   const names = frame.plane ? (['N', 'Vz', 'My'] as const) : forceNames;
-  const out: Value[] = [];
+  const out: Watched[] = [];
   frame.memberIds.forEach((_, member) => {
-    const field = state.field(member);
     const count = travelled.has(member) ? stationsTravelled : stationsElse;
     for (let i = 0; i < count; i++) {
       const x = (i / (count - 1)) * frame.length[member]!;
       for (const kind of names)
         for (const before of [false, true])
-          out.push({ kind, member, value: forceAt(field, kind, x, before) });
+          out.push({ kind, member, valueIn: (state) => forceAt(state.field(member), kind, x, before) });
       for (const kind of ['v', 'w'] as const)
-        out.push({ kind, member, value: displacementAt(field, kind, x) });
+        out.push({ kind, member, valueIn: (state) => displacementAt(state.field(member), kind, x) });
     }
   });
-  for (let i = 0; i < state.reactions.length; i++)
-    if (frame.restraint[i]! > 0)
-      out.push({ kind: i % 6 < 3 ? 'reaction' : 'held', value: state.reactions[i]! });
-  for (let i = 0; i < state.displacements.length; i++)
-    if (i % 6 < 3) out.push({ kind: 'u', value: state.displacements[i]! });
+  frame.restraint.forEach((stiffness, i) => {
+    if (stiffness > 0)
+      out.push({ kind: i % 6 < 3 ? 'reaction' : 'held', valueIn: ({ reactions }) => reactions[i]! });
+  });
+  for (let i = 0; i < 6 * frame.nodeIds.length; i++)
+    if (i % 6 < 3) out.push({ kind: 'u', valueIn: ({ displacements }) => displacements[i]! });
   return out;
 }

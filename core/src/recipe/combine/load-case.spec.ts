@@ -1,7 +1,8 @@
 import { slipShed } from '../../testing/designs.js';
 import { addLoadCase } from '../changes/index.js';
 import { validateDesign } from '../parse.js';
-import { initialLoadCase, loadCaseFields, loadCategories } from './load-case.js';
+import { loadCategories } from '../../model/schema.js';
+import { initialLoadCase, loadCaseFields } from './load-case.js';
 
 describe('a load case', () => {
   it('of each category is valid as it begins, and called by a letter that is free', () => {

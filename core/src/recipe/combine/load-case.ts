@@ -1,19 +1,7 @@
+import { loadCategories } from '../../model/schema.js';
 import { recordFields, type RecordField } from '../forms/record-fields.js';
 import { object, text } from '../rules/schemas.js';
 import type { DesignLoadCase } from '../types.js';
-
-/** Kinds of action. */
-export const loadCategories = [
-  'permanent',
-  'imposed',
-  'snow',
-  'wind',
-  'temperature',
-  'crane',
-  'prestress',
-  'accidental',
-  'seismic',
-] as const;
 
 /** JSON Schema of a load case; the meaning is in `types.ts`. */
 export const loadCaseSchema = object(
