@@ -1,3 +1,4 @@
+export { downwardForce, downwardLine } from './downward-loads.js';
 export { framingNodes } from './eigen/framing-nodes.js';
 export { withReducedStiffness } from './reduced-stiffness.js';
 export { prepareFrame, releases, type Frame } from './frame.js';

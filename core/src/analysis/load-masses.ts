@@ -1,12 +1,12 @@
 import { gravity, type FrameModel, type Load } from '../model/types.js';
+import { downwardForce, downwardLine, type MemberAxes } from './downward-loads.js';
 import type { SpreadMass } from './spread-masses.js';
 
 /** What of a frame the places of loads are told by. */
-interface PlacedParts {
+interface PlacedParts extends MemberAxes {
   readonly nodeIndex: ReadonlyMap<string, number>;
   readonly memberIndex: ReadonlyMap<string, number>;
   readonly length: Float64Array;
-  readonly axes: Float64Array;
   readonly masses: Float64Array;
 }
 
@@ -45,33 +45,25 @@ function addLoad(load: Load, factor: number, frame: PlacedParts, along: Map<numb
   along.set(m, [...(along.get(m) ?? []), part]);
 }
 
-/** Upward component of a unit along a global or local axis. */
-function upward(frame: PlacedParts, m: number, axes: 'global' | 'local', axis: 0 | 1 | 2): number {
-  if (axes === 'local') return frame.axes[9 * m + 3 * axis + 2]!;
-  return axis === 2 ? 1 : 0;
-}
-
 function ofLine(
-  { axes = 'global', direction, q, from = 0, to = 1, per = 'length' }: Extract<Load, { kind: 'distributed' }>,
+  load: Extract<Load, { kind: 'distributed' }>,
   factor: number,
   frame: PlacedParts,
   m: number,
 ): SpreadMass {
-  const axis = (['x', 'y', 'z'] as const).indexOf(direction) as 0 | 1 | 2;
-  const lean = axes === 'local' ? (axis === 0 ? 1 : 0) : frame.axes[9 * m + axis]!;
-  const projection = per === 'projected' ? Math.sqrt(Math.max(0, 1 - lean * lean)) : 1;
-  const down = -upward(frame, m, axes, axis) * projection * factor;
-  return { from, to, mass: [Math.max(0, down * q[0]), Math.max(0, down * q[1])] };
+  const { from = 0, to = 1 } = load;
+  const [start, end] = downwardLine(load, frame, m);
+  return { from, to, mass: [Math.max(0, factor * start), Math.max(0, factor * end)] };
 }
 
 function ofPoint(
-  { at, axes = 'global', F = [0, 0, 0] }: Extract<Load, { kind: 'point' }>,
+  load: Extract<Load, { kind: 'point' }>,
   factor: number,
   frame: PlacedParts,
   m: number,
 ): SpreadMass {
-  const force = F.reduce((sum, value, k) => sum + value * upward(frame, m, axes, k as 0 | 1 | 2), 0);
+  const { at } = load;
   const [from, to] = [Math.max(0, at - pointWidth / 2), Math.min(1, at + pointWidth / 2)];
-  const mass = (factor * Math.max(0, -force)) / ((to - from) * frame.length[m]!);
+  const mass = (factor * Math.max(0, downwardForce(load, frame, m))) / ((to - from) * frame.length[m]!);
   return { from, to, mass: [mass, mass] };
 }

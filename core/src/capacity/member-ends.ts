@@ -96,7 +96,7 @@ export function heldPlaces(
       problems.push(
         problem(
           'invalid-model',
-          `The restraint "${node}" is no node of member "${design.group ?? model.members[first]!.id}" (${path})`,
+          `The restraint "${node}" is no node of member "${design.group ?? model.members[first]!.id}": name a node of its pieces (${path}).`,
           { path },
         ),
       );

@@ -15,8 +15,16 @@ export interface LoadSums {
 /** Places that differ by less than this are one, m. */
 const same = 1e-3;
 
-/** The sums of a built alternative's load cases. */
+const known = new WeakMap<Analysed, LoadSums>();
+
+/** The sums of a built alternative's load cases, worked out once. */
 export function loadSums(forces: Analysed): LoadSums {
+  let sums = known.get(forces);
+  if (!sums) known.set(forces, (sums = sumsOf(forces)));
+  return sums;
+}
+
+function sumsOf(forces: Analysed): LoadSums {
   const { frame, resultants, given } = forces;
   const own = new Set((given.loadCases ?? []).map(({ id }) => id));
   const sums: Record<string, [number, number, number]> = {};

@@ -1,77 +1,21 @@
-import { checkToFile, type ChecksFile } from '../exchange/checks-file.js';
-import type { FrameModel, Load, MemberDesign } from '../model/types.js';
-import { ProblemError } from '../problem.js';
+import type { Load } from '../model/types.js';
+import { axial, checkBar, itemOf, profileBar, stepOf, uniform, type CheckedBar } from '../testing/checks.js';
 import type { VerificationCase, VerificationGroup } from './case.js';
 
 const ft = 0.3048;
 const kip = 4448.2216;
 
-/** A bar along X on two supports, or built in at its start, under one combination. */
-interface Bar {
-  readonly section: Partial<FrameModel['sections'][number]>;
-  readonly grade: string;
-  readonly L: number;
-  readonly loads: Load[];
-  readonly design?: MemberDesign;
-  readonly solid?: boolean;
-  readonly cantilever?: boolean;
-}
-
-function modelOf({ section, grade, L, loads, design = {}, solid, cantilever }: Bar, code: Code): FrameModel {
-  const across = solid ? ({ uy: 'fixed' } as const) : {};
-  return {
-    format: 'hashira-frame',
-    version: 1,
-    space: solid ? 'solid' : 'plane',
-    materials: [{ id: grade }],
-    sections: [{ id: 's', material: grade, ...section }],
-    nodes: [
-      { id: 'a', x: 0, z: 0 },
-      { id: 'b', x: L, z: 0 },
-    ],
-    members: [{ id: 'm', start: 'a', end: 'b', section: 's', design }],
-    supports: cantilever
-      ? [{ node: 'a', ux: 'fixed', uz: 'fixed', ry: 'fixed' }]
-      : [
-          { node: 'a', ux: 'fixed', uz: 'fixed', ...across, ...(solid ? { rx: 'fixed' as const } : {}) },
-          { node: 'b', uz: 'fixed', ...across },
-        ],
-    loadCases: [{ id: 'L', loads }],
-    combinations: [{ id: 'U', state: 'strength', factors: { L: 1 } }],
-    code: { name: code },
-  };
-}
-
-type Code = 'EN1993' | 'AISC360';
-type Item = ChecksFile['members'][string]['items'][number];
-
-/** The item of a clause, by the clause's beginning and its axis. */
-function itemOf(bar: Bar, code: Code, clause: string, axis?: string): Item {
-  const outcome = checkToFile(modelOf(bar, code));
-  if (!outcome.ok) throw new ProblemError(outcome.problems);
-  return outcome.value.members['m']!.items.find(
-    (one) => one.clause.startsWith(clause) && (axis === undefined || one.axis === axis),
-  )!;
-}
-const step = (item: Item, symbol: string) =>
-  (item.steps ?? []).filter((one) => one.symbol === symbol).at(-1)!.value;
-
-const uniform = (q: number): Load => ({ kind: 'distributed', member: 'm', direction: 'z', q: [-q, -q] });
-const along = (N: number): Load => ({ kind: 'node', node: 'b', F: [N, 0, 0] });
+type CheckItem = ReturnType<typeof itemOf>;
+/** A bar of A992 by AISC 360. */
+const american = (profile: string, L: number, loads: Load[], more: Partial<CheckedBar> = {}) =>
+  profileBar(profile, 'A992', L, loads, { ...more, options: { code: 'AISC360' } });
 const middle = (P: number): Load => ({ kind: 'point', member: 'm', at: 0.5, F: [0, 0, -P] });
-const profile = (name: string) => ({ profile: name });
 
 const guide = 'Gardner, Nethercot, Designers’ Guide to EN 1993-1-1';
 const examples = 'AISC Design Examples, companion to the Manual';
-const w18 = (LLT: number): Bar => ({
-  section: profile('W18X50'),
-  grade: 'A992',
-  L: 35 * ft,
-  loads: [uniform((1.74 * kip) / ft)],
-  design: { LLT },
-});
-const inKipFt = (item: Item) => item.capacity! / (kip * ft);
-const inKips = (item: Item) => item.capacity! / kip;
+const inKipFt = ({ capacity }: CheckItem) => capacity! / (kip * ft);
+const inKips = ({ capacity }: CheckItem) => capacity! / kip;
+const inKilo = ({ capacity }: CheckItem) => capacity! / 1e3;
 
 const published: VerificationCase[] = [
   {
@@ -80,13 +24,7 @@ const published: VerificationCase[] = [
     quantity: 'kN',
     expected: 1836.5,
     tolerance: 2e-3,
-    compute: () =>
-      itemOf(
-        { section: profile('CHS 244.5x10'), grade: 'S275', L: 4, loads: [along(-1e6)] },
-        'EN1993',
-        '6.3.1.1',
-        'y',
-      ).capacity! / 1e3,
+    compute: () => inKilo(itemOf(profileBar('CHS 244.5x10', 'S275', 4, [axial(-1e6)]), '6.3.1.1', 'y')),
   },
   {
     title: 'UB 457×191×98 S235 with 1400 kN: MN,y,Rd by 6.2.9.1',
@@ -94,19 +32,11 @@ const published: VerificationCase[] = [
     quantity: 'kN·m',
     expected: 342.2,
     tolerance: 5e-3,
-    compute: () =>
-      itemOf(
-        {
-          section: profile('UB 457x191x98'),
-          grade: 'S235',
-          L: 5,
-          loads: [uniform(50e3), along(-1400e3)],
-          design: { LLT: 0, Lcy: 0, Lcz: 0 },
-        },
-        'EN1993',
-        '6.2.9.1(2)',
-        'y',
-      ).capacity! / 1e3,
+    compute: () => {
+      const design = { LLT: 0, Lcy: 0, Lcz: 0 };
+      const loads = [uniform(50e3), axial(-1400e3)];
+      return inKilo(itemOf(profileBar('UB 457x191x98', 'S235', 5, loads, { design }), '6.2.9.1(2)', 'y'));
+    },
   },
   ...(
     [
@@ -120,7 +50,8 @@ const published: VerificationCase[] = [
     quantity: 'kip-ft',
     expected,
     tolerance,
-    compute: () => inKipFt(itemOf(w18(LLT), 'AISC360', 'F2')),
+    compute: () =>
+      inKipFt(itemOf(american('W18X50', 35 * ft, [uniform((1.74 * kip) / ft)], { design: { LLT } }), 'F2')),
   })),
   {
     title: 'W14×132 A992, 30 ft in compression: φPn',
@@ -128,15 +59,7 @@ const published: VerificationCase[] = [
     quantity: 'kip',
     expected: 893,
     tolerance: 6e-3,
-    compute: () =>
-      inKips(
-        itemOf(
-          { section: profile('W14X132'), grade: 'A992', L: 30 * ft, loads: [along(-3e6)] },
-          'AISC360',
-          'E3',
-          'z',
-        ),
-      ),
+    compute: () => inKips(itemOf(american('W14X132', 30 * ft, [axial(-3e6)]), 'E3', 'z')),
   },
   {
     title: 'W24×62 A992 in shear: φVn',
@@ -145,19 +68,7 @@ const published: VerificationCase[] = [
     expected: 306,
     tolerance: 2e-3,
     compute: () =>
-      inKips(
-        itemOf(
-          {
-            section: profile('W24X62'),
-            grade: 'A992',
-            L: 20 * ft,
-            loads: [uniform(1e5)],
-            design: { LLT: 0 },
-          },
-          'AISC360',
-          'G2.1',
-        ),
-      ),
+      inKips(itemOf(american('W24X62', 20 * ft, [uniform(1e5)], { design: { LLT: 0 } }), 'G2.1')),
   },
   {
     title: 'W14×99 A992, 14 ft, 400 kip with 250 and 80 kip-ft: H1-1a',
@@ -165,23 +76,15 @@ const published: VerificationCase[] = [
     quantity: 'utilisation',
     expected: 0.928,
     tolerance: 6e-3,
-    compute: () =>
-      itemOf(
-        {
-          section: profile('W14X99'),
-          grade: 'A992',
-          L: 14 * ft,
-          solid: true,
-          design: { C1: 1 },
-          loads: [
-            { kind: 'node', node: 'a', M: [0, 250 * kip * ft, 80 * kip * ft] },
-            { kind: 'node', node: 'b', M: [0, -250 * kip * ft, -80 * kip * ft] },
-            along(-400 * kip),
-          ],
-        },
-        'AISC360',
-        'H1.1 eq. H1-1a',
-      ).demand!,
+    compute: () => {
+      const moments: Load[] = [
+        { kind: 'node', node: 'a', M: [0, 250 * kip * ft, 80 * kip * ft] },
+        { kind: 'node', node: 'b', M: [0, -250 * kip * ft, -80 * kip * ft] },
+      ];
+      const more = { space: 'solid', design: { C1: 1 } } as const;
+      return itemOf(american('W14X99', 14 * ft, [...moments, axial(-400 * kip)], more), 'H1.1 eq. H1-1a')
+        .demand!;
+    },
   },
 ];
 
@@ -189,16 +92,11 @@ const published: VerificationCase[] = [
 const [b, h, long] = [0.02, 0.3, 8];
 /** St. Venant's constant of a rectangle, Roark's Formulas for Stress and Strain, Table 10.1, case 4. */
 const It = (h / 2) * (b / 2) ** 3 * (16 / 3 - 3.36 * (b / h) * (1 - (b / h) ** 4 / 12));
-const inCriticalUnits = (loads: Load[], cantilever = false): number => {
-  const bar: Bar = {
-    section: { shape: { type: 'rectangle', b, h } },
-    grade: 'S355',
-    L: long,
-    loads,
-    cantilever,
-  };
+const builtIn: CheckedBar['supports'] = [{ node: 'a', ux: 'fixed', uz: 'fixed', ry: 'fixed' }];
+const inCriticalUnits = (loads: Load[], more: Partial<CheckedBar> = {}): number => {
+  const section = { shape: { type: 'rectangle', b, h } } as const;
+  const Mcr = stepOf(itemOf(checkBar({ section, L: long, loads, ...more }), '6.3.2'), 'Mcr');
   const [E, G] = [210e9, 210e9 / 2.6];
-  const Mcr = step(itemOf(bar, 'EN1993', '6.3.2'), 'Mcr');
   return (Mcr * long) / Math.sqrt(((E * h * b ** 3) / 12) * G * It);
 };
 const timoshenko = 'Timoshenko and Gere, Theory of Elastic Stability';
@@ -225,7 +123,7 @@ const lateral: VerificationCase[] = [
     quantity: '',
     expected: 4.013,
     tolerance: 5e-3,
-    compute: () => inCriticalUnits([{ kind: 'node', node: 'b', F: [0, 0, -1e3] }], true),
+    compute: () => inCriticalUnits([{ kind: 'node', node: 'b', F: [0, 0, -1e3] }], { supports: builtIn }),
   },
   {
     title: 'Narrow cantilever, uniform load: Mcr·L/√(EIz·GIt)',
@@ -233,7 +131,7 @@ const lateral: VerificationCase[] = [
     quantity: '',
     expected: 12.85 / 2,
     tolerance: 5e-3,
-    compute: () => inCriticalUnits([uniform(1e3)], true),
+    compute: () => inCriticalUnits([uniform(1e3)], { supports: builtIn }),
   },
 ];
 

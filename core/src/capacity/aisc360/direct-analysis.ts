@@ -1,4 +1,11 @@
-import { withReducedStiffness, type Analysis, type Frame, type FrameState } from '../../analysis/index.js';
+import {
+  downwardForce,
+  downwardLine,
+  withReducedStiffness,
+  type Analysis,
+  type Frame,
+  type FrameState,
+} from '../../analysis/index.js';
 import { resolveSections } from '../../library/sections.js';
 import { gravity, type FrameModel, type Load } from '../../model/types.js';
 import type { ResultSelection } from '../../results/index.js';
@@ -83,22 +90,18 @@ function downward(
   frame: Frame,
   m: number,
 ): { force: number; share: number }[] {
-  const up = (axis: number) =>
-    load.axes === 'local' ? frame.axes[9 * m + 3 * axis + 2]! : axis === 2 ? 1 : 0;
   if (load.kind === 'point') {
-    const force = -(load.F ?? [0, 0, 0]).reduce((sum, value, k) => sum + value * up(k), 0);
+    const force = downwardForce(load, frame, m);
     return force > 0 ? [{ force, share: load.at }] : [];
   }
-  const { direction, q, from = 0, to = 1, per = 'length' } = load;
-  const axis = ['x', 'y', 'z'].indexOf(direction);
-  const lean = load.axes === 'local' ? (axis === 0 ? 1 : 0) : frame.axes[9 * m + axis]!;
-  const scale =
-    -up(axis) * frame.length[m]! * (per === 'projected' ? Math.sqrt(Math.max(0, 1 - lean ** 2)) : 1);
+  const { from = 0, to = 1 } = load;
+  const [start, end] = downwardLine(load, frame, m);
   const h = to - from;
+  const half = (h * frame.length[m]!) / 2;
   // A trapezoid as its two triangles, each at its third
   return [
-    { force: (scale * q[0] * h) / 2, share: from + h / 3 },
-    { force: (scale * q[1] * h) / 2, share: from + (2 * h) / 3 },
+    { force: start * half, share: from + h / 3 },
+    { force: end * half, share: from + (2 * h) / 3 },
   ].filter(({ force }) => force > 0);
 }
 
