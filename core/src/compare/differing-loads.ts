@@ -1,3 +1,4 @@
+import { gravity } from '../model/types.js';
 import type { Analysed } from '../pipeline/index.js';
 import { inSentence } from '../units/format.js';
 import type { AlternativeSummary } from './summary.js';
@@ -6,10 +7,8 @@ import type { AlternativeSummary } from './summary.js';
 export interface LoadSums {
   /** The same for frames whose nodes and members lie in the same places. */
   readonly shape: string;
-  /** Forces along X, Y and Z of each load case of the design, N. */
+  /** Forces along X, Y and Z of each load case of the design, without own weight, which differs with the sections. N */
   readonly sums: Readonly<Record<string, readonly [number, number, number]>>;
-  /** Cases in which own weight acts, which differs with the sections. */
-  readonly withOwnWeight: readonly string[];
 }
 
 /** Places that differ by less than this are one, m. */
@@ -28,16 +27,16 @@ function sumsOf(forces: Analysed): LoadSums {
   const { frame, resultants, given } = forces;
   const own = new Set((given.loadCases ?? []).map(({ id }) => id));
   const sums: Record<string, [number, number, number]> = {};
-  frame.loadCases.forEach(({ id }, c) => {
+  const weight = gravity * frame.massPerLength.reduce((sum, mass, m) => sum + mass * frame.length[m]!, 0);
+  frame.loadCases.forEach(({ id, selfWeight = 0 }, c) => {
     const [x, y, z] = resultants[c]!;
-    if (own.has(id)) sums[id] = [x!, y!, z!];
+    if (own.has(id)) sums[id] = [x!, y!, cleared(z! + selfWeight * weight, weight)];
   });
-  return {
-    shape: shapeOf(frame.xyz, frame.start, frame.end),
-    sums,
-    withOwnWeight: frame.loadCases.filter(({ selfWeight = 0 }) => selfWeight !== 0).map(({ id }) => id),
-  };
+  return { shape: shapeOf(frame.xyz, frame.start, frame.end), sums };
 }
+
+/** Without what rounding leaves where own weight is all. */
+const cleared = (value: number, weight: number): number => (Math.abs(value) <= 1e-9 * weight ? 0 : value);
 
 /** A short text by the places of the members' ends, whatever their order. */
 function shapeOf(xyz: Float64Array, start: Int32Array, end: Int32Array): string {
@@ -78,9 +77,9 @@ export function differingLoads(
       if (!other || summary.id === own.id) continue;
       const size = Math.max(Math.hypot(...sum), Math.hypot(...other));
       const apart = Math.hypot(...sum.map((value, k) => value - other[k]!));
-      if (size === 0 || apart <= told * size || loads.withOwnWeight.includes(id)) continue;
+      if (size === 0 || apart <= told * size) continue;
       return [
-        `Load case "${id}" adds up to ${inSentence(Math.hypot(...sum), 'force')} here and to ${inSentence(Math.hypot(...other), 'force')} in "${title}", although both frames lie in the same places.`,
+        `Load case "${id}" adds up to ${inSentence(Math.hypot(...sum), 'force')} here and to ${inSentence(Math.hypot(...other), 'force')} in "${title}", own weight apart, although both frames lie in the same places.`,
       ];
     }
     return [];
