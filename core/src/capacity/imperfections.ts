@@ -8,10 +8,20 @@ import {
   type FrameState,
 } from '../analysis/index.js';
 import { resolveSections } from '../library/sections.js';
-import type { FrameModel, LoadCase } from '../model/types.js';
+import type { FrameModel, Load, LoadCase } from '../model/types.js';
 import type { CombinedState, ExpandedModel, ResultSelection } from '../results/index.js';
 import { columnLines, columnSways, type ColumnLine } from './column-lines.js';
+import { bracingSystems, type BracingSystem } from './en1993/bracing-systems.js';
 import { bucklingCurves } from './en1993/buckling-curves.js';
+import {
+  bracingLoads,
+  heldForce,
+  initialBowOf,
+  sagsOf,
+  softnessOf,
+  stabilisingForce,
+  type StabilisingForce,
+} from './en1993/stabilising-forces.js';
 import { checkSection } from './section.js';
 
 /** A model whose strength combinations bring loads of their own, some in several senses. */
@@ -64,9 +74,10 @@ function longestInPlan({ axes, length, axialOnly }: Frame): [number, number] {
 const hardly = 0.1;
 
 /**
- * The model with the imperfections of EN 1993-1-1 5.3.2 as equivalent forces in every strength combination: sway φ = φ0·αh·αm
- * (5.3.2(3)a) of each column by its own line and plane, in the sense in which the combination itself sways, in every sense where it
- * hardly does; and bows e0 of Table 5.1 (elastic) in members whose compression is more than a quarter of their Ncr (5.3.2(6)).
+ * The model with the imperfections of EN 1993-1-1 5.3 as equivalent forces in every strength combination. Where the code asks for them,
+ * those of 5.3.2: sway φ = φ0·αh·αm (5.3.2(3)a) of each column by its own line and plane, in the sense in which the combination itself
+ * sways, in every sense where it hardly does; and bows e0 of Table 5.1 (elastic) in members whose compression is more than a quarter of
+ * their Ncr (5.3.2(6)). Where braces hold other members, those of 5.3.3.
  *
  * @param analysis first-order states of the combinations
  * @returns the model with a load case `imperfection <combination>` each, and what was taken
@@ -75,32 +86,157 @@ export function withStrengthImperfections(
   model: FrameModel,
   analysis: Analysis,
   selections: readonly ResultSelection[],
+  secondOrder: boolean,
 ): WithOwnLoads {
   const { prepared, states } = analysis;
   const { frame } = prepared;
-  const lines = columnLines(frame);
-  const straight = straightLines(frame);
+  const ofMembers = model.code?.imperfections ? new MemberImperfections(model, analysis) : undefined;
+  const ofBracing = new BracingImperfections(model, frame, secondOrder);
   const notes: string[] = [];
   const said = new Map<string, string>();
   const strength = new Set(selections.filter(({ state }) => state === 'strength').map(({ id }) => id));
   const loaded = withLoads(model, (combination) => {
     const state = states.get(combination.id);
     if (!state || !strength.has(combination.id)) return [];
-    const bows = bowsOf(model, frame, state, straight);
-    const senses = sensesOf(frame, lines, state);
-    const told = noteOf(frame, lines, state, { senses, bows: bows.length });
-    notes.push(`${combination.id}: ${told.long}`);
-    said.set(combination.id, told.short);
-    return senses.map((sense) => ({
-      ...sense,
-      loads: equivalentForces(prepared, state, {
-        direction: sense.direction,
-        sway: columnSways(frame, lines, state, sense.direction).of,
-        bows,
-      }),
-    }));
+    const own = ofMembers?.of(state);
+    const held = ofBracing.with(own?.senses, state);
+    const told = [own?.told, held.told].filter((one) => one !== undefined);
+    if (told.length === 0) return [];
+    notes.push(`${combination.id}: ${told.map(({ long }) => long).join(' ')}`);
+    said.set(combination.id, `with ${told.map(({ short }) => short).join(', ')}`);
+    return held.senses;
   });
   return { model: loaded, notes, said };
+}
+
+/** What was taken, at length and in short. */
+interface Told {
+  readonly long: string;
+  readonly short: string;
+}
+
+/** Sways and bows of 5.3.2, state by state. */
+class MemberImperfections {
+  private readonly lines: readonly ColumnLine[];
+  private readonly straight: Bow['members'][];
+
+  constructor(
+    private readonly model: FrameModel,
+    private readonly analysis: Analysis,
+  ) {
+    this.lines = columnLines(analysis.prepared.frame);
+    this.straight = straightLines(analysis.prepared.frame);
+  }
+
+  of(state: FrameState): { senses: readonly SenseLoads[]; told: Told } {
+    const { prepared } = this.analysis;
+    const { frame } = prepared;
+    const bows = bowsOf(this.model, frame, state, this.straight);
+    const senses = sensesOf(frame, this.lines, state);
+    return {
+      told: noteOf(frame, this.lines, state, { senses, bows: bows.length }),
+      senses: senses.map((sense) => ({
+        ...sense,
+        loads: equivalentForces(prepared, state, {
+          direction: sense.direction,
+          sway: columnSways(frame, this.lines, state, sense.direction).of,
+          bows,
+        }),
+      })),
+    };
+  }
+}
+
+/** Bows of what bracing systems hold (5.3.3), state by state. */
+class BracingImperfections {
+  private readonly systems: readonly BracingSystem[];
+  private softness: ReturnType<typeof softnessOf> | undefined;
+
+  constructor(
+    private readonly model: FrameModel,
+    private readonly frame: Frame,
+    private readonly secondOrder: boolean,
+  ) {
+    this.systems = bracingSystems(model, frame);
+  }
+
+  /** The senses in which members sway, or one without, each with the forces of the bracing: in both its senses where neither is nearer. */
+  with(
+    swaying: readonly SenseLoads[] | undefined,
+    state: FrameState,
+  ): { senses: readonly SenseLoads[]; told?: Told } {
+    const forces = new Map(
+      this.systems.map((system) => [system, heldForce(this.model, this.frame, system, state)] as const),
+    );
+    const active = this.systems.filter((system) => forces.get(system)! > 0);
+    if (active.length === 0) return { senses: swaying ?? [] };
+    const found = new Map<BracingSystem, StabilisingForce>();
+    const loadsOf = (system: BracingSystem, sense: 1 | -1): readonly Load[] => {
+      const force = stabilisingForce(
+        system,
+        state,
+        forces.get(system)!,
+        sense,
+        this.softnessOf(system, sense),
+      );
+      if (force.q > (found.get(system)?.q ?? 0)) found.set(system, force);
+      return bracingLoads(system, this.frame, sense * force.q);
+    };
+    const senses = (swaying ?? [undefined]).flatMap((one): SenseLoads[] => {
+      const given = active.map((system) => bowSense(system, state, one?.direction));
+      const variants = given.includes(undefined) ? ([1, -1] as const) : ([1] as const);
+      return variants.map((variant) => ({
+        direction: one?.direction ?? [0, 0],
+        words: [
+          one?.words,
+          variants.length === 1 ? undefined : bowWords(active[given.indexOf(undefined)]!, variant),
+        ]
+          .filter((part) => part !== undefined)
+          .join(', '),
+        loads: [
+          ...(one?.loads ?? []),
+          ...active.flatMap((system, k) => loadsOf(system, given[k] ?? variant)),
+        ],
+      }));
+    });
+    return { senses, told: bracingNote([...found]) };
+  }
+
+  private softnessOf(system: BracingSystem, sense: 1 | -1): number[] | undefined {
+    if (this.secondOrder) return undefined;
+    this.softness ??= softnessOf(this.model, this.frame, this.systems);
+    return this.softness(system, sense);
+  }
+}
+
+/** The sense in which a bow makes things worse: that of the sway along it, else that in which the bracing sags; undefined where neither. */
+function bowSense(
+  system: BracingSystem,
+  state: FrameState,
+  [dx, dy]: readonly [number, number] = [0, 0],
+): 1 | -1 | undefined {
+  const along = dx * system.across[0] + dy * system.across[1];
+  if (Math.abs(along) >= 0.5) return along > 0 ? 1 : -1;
+  const [there, back] = [Math.max(...sagsOf(system, state, 1)), Math.max(...sagsOf(system, state, -1))];
+  const decided = hardly * initialBowOf(system);
+  if (Math.abs(there - back) < decided) return undefined;
+  return there > back ? 1 : -1;
+}
+
+function bowWords({ across }: BracingSystem, sign: 1 | -1): string {
+  const [x, y, z] = across.map((value) => sign * value) as [number, number, number];
+  const level = Math.hypot(x, y) > Math.abs(z);
+  return `bracing ${level ? sense(x, y).words : `towards ${z > 0 ? '+' : '−'}z`}`;
+}
+
+function bracingNote(found: readonly (readonly [BracingSystem, StabilisingForce])[]): Told {
+  const [system, force] = found.reduce((a, b) => (b[1].q > a[1].q ? b : a));
+  const number = found.length === 1 ? 'bracing' : `${found.length} bracing systems, of the most loaded:`;
+  const sag = force.sag > 0 ? `, δq = ${(force.sag * 1e3).toFixed(1)} mm` : '';
+  return {
+    long: `${number} holds ${system.holds} members of ${(force.N / 1e3).toFixed(0)} kN over ${system.span.toFixed(1)} m: qd = ${(force.q / 1e3).toFixed(2)} kN/m (e0 = ${(force.bow * 1e3).toFixed(1)} mm${sag}; EN 1993-1-1 5.3.3).`,
+    short: `bracing forces qd = ${(force.q / 1e3).toFixed(2)} kN/m`,
+  };
 }
 
 /** Loads of a combination in one sense. */
@@ -144,14 +280,14 @@ function noteOf(
   lines: readonly ColumnLine[],
   state: FrameState,
   { senses, bows }: { senses: readonly Sense[]; bows: number },
-): { long: string; short: string } {
+): Told {
   const { greatest, height, columns } = columnSways(frame, lines, state, senses[0]!.direction);
   const where = senses.map(({ words }) => words).join(' and ');
   const sway = `sway imperfection 1/${(1 / greatest).toFixed(0)}`;
   const bowed = bows === 0 ? '' : `, ${bows} members bowed`;
   return {
     long: `${sway} (columns ${height.toFixed(1)} m high, ${columns} in a plane) ${where}${bowed} (EN 1993-1-1 5.3.2).`,
-    short: `with ${sway} ${senses[0]!.words}${bowed}`,
+    short: `${sway} ${senses[0]!.words}${bowed}`,
   };
 }
 

@@ -152,6 +152,7 @@ const memberDesign = object({
   bolts: { enum: [1, 2] },
   group: id,
   deflection: object({ limit: positive, from: { enum: ['chord', 'start', 'end'] } }, ['limit']),
+  restrains: { type: 'integer', minimum: 1, maximum: 1000 },
 });
 
 const load = {

@@ -70,6 +70,8 @@ export interface MemberDesign {
   /** Members of one name, in line, are checked as one. */
   group?: string;
   deflection?: { limit: number; from?: 'chord' | 'start' | 'end' };
+  /** A brace of a system that holds this many members alike (rafters, chords): EN 1993-1-1 5.3.3 brings its forces. */
+  restrains?: number;
 }
 
 /** A flange of a member: top is that on the side of local +z. */

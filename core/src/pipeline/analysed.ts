@@ -146,21 +146,27 @@ export function* analysedInParts(
 const usesDirectAnalysis = ({ code }: FrameModel): boolean =>
   code?.name === 'AISC360' && code.analysis !== 'effective-length';
 
+const bracingOfAisc =
+  'What braces hold is not asked under AISC 360: the forces of EN 1993-1-1 5.3.3 are not taken, and the strength and stiffness of Appendix 6 are not checked.';
+
 /** The model with what its code brings in beside the loads: imperfections of EN 1993, notional loads of AISC 360 in second order. */
 function withOwnLoads(
   given: ExpandedModel,
   secondOrder: boolean,
   progress: Progress | undefined,
 ): WithOwnLoads {
-  if (given.code?.name === 'AISC360')
-    return secondOrder && usesDirectAnalysis(given)
-      ? withNotionalLoads(given, prepareFrame(given))
-      : { model: given, notes: [], said: new Map() };
-  if (!given.code?.imperfections) return { model: given, notes: [], said: new Map() };
+  const bracing = given.members.some(({ design }) => design?.restrains !== undefined);
+  const nothing: WithOwnLoads = { model: given, notes: [], said: new Map() };
+  if (given.code?.name === 'AISC360') {
+    const own =
+      secondOrder && usesDirectAnalysis(given) ? withNotionalLoads(given, prepareFrame(given)) : nothing;
+    return bracing ? { ...own, notes: [...own.notes, bracingOfAisc] } : own;
+  }
+  if (!given.code?.imperfections && !bracing) return nothing;
   // They go by first-order forces
   const selections = resultSelections(given).filter(({ kind }) => kind === 'combination');
   const analysis = unwrapped(analyse(prepareFrame(given), selections, progress ? { progress } : {}));
-  return withStrengthImperfections(given, analysis, selections);
+  return withStrengthImperfections(given, analysis, selections, secondOrder);
 }
 
 /** The frame with the stiffnesses of the direct analysis method. */

@@ -104,6 +104,8 @@ export interface Rule {
   restraints?: Expression;
   flange?: 'top' | 'bottom' | 'both';
   group?: string;
+  /** How many members alike the system of these braces holds. */
+  restrains?: number;
   deflection?: { limit: Written; from?: 'chord' | 'start' | 'end' };
   support?: SupportKind;
   axes?: { x: Written[]; y?: Written[] };

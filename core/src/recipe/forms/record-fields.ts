@@ -77,6 +77,7 @@ const titles: Readonly<Record<string, string>> = {
   names: 'called',
   analysis: 'second order by',
   flange: 'holds',
+  restrains: 'members held',
 };
 
 /** Forms that a name alone decides. */

@@ -8,7 +8,7 @@ import { action, roll } from './action.js';
 import { area } from './area.js';
 import { Assignment } from './assignment.js';
 import { memberHinge, nodeHinge } from './hinge.js';
-import { deflection, group, lengths, restraints } from './lengths.js';
+import { deflection, group, lengths, restraints, restrains } from './lengths.js';
 import { memberLoad, nodeLoad } from './load.js';
 import type { RuleContext, RuleKind } from './rule.js';
 import { material, section } from './section.js';
@@ -23,6 +23,7 @@ export const ruleKinds: readonly RuleKind[] = [
   roll,
   lengths,
   restraints,
+  restrains,
   group,
   deflection,
   support,

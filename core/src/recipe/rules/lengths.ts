@@ -114,6 +114,20 @@ export const restraints = memberRule({
   },
 });
 
+export const restrains = memberRule({
+  key: 'restrains',
+  initial: () => ({ restrains: 2 }),
+  title: 'Bracing that holds members',
+  gives: 'lengths',
+  schema: { restrains: { type: 'integer', minimum: 1, maximum: 1000 } },
+  apply(rule, matched, context) {
+    for (const { thing } of matched) {
+      merge(context, thing.id, { restrains: rule.restrains! });
+      context.assignment.credit(thing.id, 'restrains', rule.id);
+    }
+  },
+});
+
 export const deflection = memberRule({
   key: 'deflection',
   initial: () => ({ deflection: { limit: '1/250' } }),

@@ -25,6 +25,7 @@ export function ruleWords(rule: Rule): string {
     restraints,
     flange,
     group,
+    restrains,
     deflection,
     action,
     roll,
@@ -44,6 +45,7 @@ export function ruleWords(rule: Rule): string {
       `held sideways${flange === undefined || flange === 'both' ? '' : ` at the ${flange} flange`} where ${restraints}`,
     );
   if (group !== undefined) parts.push('one physical member a line');
+  if (restrains !== undefined) parts.push(`braces of a system that holds ${restrains} members`);
   if (deflection !== undefined) parts.push(`deflection at most ${String(deflection.limit)} of the length`);
   if (load !== undefined) {
     const { case: loadCase, kind = 'line', ...rest } = load;
