@@ -67,7 +67,6 @@ export default tseslint.config(
         'error',
         { type: 'element', prefix: 'app', style: 'kebab-case' },
       ],
-      '@angular-eslint/no-output-native': 'off',
     },
   },
   {

@@ -64,7 +64,17 @@ export class Application {
 }
 
 /** Tests with an application that is shared by the tests of a file. */
-export const test = base.extend<object, { app: Application }>({
+export const test = base.extend<{ errors: string[] }, { app: Application }>({
+  // An error that the page throws fails every test, whatever it looks at
+  errors: [
+    async ({ context }, use) => {
+      const errors: string[] = [];
+      context.on('weberror', (error) => errors.push(error.error().stack ?? error.error().message));
+      await use(errors);
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
   app: [
     // Playwright wants the first parameter destructured
     // eslint-disable-next-line no-empty-pattern

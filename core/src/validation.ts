@@ -1,5 +1,6 @@
 /** Reading files from outside: JSON Schema validation, which compiles code and so runs on the server and command line. */
 export * from './problem.js';
+export { titleWith } from './titles.js';
 export { useHelpers, type Progress } from './analysis/index.js';
 export { solveToFile, type ResultsFile, type SolveOptions } from './exchange/results-file.js';
 export { cutList, cutListCsv, type CutList, type CutListRow } from './exchange/cut-list/cut-list.js';

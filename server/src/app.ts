@@ -96,6 +96,8 @@ const shortLines = {
 };
 
 function levelOf(_request: unknown, response: { statusCode: number }, error?: Error) {
+  // What cannot be stored is told where it is found, at most once a second
+  if (response.statusCode === 503 || response.statusCode === 507) return 'silent';
   if (error || response.statusCode >= 500) return 'error';
   return response.statusCode >= 400 ? 'warn' : 'debug';
 }

@@ -1,5 +1,5 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
-import { createServer, type Server } from 'node:http';
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
@@ -10,7 +10,8 @@ import { DatabaseProblem, openDatabase } from './database/open-database.js';
 import { DesignStore } from './designs/design-store.js';
 import { loadDemo } from './designs/load-demo.js';
 import { stopReading } from './designs/reading.js';
-import { rawProblem, startingProblem } from './http/problem-details.js';
+import { expectationProblem, rawProblem, startingProblem } from './http/problem-details.js';
+import { unattended } from './unattended.js';
 
 interface Options {
   port: number;
@@ -19,6 +20,7 @@ interface Options {
   logLevel: string;
   allowHost?: string[];
   withoutLog?: boolean;
+  ofEmptyFile?: boolean;
 }
 
 function portOf(text: string): number {
@@ -40,6 +42,7 @@ const command = new Command('hashira-server')
     '--without-log',
     'open a database whose log is missing or damaged, without the saves that were in it',
   )
+  .option('--of-empty-file', 'make a new database of a file that is empty')
   .addOption(
     new Option('--log-level <level>', 'what the log on standard error tells')
       .choices(['fatal', 'error', 'warn', 'info', 'debug', 'silent'])
@@ -48,14 +51,17 @@ const command = new Command('hashira-server')
 
 async function serve(options: Options): Promise<void> {
   const log = pino({ level: options.logLevel }, pino.destination(2));
-  const server = createServer(startingProblem);
+  const tell = (line: string) => log.error(line);
+  const server = createServer({ requireHostHeader: false }, startingProblem);
   // The address first: a start that fails for it has touched no file
   const { port } = await listen(server, options);
   let database: DesignDatabase;
   try {
     database = await openDatabase(options.database, {
       ...(options.withoutLog ? { withoutLog: true } : {}),
+      ...(options.ofEmptyFile ? { ofEmptyFile: true } : {}),
       say: (line) => process.stderr.write(`${line}\n`),
+      tell,
     });
   } catch (error) {
     server.close();
@@ -68,8 +74,9 @@ async function serve(options: Options): Promise<void> {
     const gone = await store.purge();
     if (gone > 0) log.info({ designs: gone }, 'designs deleted long ago were purged');
   };
-  await purge();
-  setInterval(() => void purge(), 86_400_000).unref();
+  const unattendedPurge = () => unattended('Purging what was deleted long ago', purge, tell);
+  unattendedPurge();
+  setInterval(unattendedPurge, 86_400_000).unref();
   const loaded = await loadDemo(store, here('../../core/demo'));
   if (loaded > 0) log.info({ designs: loaded }, 'demo designs stored');
   const app = createApp({
@@ -92,6 +99,9 @@ async function listen(server: Server, { port, host }: Options): Promise<AddressI
     if (socket.writable) socket.end(rawProblem(error.code === 'HPE_HEADER_OVERFLOW' ? 431 : 400));
     else socket.destroy();
   });
+  server.on('checkExpectation', (_request: IncomingMessage, response: ServerResponse) =>
+    expectationProblem(response),
+  );
   await new Promise<void>((resolve, reject) => {
     server.once('listening', resolve);
     server.once('error', reject);

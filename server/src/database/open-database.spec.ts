@@ -14,7 +14,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { slipShed } from '../../../core/src/testing/designs.js';
 import { DesignStore } from '../designs/design-store.js';
-import type { DesignDatabase } from './design-database.js';
 import { DatabaseProblem, openDatabase } from './open-database.js';
 
 describe('opening the database', () => {
@@ -125,6 +124,12 @@ describe('opening the database', () => {
     await changed('trigger', 'DROP TRIGGER revision_of_save');
     expect(await refusal()).toContain('its trigger "revision_of_save" is missing');
 
+    await changed(
+      'foreign',
+      'CREATE TRIGGER emptied AFTER UPDATE ON designs BEGIN DELETE FROM revisions; END',
+    );
+    expect(await refusal()).toContain('its trigger "emptied" is none of ours');
+
     await changed('dropped', 'DROP TABLE revisions');
     expect(await refusal()).toContain('its table "revisions" is missing');
   });
@@ -144,56 +149,83 @@ describe('opening the database', () => {
     expect(readdirSync(join(folder, 'c'))).toEqual(['designs.sqlite-wal']);
   });
 
+  it('of an empty file is made only on request: what it held is gone', async () => {
+    file = join(folder, 'empty.sqlite');
+    for (const content of ['', 'x']) {
+      writeFileSync(file, content);
+      expect(await refusal()).toContain(`is empty (${content.length} bytes)`);
+    }
+    await (await openDatabase(file, { ofEmptyFile: true })).close();
+    expect(statSync(file).size).toBeGreaterThan(1000);
+  });
+
   describe('and its log', () => {
-    /** What a copy of the files finds that are there now, as a crash would leave them. */
-    function crashed(...endings: string[]): string {
-      const copy = join(folder, `crashed-${endings.length}.sqlite`);
-      for (const ending of ['', ...endings]) copyFileSync(file + ending, copy + ending);
-      return copy;
+    /** A design with this title, as another connection writes it into the log that stays there. */
+    function written(raw: Database.Database, title: string): void {
+      raw
+        .prepare(
+          "INSERT INTO designs SELECT ?, ?, alternatives, revision, document, createdAt, updatedAt, deletedAt FROM designs WHERE title = 'Slip shed'",
+        )
+        .run(title, title);
     }
 
     async function titles(path: string, options = {}): Promise<string[]> {
       const database = await openDatabase(path, options);
       const list = await new DesignStore(database).list();
       await database.close();
-      return list.map(({ title }) => title);
+      return list.map(({ title }) => title).sort();
     }
 
-    let database: DesignDatabase;
-    beforeEach(async () => {
-      database = await openDatabase(file);
+    /** The files as a crash of an earlier version left them: marked, with two saves in the log. */
+    async function crashed(): Promise<string> {
+      const database = await openDatabase(file);
       await new DesignStore(database).create(slipShed());
-    });
-    afterEach(() => database.close());
+      await database.close();
+      const raw = new Database(file);
+      raw.pragma('journal_mode = WAL');
+      raw.pragma('user_version = 1');
+      raw.pragma('wal_checkpoint(TRUNCATE)');
+      written(raw, 'First');
+      written(raw, 'Second');
+      const copy = join(folder, 'crashed.sqlite');
+      for (const ending of ['', '-wal']) copyFileSync(file + ending, copy + ending);
+      raw.close();
+      return copy;
+    }
 
-    it('are whole together after a crash; without its log the file says what it lacks', async () => {
-      expect(await titles(crashed('-wal'))).toEqual(['Slip shed']);
-      const alone = crashed();
-      await expectAsync(openDatabase(alone)).toBeRejectedWithError(DatabaseProblem, /-wal, which is missing/);
-      expect(await titles(alone, { withoutLog: true })).toEqual([]);
+    it('are whole together after a crash, and one file from then on', async () => {
+      const copy = await crashed();
+      expect(await titles(copy)).toEqual(['First', 'Second', 'Slip shed']);
+      rmSync(`${copy}-wal`, { force: true });
+      expect(await titles(copy)).toEqual(['First', 'Second', 'Slip shed']);
     });
 
-    it('are refused where the log is damaged before its last save', async () => {
-      const copy = crashed('-wal');
+    it('say what they lack where the log is missing, empty, cut off or damaged', async () => {
+      const copy = await crashed();
       const log = readFileSync(`${copy}-wal`);
-      log.fill(0x33, 32 + 24 + 100, 32 + 24 + 200);
-      writeFileSync(`${copy}-wal`, log);
-      await expectAsync(openDatabase(copy)).toBeRejectedWithError(DatabaseProblem, /-wal is damaged/);
-      log.fill(0, 0, 32);
-      writeFileSync(`${copy}-wal`, log);
-      await expectAsync(openDatabase(copy)).toBeRejectedWithError(
-        DatabaseProblem,
-        /damaged: nothing of it can be read/,
-      );
+      const refused = async (content: Buffer | undefined, words: RegExp) => {
+        if (content) writeFileSync(`${copy}-wal`, content);
+        else rmSync(`${copy}-wal`);
+        await expectAsync(openDatabase(copy)).toBeRejectedWithError(DatabaseProblem, words);
+      };
+      await refused(undefined, /-wal, which is missing/);
+      await refused(Buffer.alloc(0), /-wal, which is empty/);
+      await refused(log.subarray(0, log.length - 1000), /was cut off inside a save/);
+      const changed = Buffer.from(log);
+      changed.fill(0x33, 32 + 24 + 100, 32 + 24 + 200);
+      await refused(changed, /-wal is damaged/);
+      changed.fill(0, 0, 32);
+      await refused(changed, /damaged: nothing of it can be read/);
+      expect(await titles(copy, { withoutLog: true })).toEqual(['Slip shed']);
     });
 
-    it('become one after quiet seconds, so that a copy of the file alone is whole', async () => {
-      await new Promise((resolve) => setTimeout(resolve, 3300));
-      expect(statSync(`${file}-wal`).size).toBe(0);
-      expect(await titles(crashed())).toEqual(['Slip shed']);
-      // And again after the next save
-      await new DesignStore(database).create({ ...slipShed(), title: 'Second' });
-      await expectAsync(openDatabase(crashed())).toBeRejectedWithError(DatabaseProblem, /is missing/);
+    it('hold nothing that was answered: a copy of the file alone has every save', async () => {
+      const database = await openDatabase(file);
+      await new DesignStore(database).create(slipShed());
+      const copy = join(folder, 'alone.sqlite');
+      copyFileSync(file, copy);
+      expect(await titles(copy)).toEqual(['Slip shed']);
+      await database.close();
     });
   });
 });

@@ -1,8 +1,17 @@
 import Database from 'better-sqlite3';
-import { existsSync, mkdirSync, rmSync } from 'node:fs';
-import { dirname, resolve } from 'node:path';
+import {
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  readlinkSync,
+  realpathSync,
+  rmSync,
+  statSync,
+  truncateSync,
+} from 'node:fs';
+import { basename, dirname, resolve } from 'node:path';
 import { DataSource } from 'typeorm';
-import { DesignDatabase } from './design-database.js';
+import { DesignDatabase, isDiskFull } from './design-database.js';
 import { DesignRecordSchema } from './design-record.js';
 import { examineIntegrity } from './integrity.js';
 import { holdAlone } from './lock.js';
@@ -17,8 +26,12 @@ export class DatabaseProblem extends Error {}
 export interface OpenOptions {
   /** Opens a database whose log is missing or damaged, without what was in it. */
   readonly withoutLog?: boolean;
+  /** Makes a new database of a file that is empty. */
+  readonly ofEmptyFile?: boolean;
   /** Takes a line about work that takes a while. */
   readonly say?: (line: string) => void;
+  /** Takes a line about what goes wrong while it is open and harms nothing that was saved. */
+  readonly tell?: (line: string) => void;
 }
 
 /**
@@ -32,22 +45,39 @@ export async function openDatabase(file: string, options: OpenOptions = {}): Pro
     throw new DatabaseProblem(
       'Designs must outlive the server: give --database a file, such as data/hashira.sqlite.',
     );
-  const path = resolve(file);
+  const path = withoutLinks(resolve(file));
   const isNew = !existsSync(path);
-  const absent = isNew
-    ? ['', '-wal', '-shm'].map((ending) => path + ending).filter((p) => !existsSync(p))
-    : [];
+  const absent = (isNew ? ['', '-wal', '-shm'] : ['-wal', '-shm'])
+    .map((ending) => path + ending)
+    .filter((p) => !existsSync(p));
   const madeFolder = isNew ? makeFolder(path) : undefined;
   const letGo = hold(path);
   try {
     if (!isNew) await copyBefore(path, await examine(path, options));
-    return new DesignDatabase(await connect(path), letGo);
+    return new DesignDatabase(await connect(path), path, letGo, options.tell);
   } catch (error) {
     for (const left of absent) rmSync(left, { force: true });
     letGo();
     if (madeFolder !== undefined) rmSync(madeFolder, { recursive: true });
     throw error instanceof DatabaseProblem ? error : unusable(path, error);
   }
+}
+
+/** The file that a path names in the end, so that one file has one lock however it is named. */
+function withoutLinks(path: string): string {
+  for (let at = path, steps = 0; steps < 40; steps++) {
+    const target = linkOf(at);
+    if (target === undefined)
+      return existsSync(dirname(at)) ? resolve(realpathSync(dirname(at)), basename(at)) : at;
+    at = resolve(dirname(at), target);
+  }
+  throw new DatabaseProblem(
+    `The database ${path} is a symbolic link that leads to itself; name a file with --database.`,
+  );
+}
+
+function linkOf(path: string): string | undefined {
+  return lstatSync(path, { throwIfNoEntry: false })?.isSymbolicLink() ? readlinkSync(path) : undefined;
 }
 
 /** Makes the folder of a file. Returns the topmost folder that was not there before. */
@@ -83,9 +113,12 @@ function connect(path: string): Promise<DataSource> {
     enableWAL: true,
     prepareDatabase: (db: unknown) => {
       const database = db as Database.Database;
-      database.pragma('busy_timeout = 5000');
+      // While it waits nobody is answered: what is held by others is asked for again apart
+      database.pragma('busy_timeout = 20');
       // A save that was answered survives a power cut
       database.pragma('synchronous = FULL');
+      // Saves in the log are taken over now, see write-ahead-log.ts
+      if (database.pragma('user_version', { simple: true }) !== 0) database.pragma('user_version = 0');
     },
   }).initialize();
 }
@@ -104,8 +137,25 @@ async function copyBefore(path: string, applied: readonly string[]): Promise<voi
   }
 }
 
+/** A database begins with a header of so many bytes. */
+const smallest = 100;
+
 /** Looks into an existing file before anything writes to it. Returns the migrations that it has seen. */
-async function examine(path: string, { withoutLog, say = () => undefined }: OpenOptions): Promise<string[]> {
+async function examine(
+  path: string,
+  { withoutLog, ofEmptyFile, say = () => undefined }: OpenOptions,
+): Promise<string[]> {
+  const { size } = statSync(path);
+  if (size < smallest) {
+    if (ofEmptyFile) {
+      truncateSync(path);
+      return [];
+    }
+    throw new DatabaseProblem(
+      `The file ${path} is empty (${size} bytes): what it held is gone. Put a backup in its place, name another file with --database, ` +
+        'or start once with --of-empty-file to make a new database of it. The file was left as it is.',
+    );
+  }
   const log = withoutLog ? undefined : logProblem(path);
   if (log !== undefined)
     throw new DatabaseProblem(
@@ -146,6 +196,11 @@ async function examine(path: string, { withoutLog, say = () => undefined }: Open
 
 function unusable(path: string, error: unknown): DatabaseProblem {
   const reason = error instanceof Error ? error.message : String(error);
+  const { code } = error as { code?: unknown };
+  if (code === 'ENOSPC' || code === 'SQLITE_FULL' || (existsSync(dirname(path)) && isDiskFull(path)))
+    return new DatabaseProblem(
+      `The disk that holds ${path} is full (${reason}). Make room on it and start again. The file was left as it is.`,
+    );
   return new DatabaseProblem(
     `The database ${path} cannot be used: ${reason}. The file was left as it is; ` +
       'put a backup in its place, or name another file with --database. ' +

@@ -29,7 +29,7 @@ async function made(applied: readonly string[]): Promise<Database.Database> {
   return database;
 }
 
-/** What a database lacks of that which its migrations made, in words; undefined where it has everything. */
+/** What a database lacks of that which its migrations made, or has beside it and acts on it, in words; undefined where all is as it should be. */
 export async function schemaProblem(
   database: Database.Database,
   applied: readonly string[],
@@ -47,6 +47,10 @@ export async function schemaProblem(
         if (missing) return `its table "${name}" has no column "${missing}"`;
       } else if (own.sql !== sql) return `its ${type} "${name}" was changed`;
     }
+    // A trigger of others could change what is saved
+    const own = new Set(objects(wanted).map(({ name }) => name));
+    const foreign = [...found.values()].find(({ type, name }) => type === 'trigger' && !own.has(name));
+    if (foreign) return `its ${foreign.type} "${foreign.name}" is none of ours`;
   } finally {
     wanted.close();
   }

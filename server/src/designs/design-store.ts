@@ -25,6 +25,12 @@ export const keepDeletedDays = 30;
 /** Newest revisions that are never thinned. */
 const keepRevisions = 100;
 
+/** A design that was saved, and the revision that it has now. */
+export interface Save {
+  readonly id: string;
+  readonly revision: number;
+}
+
 /** What became of a change that named the revision it was based on. */
 export type ChangeOutcome =
   | { readonly kind: 'done'; readonly revision: number }
@@ -42,59 +48,61 @@ export class DesignStore {
   constructor(private readonly database: DesignDatabase) {
     this.records = database.source.getRepository(DesignRecordSchema);
     this.history = database.source.getRepository(RevisionRecordSchema);
-    // One listener an open page
+    // One listener an open browser
     this.saves.setMaxListeners(0);
   }
 
-  /** Calls back with the revision of every save of a design. Returns how to stop. */
-  onSave(id: string, hear: (revision: number) => void): () => void {
-    this.saves.on(id, hear);
-    return () => void this.saves.off(id, hear);
+  /** Calls back with every save of any design. Returns how to stop. */
+  onSave(saved: (save: Save) => void): () => void {
+    this.saves.on('save', saved);
+    return () => void this.saves.off('save', saved);
   }
 
   /** Deleted designs, the one deleted last first. */
   listDeleted(): Promise<(DesignSummary & Pick<DesignRecord, 'deletedAt'>)[]> {
-    return this.records.find({
-      select: {
-        id: true,
-        title: true,
-        alternatives: true,
-        revision: true,
-        createdAt: true,
-        updatedAt: true,
-        deletedAt: true,
-      },
-      where: { deletedAt: Not(IsNull()) },
-      order: { deletedAt: 'DESC', id: 'ASC' },
-    });
+    return this.database.read(() =>
+      this.records.find({
+        select: {
+          id: true,
+          title: true,
+          alternatives: true,
+          revision: true,
+          createdAt: true,
+          updatedAt: true,
+          deletedAt: true,
+        },
+        where: { deletedAt: Not(IsNull()) },
+        order: { deletedAt: 'DESC', id: 'ASC' },
+      }),
+    );
   }
 
   /** Removes for good what was deleted more than 30 days before `now`, with its revisions. Returns how many. */
   async purge(now = new Date()): Promise<number> {
     const limit = new Date(now.getTime() - keepDeletedDays * 86_400_000).toISOString();
-    if (!(await this.records.existsBy({ deletedAt: LessThan(limit) }))) return 0;
-    this.database.writing();
-    const result = await this.records.delete({ deletedAt: LessThan(limit) });
+    if (!(await this.database.read(() => this.records.existsBy({ deletedAt: LessThan(limit) })))) return 0;
+    const result = await this.database.write(() => this.records.delete({ deletedAt: LessThan(limit) }));
     return result.affected ?? 0;
   }
 
   /** All revisions of a design without their documents, the latest first. */
   revisions(id: string): Promise<RevisionSummary[]> {
-    return this.history.find({
-      select: { revision: true, title: true, savedAt: true, name: true },
-      where: { designId: id },
-      order: { revision: 'DESC' },
-    });
+    return this.database.read(() =>
+      this.history.find({
+        select: { revision: true, title: true, savedAt: true, name: true },
+        where: { designId: id },
+        order: { revision: 'DESC' },
+      }),
+    );
   }
 
   revision(id: string, revision: number): Promise<RevisionRecord | null> {
-    return this.history.findOneBy({ designId: id, revision });
+    return this.database.read(() => this.history.findOneBy({ designId: id, revision }));
   }
 
   /** Names a revision, or takes its name away; false where there is none. */
   async nameRevision(id: string, revision: number, name: string | null): Promise<boolean> {
-    this.database.writing();
-    const result = await this.history.update({ designId: id, revision }, { name });
+    const result = await this.database.write(() => this.history.update({ designId: id, revision }, { name }));
     return result.affected === 1;
   }
 
@@ -111,16 +119,27 @@ export class DesignStore {
       return !last && name === null;
     });
     if (gone.length > 0)
-      await this.history.delete({ designId: id, revision: In(gone.map(({ revision }) => revision)) });
+      await this.database.write(() =>
+        this.history.delete({ designId: id, revision: In(gone.map(({ revision }) => revision)) }),
+      );
   }
 
   /** Designs that are not deleted, the one changed last first; those that cannot be read say why. */
   async list(): Promise<ListedDesign[]> {
-    const summaries: DesignSummary[] = await this.records.find({
-      select: { id: true, title: true, alternatives: true, revision: true, createdAt: true, updatedAt: true },
-      where: { deletedAt: IsNull() },
-      order: { updatedAt: 'DESC', id: 'ASC' },
-    });
+    const summaries: DesignSummary[] = await this.database.read(() =>
+      this.records.find({
+        select: {
+          id: true,
+          title: true,
+          alternatives: true,
+          revision: true,
+          createdAt: true,
+          updatedAt: true,
+        },
+        where: { deletedAt: IsNull() },
+        order: { updatedAt: 'DESC', id: 'ASC' },
+      }),
+    );
     const out: ListedDesign[] = [];
     for (const summary of summaries) {
       const unreadable = await this.faultOf(summary);
@@ -143,11 +162,11 @@ export class DesignStore {
 
   /** Number of designs that were ever stored, deleted ones included. */
   countEver(): Promise<number> {
-    return this.records.count();
+    return this.database.read(() => this.records.count());
   }
 
   find(id: string): Promise<DesignRecord | null> {
-    return this.records.findOneBy({ id, deletedAt: IsNull() });
+    return this.database.read(() => this.records.findOneBy({ id, deletedAt: IsNull() }));
   }
 
   async create(design: Design): Promise<DesignRecord> {
@@ -160,8 +179,7 @@ export class DesignStore {
       updatedAt: now,
       deletedAt: null,
     };
-    this.database.writing();
-    await this.records.insert(record);
+    await this.database.write(() => this.records.insert(record));
     this.examined.set(record.id, { revision: 1, fault: undefined });
     return record;
   }
@@ -179,7 +197,7 @@ export class DesignStore {
     });
     if (outcome.kind !== 'done') return outcome;
     this.examined.set(id, { revision: outcome.revision, fault: undefined });
-    this.saves.emit(id, outcome.revision);
+    this.saves.emit('save', { id, revision: outcome.revision } satisfies Save);
     if (outcome.revision % 50 === 0) await this.thin(id);
     return outcome;
   }
@@ -191,14 +209,16 @@ export class DesignStore {
 
   /** Brings a deleted design back. */
   async restore(id: string): Promise<DesignRecord | null> {
-    this.database.writing();
-    await this.records.update({ id, deletedAt: Not(IsNull()) }, { deletedAt: null });
+    await this.database.write(() =>
+      this.records.update({ id, deletedAt: Not(IsNull()) }, { deletedAt: null }),
+    );
     return this.find(id);
   }
 
   private async change(id: string, revision: number, changes: Partial<DesignRecord>): Promise<ChangeOutcome> {
-    this.database.writing();
-    const result = await this.records.update({ id, revision, deletedAt: IsNull() }, changes);
+    const result = await this.database.write(() =>
+      this.records.update({ id, revision, deletedAt: IsNull() }, changes),
+    );
     if (result.affected === 1) return { kind: 'done', revision: changes.revision ?? revision };
     const current = await this.find(id);
     return current ? { kind: 'conflict', revision: current.revision } : { kind: 'missing' };

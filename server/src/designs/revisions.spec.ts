@@ -99,15 +99,17 @@ describe('revisions of a design', () => {
   });
 
   it('tell every open page that a design was saved', async () => {
-    const stream = await fetch(`${base}/${id}/events`);
+    const stream = await fetch(`${base}/events`);
     expect(stream.headers.get('Content-Type')).toContain('text/event-stream');
     const reader = stream.body!.getReader();
     const decoder = new TextDecoder();
     await saveTitle('Second', 1);
     let text = '';
     while (!text.includes('data:')) text += decoder.decode((await reader.read()).value as Uint8Array);
-    expect(text).toContain('data: {"revision":2}');
+    expect(text).toContain(`data: ${JSON.stringify({ id, revision: 2 })}`);
     await reader.cancel();
+    // Who asks only for the head is not kept waiting
+    expect((await fetch(`${base}/events`, { method: 'HEAD' })).status).toBe(200);
   });
 
   it('go with their design, thirty days after it was deleted', async () => {

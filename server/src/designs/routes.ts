@@ -1,5 +1,6 @@
 import { Router, json, text, type Request, type RequestHandler, type Response } from 'express';
 import type { Design } from '@hashira/core';
+import { titleWith } from '@hashira/core/validation';
 import type { DesignRecord } from '../database/design-record.js';
 import type { RevisionRecord } from '../database/revision-record.js';
 import { only } from '../http/guard.js';
@@ -37,9 +38,8 @@ export function designRoutes(store: DesignStore): Router {
     response.json({ keptDays: keepDeletedDays, designs: await store.listDeleted() });
   });
 
-  router.get('/:id/events', async (request, response) => {
-    await existing(store, request);
-    streamSaves(store, idOf(request), request, response);
+  router.get('/events', (request, response) => {
+    streamSaves(store, request, response);
   });
 
   revisionRoutes(router, store);
@@ -113,8 +113,8 @@ function revisionRoutes(router: Router, store: DesignStore): void {
 const allowed = {
   '/': 'GET, POST',
   '/deleted': 'GET',
+  '/events': 'GET',
   '/:id': 'GET, PUT, DELETE',
-  '/:id/events': 'GET',
   '/:id/duplicate': 'POST',
   '/:id/restore': 'POST',
   '/:id/revisions': 'GET',
@@ -123,9 +123,9 @@ const allowed = {
 };
 
 function copyTitle(title: string, taken: readonly string[]): string {
-  let copy = `${title}, copy`;
-  for (let n = 2; taken.includes(copy); n++) copy = `${title}, copy ${n}`;
-  return copy.slice(0, 200);
+  let copy = titleWith(title, ', copy');
+  for (let n = 2; taken.includes(copy); n++) copy = titleWith(title, `, copy ${n}`);
+  return copy;
 }
 
 const requireJson: RequestHandler = (request, _response, next) => {
@@ -175,7 +175,7 @@ function basedOn(request: Request): number {
       'Revision required',
       'Name the revision that the change is based on in If-Match.',
     );
-  const match = /^"(\d{1,15})"$/.exec(header.trim());
+  const match = /^"([1-9]\d{0,14})"$/.exec(header.trim());
   if (!match)
     throw new HttpProblem(
       400,
@@ -255,15 +255,19 @@ function nameOf(request: Request): string | null {
   );
 }
 
-/** Tells every save of a design as a server-sent event, until the client goes. */
-function streamSaves(store: DesignStore, id: string, request: Request, response: Response): void {
+/** Tells every save of every design as a server-sent event, until the client goes: one stream is enough for all pages of a browser. */
+function streamSaves(store: DesignStore, request: Request, response: Response): void {
   response.writeHead(200, {
     'Content-Type': 'text/event-stream',
     // Compression would hold events back
     'Cache-Control': 'no-store, no-transform',
   });
+  if (request.method === 'HEAD') {
+    response.end();
+    return;
+  }
   response.write(': open\n\n');
-  const stop = store.onSave(id, (revision) => response.write(`data: ${JSON.stringify({ revision })}\n\n`));
+  const stop = store.onSave((save) => response.write(`data: ${JSON.stringify(save)}\n\n`));
   const beat = setInterval(() => response.write(': here\n\n'), 20_000);
   request.on('close', () => {
     clearInterval(beat);

@@ -1,6 +1,8 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { Problem } from '@hashira/core';
+import { DatabaseGone } from '../database/design-database.js';
+import { seldom } from './seldom.js';
 
 /** RFC 9457 problem details; `problems` lists what is wrong, each with its place. */
 export interface ProblemDetails {
@@ -48,7 +50,7 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, request, res
   const known =
     error instanceof HttpProblem ? error : (fromBodyParser(error) ?? fromStorage(error) ?? fromClient(error));
   if (known) {
-    if (known.status > 500) request.log.error({ err: error }, known.message);
+    if (known.status > 500) seldom(known.code, () => request.log.error(known.message));
     send(response, known);
     return;
   }
@@ -95,6 +97,8 @@ function fromBodyParser(error: unknown): HttpProblem | undefined {
 
 /** What the database cannot store, in words. */
 function fromStorage(error: unknown): HttpProblem | undefined {
+  if (error instanceof DatabaseGone)
+    return new HttpProblem(503, 'database-gone', 'Database gone', error.message);
   const { code } = error as { code?: unknown };
   if (typeof code !== 'string') return undefined;
   if (code === 'SQLITE_FULL')
@@ -148,19 +152,36 @@ function fromClient(error: unknown): HttpProblem | undefined {
 
 /** The answer while the database is being opened. */
 export function startingProblem(_request: IncomingMessage, response: ServerResponse): void {
-  response.writeHead(503, {
-    'Content-Type': 'application/problem+json',
-    'Cache-Control': 'no-store',
-    'Retry-After': '1',
-  });
-  response.end(
-    JSON.stringify({
-      type: 'urn:hashira:problem:starting',
-      title: 'Starting',
-      status: 503,
-      detail: 'The server is opening its database; try again in a moment.',
-    }),
+  response.setHeader('Retry-After', '1');
+  sendRaw(
+    response,
+    503,
+    'starting',
+    'Starting',
+    'The server is opening its database; try again in a moment.',
   );
+}
+
+/** The answer to an `Expect` header that asks for something else than `100-continue`. */
+export function expectationProblem(response: ServerResponse): void {
+  sendRaw(
+    response,
+    417,
+    'expectation',
+    'Expectation failed',
+    'The server does not do what the Expect header asks for; send the request without it.',
+  );
+}
+
+function sendRaw(
+  response: ServerResponse,
+  status: number,
+  code: string,
+  title: string,
+  detail: string,
+): void {
+  response.writeHead(status, { 'Content-Type': 'application/problem+json', 'Cache-Control': 'no-store' });
+  response.end(JSON.stringify({ type: `urn:hashira:problem:${code}`, title, status, detail }));
 }
 
 /** The answer to bytes that are no HTTP request, for a raw socket. */

@@ -1,3 +1,4 @@
+import { titleWith } from '../../titles.js';
 import type { Design, Rule } from '../types.js';
 import { ruleWords } from '../rules/words.js';
 import { freeId } from './ids.js';
@@ -58,6 +59,6 @@ export function giveByRule(
     design.rules.map((one) => one.id),
     'rule',
   );
-  const rule = { id, title: title.slice(0, 200), ...selects, ...gives } as Rule;
+  const rule = { id, title: titleWith(title, ''), ...selects, ...gives } as Rule;
   return { design: addRule(design, rule), id };
 }

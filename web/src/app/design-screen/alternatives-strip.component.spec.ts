@@ -1,5 +1,5 @@
 import { ComponentFixture, TestBed } from '@angular/core/testing';
-import { pickOption } from '@hashira/core';
+import { pickOption, setParameter } from '@hashira/core';
 import { MessageService } from 'primeng/api';
 import { openDesign } from '../testing/open-design';
 import type { DesignWorkspace } from '../workspace/design-workspace.service';
@@ -66,6 +66,24 @@ describe('AlternativesStripComponent', () => {
     await fixture.whenStable();
     expect(titles().length).toBe(5);
     expect(workspace.selected()).toBe('new-alternative');
+  });
+
+  it('adds and duplicates while an option is recorded, and what was recorded stays', async () => {
+    workspace.beginRecording('base-fixity', 'pinned');
+    workspace.apply((design) => setParameter(design, 'span', '26 m'));
+    const changes = () =>
+      workspace
+        .state()!
+        .design.choices.find(({ id }) => id === 'base-fixity')!
+        .options.find(({ id }) => id === 'pinned')!.changes;
+    const before = changes();
+    expect(before.parameters).toEqual({ span: '26 m' });
+    [...host().querySelectorAll('button')]
+      .find((button) => button.textContent.includes('+ alternative'))!
+      .click();
+    await fixture.whenStable();
+    expect(titles().length).toBe(5);
+    expect(changes()).toEqual(before);
   });
 
   it('removes one, and brings it back to its place although other things changed since', () => {

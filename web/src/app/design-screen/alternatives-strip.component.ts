@@ -143,15 +143,16 @@ export class AlternativesStripComponent {
   }
 
   protected add(): void {
-    this.show(addAlternative(this.design()));
+    this.show((design) => addAlternative(design));
   }
 
   private duplicate(alternative: Alternative): void {
-    this.show(duplicateAlternative(this.design(), alternative.id));
+    this.show((design) => duplicateAlternative(design, alternative.id));
   }
 
-  private show({ design, id }: { design: Design; id: string }): void {
-    this.workspace.apply(() => design);
+  private show(added: (design: Design) => { design: Design; id: string }): void {
+    const { id } = added(this.design());
+    this.workspace.apply((design) => added(design).design);
     this.workspace.select(id);
   }
 

@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { pickedOption, setParameter } from '@hashira/core';
+import { addAlternative, duplicateAlternative, pickedOption, setParameter } from '@hashira/core';
 import { openDesign, quickShed } from '../testing/open-design';
 import type { DesignWorkspace } from '../workspace/design-workspace.service';
 import { ChoicesLeafComponent } from './choices-leaf.component';
@@ -49,6 +49,40 @@ describe('ChoicesLeafComponent', () => {
     await press('end recording');
     workspace.apply((one) => setParameter(one, 'span', '25 m'));
     expect(design().parameters.find(({ name }) => name === 'span')!.value).toBe('25 m');
+  });
+
+  it('shows an alternative that picks the option, or makes one, before it records', async () => {
+    const shown = () => workspace.selectedAlternative(design());
+    workspace.select('fixed');
+    workspace.beginRecording('apex-joint', 'hinged');
+    expect(pickedOption(design().choices, shown(), 'apex-joint')).toBe('hinged');
+    const count = design().alternatives.length;
+    await press('+ option');
+    const other = choice().options.at(-1)!;
+    const [first] = design().choices;
+    workspace.beginRecording(first!.id, design().choices[0]!.options.at(-1)!.id);
+    expect(design().alternatives.length).toBe(count + 1);
+    expect(pickedOption(design().choices, shown(), first!.id)).toBe(first!.options.at(-1)!.id);
+    expect(other).toBeDefined();
+    // Another alternative that does not pick it is looked at: said, and one press leads back
+    workspace.select('fixed');
+    expect(workspace.recordingShown()).toBeFalse();
+    workspace.showRecorded();
+    expect(workspace.recordingShown()).toBeTrue();
+  });
+
+  it('loses nothing that was recorded when alternatives or steps are added, or the whole design is replaced', async () => {
+    workspace.beginRecording('apex-joint', 'hinged');
+    workspace.apply((one) => setParameter(one, 'span', '30 m'));
+    const recorded = choice().options.find(({ id }) => id === 'hinged')!.changes;
+    const { steps, rules } = design();
+    workspace.apply((one) => addAlternative(one).design);
+    workspace.apply((one) => duplicateAlternative(one, 'fixed').design);
+    workspace.replace({ ...design(), title: 'As text' });
+    expect(choice().options.find(({ id }) => id === 'hinged')!.changes).toEqual(recorded);
+    expect([design().steps, design().rules]).toEqual([steps, rules]);
+    expect(design().parameters.find(({ name }) => name === 'span')!.value).toBe('22 m');
+    await fixture.whenStable();
   });
 
   it('adds and removes options and choices, each undone', async () => {

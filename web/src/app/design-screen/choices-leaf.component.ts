@@ -68,9 +68,8 @@ export class ChoicesLeafComponent {
 
   /** What is changed from now on goes into the option, until recording ends. */
   protected record(choice: Choice, option: Option): void {
-    this.recording.set(
-      this.isRecording(choice, option) ? undefined : { choice: choice.id, option: option.id },
-    );
+    if (this.isRecording(choice, option)) this.workspace.endRecording();
+    else this.workspace.beginRecording(choice.id, option.id);
   }
 
   protected isRecording({ id }: Choice, option: Option): boolean {
@@ -114,12 +113,12 @@ export class ChoicesLeafComponent {
   }
 
   protected removeChoice({ id }: Choice): void {
-    this.stopRecording();
+    this.workspace.endRecording();
     this.workspace.apply((design) => removeChoice(design, id));
   }
 
   protected removeOption({ id }: Choice, option: Option): void {
-    this.stopRecording();
+    this.workspace.endRecording();
     this.workspace.apply((design) => removeOption(design, id, option.id));
   }
 
@@ -142,10 +141,6 @@ export class ChoicesLeafComponent {
     } catch (error) {
       this.problem.set(`"${file.name}": ${error instanceof Error ? error.message : String(error)}`);
     }
-  }
-
-  private stopRecording(): void {
-    this.recording.set(undefined);
   }
 }
 

@@ -201,7 +201,7 @@ export class DesignTextComponent implements OnDestroy {
     );
     if (!design) return;
     this.said = design;
-    this.workspace.apply(() => design, 'text');
+    this.workspace.replace(design, 'text');
   }
 
   /** Puts the caret where something is wrong. */

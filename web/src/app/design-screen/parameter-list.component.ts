@@ -37,7 +37,7 @@ interface Range {
           [own]="row.own"
           [problem]="row.problem"
           (changed)="set(row.parameter, $event.text, $event.gesture)"
-          (ended)="workspace.endGesture()"
+          (gestureEnd)="workspace.endGesture()"
           (followed)="follow(row.parameter)"
         />
       } @else {

@@ -49,7 +49,7 @@ export class ParameterRowComponent {
 
   /** A new expression; `gesture` while a slider or a key repeats. */
   readonly changed = output<{ text: string; gesture: boolean }>();
-  readonly ended = output();
+  readonly gestureEnd = output();
   /** The alternative follows the design again. */
   readonly followed = output();
 
@@ -142,7 +142,7 @@ export class ParameterRowComponent {
     this.stepped = { text, value };
     this.changed.emit({ text, gesture: true });
     // Separate presses undo apart; held down, they are one
-    if (event instanceof KeyboardEvent && !event.repeat) this.ended.emit();
+    if (event instanceof KeyboardEvent && !event.repeat) this.gestureEnd.emit();
   }
 
   private expression(shown: number): string {

@@ -158,8 +158,8 @@ export class RecipeLeafComponent {
   }
 
   protected duplicate(step: Step): void {
-    const { design, id } = duplicateStep(this.design(), step.id);
-    this.workspace.apply(() => design);
+    const { id } = duplicateStep(this.design(), step.id);
+    this.workspace.apply((design) => duplicateStep(design, step.id).design);
     this.open.set(id);
   }
 

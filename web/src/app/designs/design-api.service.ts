@@ -1,7 +1,8 @@
 import { HttpClient, HttpErrorResponse, HttpHeaders } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Design, Problem } from '@hashira/core';
-import { catchError, map, Observable, throwError } from 'rxjs';
+import { catchError, EMPTY, filter, map, mergeMap, of, throwError, type Observable } from 'rxjs';
+import { Saves } from './saves.service';
 
 /** A design in the list. */
 export interface DesignSummary {
@@ -54,6 +55,7 @@ export class ApiProblem extends Error {
 @Injectable({ providedIn: 'root' })
 export class DesignApi {
   private readonly http = inject(HttpClient);
+  private readonly stream = inject(Saves);
 
   list(): Observable<DesignSummary[]> {
     return this.http.get<DesignSummary[]>('/api/designs').pipe(explained());
@@ -99,14 +101,27 @@ export class DesignApi {
     }).catch(() => undefined);
   }
 
-  /** Revisions as they are saved, from whichever page; the browser connects again by itself. */
+  /** Revisions of a design as they are saved, from whichever page; asked for by itself where some may have been missed. */
   saves(id: string): Observable<number> {
-    return new Observable((hear) => {
-      const source = new EventSource(`/api/designs/${id}/events`);
-      source.onmessage = ({ data }: MessageEvent<string>) =>
-        hear.next((JSON.parse(data) as { revision: number }).revision);
-      return () => source.close();
-    });
+    return this.stream.messages$.pipe(
+      mergeMap((message) =>
+        'save' in message
+          ? of(message.save).pipe(
+              filter((save) => save.id === id),
+              map(({ revision }) => revision),
+            )
+          : this.currentRevision(id),
+      ),
+    );
+  }
+
+  /** The revision that the server has; nothing where it does not answer, which its next answer tells. */
+  private currentRevision(id: string): Observable<number> {
+    return this.http.head(`/api/designs/${id}`, { observe: 'response' }).pipe(
+      map(({ headers }) => Number(/^"(\d+)"$/.exec(headers.get('ETag') ?? '')?.[1])),
+      filter((revision) => Number.isFinite(revision)),
+      catchError(() => EMPTY),
+    );
   }
 
   remove(id: string, revision: number): Observable<unknown> {

@@ -6,6 +6,7 @@ import { Button } from 'primeng/button';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi, type RevisionSummary } from '../designs/design-api.service';
 import { EditableTextComponent } from '../shared/editable-text.component';
+import { titleWith } from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 
 /** The record of a design: its revisions; those that matter are named, any one can be taken up again. */
@@ -57,7 +58,7 @@ export class RecordScreenComponent {
   protected takeUp({ revision }: RevisionSummary): Promise<void> {
     return this.attempt(async () => {
       const { document } = await firstValueFrom(this.api.revision(this.workspace.id, revision));
-      this.workspace.apply(() => document);
+      this.workspace.replace(document);
       this.messages.add({
         severity: 'secondary',
         summary: `The design is as it was in revision ${revision}.`,
@@ -70,7 +71,7 @@ export class RecordScreenComponent {
   protected keepAsDesign({ revision, savedAt }: RevisionSummary): Promise<void> {
     return this.attempt(async () => {
       const { document } = await firstValueFrom(this.api.revision(this.workspace.id, revision));
-      const title = `${document.title}, revision ${revision} of ${savedAt.slice(0, 10)}`.slice(0, 200);
+      const title = titleWith(document.title, `, revision ${revision} of ${savedAt.slice(0, 10)}`);
       const stored = await firstValueFrom(this.api.create({ ...document, title }));
       await this.router.navigate(['/designs', stored.id]);
     });

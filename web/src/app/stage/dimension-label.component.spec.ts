@@ -25,10 +25,10 @@ describe('DimensionLabelComponent', () => {
     fixture.componentRef.setInput('live', live);
     changes = [];
     ends = 0;
-    fixture.componentInstance.change.subscribe(({ expression, gesture }) =>
+    fixture.componentInstance.changed.subscribe(({ expression, gesture }) =>
       changes.push({ expression, gesture }),
     );
-    fixture.componentInstance.end.subscribe(() => ends++);
+    fixture.componentInstance.gestureEnd.subscribe(() => ends++);
     document.body.append(host());
     await settled();
   }

@@ -94,8 +94,9 @@ export class DimensionLabelComponent {
   readonly placed = input.required<PlacedDimension>();
   readonly live = input(false);
 
-  readonly change = output<DimensionChange>();
-  readonly end = output();
+  // A name of its own: the field's native `change` event would reach a listener of that name too
+  readonly changed = output<DimensionChange>();
+  readonly gestureEnd = output();
 
   private readonly button = viewChild<ElementRef<HTMLButtonElement>>('button');
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
@@ -134,7 +135,7 @@ export class DimensionLabelComponent {
     (event.target as Element).releasePointerCapture(event.pointerId);
     this.justDragged = this.drag?.moved ?? false;
     this.drag = undefined;
-    if (this.justDragged) this.end.emit();
+    if (this.justDragged) this.gestureEnd.emit();
   }
 
   protected click(): void {
@@ -157,7 +158,7 @@ export class DimensionLabelComponent {
     event.stopPropagation();
     this.send(this.placed().dimension.value + direction * this.grain(), true);
     // Separate presses undo apart; held down, they are one
-    if (!event.repeat) this.end.emit();
+    if (!event.repeat) this.gestureEnd.emit();
   }
 
   protected commit(text: string): void {
@@ -165,7 +166,7 @@ export class DimensionLabelComponent {
     this.editing.set(false);
     const typed = text.trim();
     if (typed !== '' && text !== this.startText())
-      this.change.emit({
+      this.changed.emit({
         dimension: this.placed().dimension,
         expression: withShownUnit(typed, this.quantity()),
         gesture: false,
@@ -190,7 +191,7 @@ export class DimensionLabelComponent {
   private send(value: number, gesture: boolean): void {
     const rounded = Math.round(value / this.grain()) * this.grain();
     if (Math.abs(rounded - this.placed().dimension.value) < 1e-9) return;
-    this.change.emit({
+    this.changed.emit({
       dimension: this.placed().dimension,
       expression: toExpression(rounded, this.quantity()),
       gesture,

@@ -41,7 +41,7 @@ describe('PointHandlesComponent', () => {
     moves = [];
     ended = 0;
     fixture.componentInstance.moved.subscribe((move) => moves.push(move));
-    fixture.componentInstance.ended.subscribe(() => ended++);
+    fixture.componentInstance.gestureEnd.subscribe(() => ended++);
     document.body.append(fixture.nativeElement as HTMLElement);
     await fixture.whenStable();
     // Real pointers alone can be captured

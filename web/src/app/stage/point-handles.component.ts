@@ -68,7 +68,7 @@ export class PointHandlesComponent {
   readonly size = input.required<SheetSize>();
   readonly moved = output<HandleMove>();
   /** A drag or a press of a key is over. */
-  readonly ended = output();
+  readonly gestureEnd = output();
   readonly added = output<StageHandle>();
   readonly removed = output<StageHandle>();
 
@@ -111,7 +111,7 @@ export class PointHandlesComponent {
     if (this.drag?.id !== event.pointerId) return;
     event.stopPropagation();
     this.drag = undefined;
-    this.ended.emit();
+    this.gestureEnd.emit();
   }
 
   protected key(event: KeyboardEvent, handle: StageHandle): void {
@@ -121,7 +121,7 @@ export class PointHandlesComponent {
       const by: [number, number, number] = [0, 0, 0];
       axes.forEach((axis, k) => (by[axis] = step[k]! * 2 * grid));
       this.moved.emit({ handle, by });
-      if (!event.repeat) this.ended.emit();
+      if (!event.repeat) this.gestureEnd.emit();
     } else if (event.key === 'Insert') this.added.emit(handle);
     else if (event.key === 'Delete') this.removed.emit(handle);
     else return;

@@ -1,6 +1,14 @@
 import { Injectable, computed, inject, signal, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { recordIntoOption, withOption, type Alternative, type Design } from '@hashira/core';
+import {
+  duplicateAlternative,
+  pickedOption,
+  pickOption,
+  recordIntoOption,
+  withOption,
+  type Alternative,
+  type Design,
+} from '@hashira/core';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map } from 'rxjs';
 import { Calculation, type KnownAlternative } from '../calculation/calculation.service';
 import { History } from './history';
@@ -70,14 +78,26 @@ export class DesignWorkspace {
     const asked = design.alternatives.find(({ id: one }) => one === this.preferred);
     this.select(asked?.id ?? design.reference);
     this.publish();
-    if (draft) this.apply(() => draft);
+    if (draft) this.replace(draft);
   }
 
-  /** Changes the design by a function of the core; changes of one `gesture` undo together. */
+  /** Puts a whole design in the place of this one: as it is, also while an option is recorded. */
+  replace(design: Design, gesture?: string): void {
+    this.push(() => design, gesture);
+  }
+
+  /**
+   * Changes the design by a function of the core, which is given the design as it is edited, with the option that is recorded; what it
+   * gives must be made of that one. Changes of one `gesture` undo together.
+   */
   apply(change: (design: Design) => Design, gesture?: string): void {
+    this.push((before) => this.recorded(before, change), gesture);
+  }
+
+  private push(change: (design: Design) => Design, gesture?: string): void {
     if (!this.history) return;
     const before = this.history.current;
-    this.history.push(this.recorded(before, change), gesture);
+    this.history.push(change(before), gesture);
     if (this.history.current === before) return;
     this.publish();
     this.saving.changed(this.history.current);
@@ -94,6 +114,44 @@ export class DesignWorkspace {
     // Names are the whole design's, and so is all that uses them
     if (names(after) !== names(before)) return change(before);
     return recordIntoOption(before, after, into.choice, into.option);
+  }
+
+  /** Whether the alternative that is looked at picks the option that is recorded. */
+  readonly recordingShown = computed((): boolean => {
+    const design = this.state()?.design;
+    const into = this.recording();
+    if (!design || !into) return true;
+    return pickedOption(design.choices, this.selectedAlternative(design), into.choice) === into.option;
+  });
+
+  /** Begins to record into an option, and shows an alternative that picks it: one that is there, else a copy of the shown one. */
+  beginRecording(choice: string, option: string): void {
+    this.recording.set({ choice, option });
+    this.showRecorded();
+  }
+
+  /** Shows an alternative that picks the option that is recorded. */
+  showRecorded(): void {
+    const design = this.state()?.design;
+    const into = this.recording();
+    if (!design || !into || this.recordingShown()) return;
+    const picking = design.alternatives.find(
+      (one) => pickedOption(design.choices, one, into.choice) === into.option,
+    );
+    if (picking) {
+      this.select(picking.id);
+      return;
+    }
+    const title = design.choices
+      .find(({ id }) => id === into.choice)!
+      .options.find(({ id }) => id === into.option)!.title;
+    const made = duplicateAlternative(design, this.selectedAlternative(design).id, title);
+    this.replace(pickOption(made.design, made.id, into.choice, into.option));
+    this.select(made.id);
+  }
+
+  endRecording(): void {
+    this.recording.set(undefined);
   }
 
   endGesture(): void {

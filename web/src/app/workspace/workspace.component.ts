@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { Title } from '@angular/platform-browser';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { setTitle } from '@hashira/core';
+import { setTitle, titleWith } from '@hashira/core';
 import { Button } from 'primeng/button';
 import { PrimeNG } from 'primeng/config';
 import { Tooltip } from 'primeng/tooltip';
@@ -139,7 +139,7 @@ export class WorkspaceComponent {
     if (!design) return;
     await this.attempt(async () => {
       const stored = await firstValueFrom(
-        this.api.create({ ...design, title: `${design.title}, mine`.slice(0, 200) }),
+        this.api.create({ ...design, title: titleWith(design.title, ', mine') }),
       );
       await this.router.navigate(['/designs', stored.id]);
     });
@@ -198,7 +198,7 @@ export class WorkspaceComponent {
   private async oldDraft({ id, design }: Draft, revision: number, same: boolean): Promise<void> {
     if (!same) {
       await firstValueFrom(
-        this.api.create({ ...design, title: `${design.title}, unsaved changes`.slice(0, 200) }),
+        this.api.create({ ...design, title: titleWith(design.title, ', unsaved changes') }),
       );
       this.problem.set(
         `Changes that were not saved were based on an older revision than ${revision}; they are kept as the design "${design.title}, unsaved changes".`,

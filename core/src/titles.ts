@@ -1,0 +1,17 @@
+/** Longest title that a document takes, characters. */
+export const longestTitle = 200;
+
+const characters = new Intl.Segmenter('en', { granularity: 'grapheme' });
+
+/** A title with an ending, cut before it where both are too long, never inside a character. */
+export function titleWith(title: string, ending: string): string {
+  const room = longestTitle - Array.from(ending).length;
+  let kept = '';
+  let length = 0;
+  for (const { segment } of characters.segment(title)) {
+    length += Array.from(segment).length;
+    if (length > room) break;
+    kept += segment;
+  }
+  return kept + ending;
+}
