@@ -66,6 +66,20 @@ describe('hashira, on the server’s database', () => {
     expect(readdirSync(folder)).toEqual(['designs.sqlite']);
   });
 
+  it('refuses to back up an empty file and that of another program, and leaves no copy', () => {
+    writeFileSync(file, '');
+    expect(hashira('backup', file, '--out', join(folder, 'copy.sqlite')).err).toContain(
+      'no database of designs',
+    );
+    const other = new Database(file);
+    other.exec('CREATE TABLE songs (title text)');
+    other.close();
+    const { code, err } = hashira('backup', file, '--out', join(folder, 'copy.sqlite'));
+    expect(code).toBe(2);
+    expect(err).toContain('no database of designs');
+    expect(readdirSync(folder)).toEqual(['designs.sqlite']);
+  });
+
   it('rescues what is sound, says what is not, and takes the latest readable revision for it', () => {
     const made = database(2);
     made.exec("UPDATE designs SET document = '{\"half' WHERE id = 'shed-1'");
@@ -106,6 +120,54 @@ describe('hashira, on the server’s database', () => {
     expect(readdirSync(join(folder, 'out')).filter((name) => name.endsWith('.json')).length).toBe(
       designs.length,
     );
+  });
+
+  /** Titles that come out of the file after a change of its bytes, and how the command ended. */
+  function rescuedAfter(change: (content: Buffer) => Buffer): {
+    code: number | null;
+    titles: string[];
+    err: string;
+  } {
+    writeFileSync(file, change(readFileSync(file)));
+    const out = join(folder, `out-${readdirSync(folder).length}`);
+    const { code, out: text, err } = hashira('rescue', file, '--out', out);
+    const { designs } = JSON.parse(text) as Rescued;
+    return { code, titles: designs.map(({ title }) => title), err };
+  }
+
+  it('rescues every design whose pages are whole: from a file one page short, a damaged schema, header or root', () => {
+    const whole = 13;
+    database(whole - 1).close();
+    const sound = readFileSync(file);
+    const again = (change: (content: Buffer) => void) =>
+      rescuedAfter(() => {
+        const content = Buffer.from(sound);
+        change(content);
+        return content;
+      });
+    // The last page is part of one design at the most
+    expect(rescuedAfter(() => sound.subarray(0, sound.length - 4096)).titles.length).toBeGreaterThanOrEqual(
+      whole - 1,
+    );
+    // One bit of the name of a table in the schema
+    const name = sound.indexOf('CREATE TABLE designs');
+    expect(again((content) => (content[name + 15]! ^= 1)).titles.length).toBe(whole);
+    // The header, with the size of pages
+    expect(again((content) => content.fill(0xff, 0, 100)).titles.length).toBe(whole);
+    // The whole first page, with the schema
+    expect(again((content) => content.fill(0, 0, 4096)).titles.length).toBe(whole);
+  });
+
+  it('says when designs are there and none is whole, and when the folder is full or a file', () => {
+    const made = database(0);
+    made.exec('UPDATE designs SET document = substr(document, 1, 900)');
+    made.close();
+    const torn = rescuedAfter((content) => content);
+    expect([torn.code, torn.titles]).toEqual([2, []]);
+    expect(torn.err).toContain('none of them whole');
+    const named = hashira('rescue', file, '--out', file);
+    expect(named.code).toBe(2);
+    expect(named.err).toContain('cannot be made');
   });
 
   it('rescues from tables without some columns, and says where nothing is left', () => {

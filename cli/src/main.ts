@@ -112,7 +112,7 @@ program
   .argument('<file.sqlite>', 'database file; it is not touched')
   .requiredOption('--out <folder>', 'folder for the designs')
   .action((file: string, options: { out: string }) =>
-    exitWith(async () => (await import('./rescue.js')).rescue(file, options)),
+    exitWith(async () => (await import('./rescue/rescue.js')).rescue(file, options)),
   );
 
 for (const command of program.commands) command.configureOutput({ writeErr: () => undefined }).exitOverride();

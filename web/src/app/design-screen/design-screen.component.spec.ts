@@ -92,7 +92,7 @@ describe('DesignScreenComponent', () => {
     await show();
     workspace.recording.set({ choice: 'apex-joint', option: 'hinged' });
     await settled();
-    expect(words('.caption')).toContain('recording into "hinged"');
+    expect(words('.recording')).toContain('recording into "hinged"');
   });
 
   it('heads a drawing by its own loads while those that were chosen are worked out', async () => {
