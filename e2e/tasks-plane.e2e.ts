@@ -42,14 +42,8 @@ test('a braced bay four ways as alternatives, at one scale under one load case',
   await designer.option('simple beams', async () => {
     await designer.rule('hinge at an end', 'role == "beam"', { at: 'both' });
   });
-  await page.getByRole('button', { name: '+ alternative', exact: true }).click();
+  // Recording made an alternative that picks the option
   await expect(page.locator('app-alternatives-strip .card')).toHaveCount(4);
-  await designer.leaf('Choices');
-  await page
-    .locator('app-choices-leaf')
-    .getByRole('radio', { name: /: simple beams$/ })
-    .last()
-    .check();
   await designer.sound();
   // Cantilever columns of the frame with simple beams sway more than rigid frames, braced ones the least
   await page.getByRole('link', { name: 'Comparison', exact: true }).click();
@@ -58,9 +52,9 @@ test('a braced bay four ways as alternatives, at one scale under one load case',
   const sways = (await row.locator('td').allInnerTexts())
     .map((text) => Math.abs(Number(/[−-]?[\d.]+/.exec(text.replace('−', '-'))?.[0])))
     .slice(0, 4);
-  expect(sways[3]).toBeGreaterThan(sways[0]!);
-  expect(sways[0]).toBeGreaterThan(sways[1]!);
+  expect(sways[1]).toBeGreaterThan(sways[0]!);
   expect(sways[0]).toBeGreaterThan(sways[2]!);
+  expect(sways[0]).toBeGreaterThan(sways[3]!);
 });
 
 test('half a portal from points, a bracket with a load; mirrored; purlin nodes; haunches; a hinge at the apex', async ({

@@ -2,6 +2,7 @@ import { AlternativeRun, differingLoads, type AlternativeSummary } from '@hashir
 import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
 import { readText, writeDocument } from './output.js';
+import { progressOf, type CommandOptions } from './progress.js';
 import { useThreads } from './threads.js';
 
 /** The `hashira-assessment` document: what the comparison screen shows of every alternative. */
@@ -31,14 +32,17 @@ type Assessment = Pick<
 > & { readonly title: string };
 
 /** `hashira assess`: design file → verdict and figures of every alternative, or of one. */
-export async function assess(file: string, options: { alternative?: string; out?: string }): Promise<void> {
+export async function assess(
+  file: string,
+  options: CommandOptions & { alternative?: string },
+): Promise<void> {
   const design = unwrapped(parseDesign(await readText(file)));
   const asked =
     options.alternative === undefined ? design.alternatives : [findAlternative(design, options.alternative)];
   useThreads();
   const runs = asked.map((alternative) => {
     const run = new AlternativeRun(design, alternative);
-    run.advance('complete');
+    run.advance('complete', progressOf(options.progress, alternative.title).progress);
     return { title: alternative.title, summary: run.summary('') };
   });
   const alternatives = runs.map(({ title, summary }): Assessment => {

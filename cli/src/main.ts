@@ -61,8 +61,9 @@ program
   .description('work out every alternative of a design and print verdicts and figures as JSON')
   .argument('<design>', 'design file (hashira-design)')
   .option('--alternative <title>', 'only the alternative of this title or id')
+  .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write to a file instead of standard output')
-  .action((file: string, options: { alternative?: string; out?: string }) =>
+  .action((file: string, options: CommandOptions & { alternative?: string }) =>
     exitWith(async () => (await import('./assess.js')).assess(file, options)),
   );
 

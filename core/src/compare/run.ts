@@ -91,8 +91,8 @@ export class AlternativeRun {
   }
 
   /** Runs up to a stage. Returns false where it failed: the summary says why. */
-  advance(stage: StageName): boolean {
-    return inOneGo(this.towards(stage));
+  advance(stage: StageName, progress?: Progress): boolean {
+    return inOneGo(this.towards(stage, progress));
   }
 
   /**

@@ -1,6 +1,7 @@
 import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv';
 import { problem, type Outcome, type Problem } from '../problem.js';
 import { checkModel } from './check.js';
+import { findOutOfRange } from './magnitudes.js';
 import { frameModelSchema } from './schema.js';
 import type { FrameModel } from './types.js';
 
@@ -153,7 +154,7 @@ export function validateModel(given: unknown): Outcome<FrameModel> {
   const shape = checkSchema(frameModelSchema, value, 'invalid-model');
   if (shape.length === 0) {
     const model = value as FrameModel;
-    const problems = checkModel(model);
+    const problems = atMost([...findOutOfRange(model), ...checkModel(model)], 'invalid-model');
     return problems.length > 0 ? { ok: false, problems } : { ok: true, value: model };
   }
   // Where a list itself is not one, what refers to it cannot be judged

@@ -1,5 +1,5 @@
 import { checkModel } from '../model/check.js';
-import { findNotFinite } from '../model/finite.js';
+import { findOutOfRange } from '../model/magnitudes.js';
 import { memberAxes } from '../model/axes.js';
 import type { Flange, FlangeRestraint, FrameModel, Member, Vector } from '../model/types.js';
 import { attempt, problem, ProblemError, type Outcome, type Problem } from '../problem.js';
@@ -57,7 +57,7 @@ export function buildFrame(design: Design, alternative: Alternative): Outcome<Bu
     stopAt(problems);
     const made = combinations.ok ? combinations.value : [];
     const model = modelOf(own, alternative, geometry, assignment, made);
-    stopAt([...findNotFinite(model), ...checkModel(model)]);
+    stopAt([...findOutOfRange(model), ...checkModel(model)]);
     const notes = [...geometry.notes, ...assignment.notes, ...loadNotes(own, model)];
     return {
       model,

@@ -1,4 +1,5 @@
 import { fail } from '../../problem.js';
+import { greatestMagnitudes } from '../../units/magnitudes.js';
 import type { QuantityName } from '../../units/quantities.js';
 import { shownUnit } from '../../units/system.js';
 import { compile, type Names, type Program } from './compile.js';
@@ -36,7 +37,20 @@ export function quantityProgram(
   const text = String(written);
   const program = compile(text, names, place);
   expectQuantity(program, quantity, place);
-  return (thing) => finite(program, thing, place);
+  return (thing) => inRange(finite(program, thing, place), program.text, quantity, place);
+}
+
+/** @throws ProblemError `out-of-range` for what no frame has */
+function inRange(value: number, text: string, quantity: QuantityName, place: Place): number {
+  const most = greatestMagnitudes[quantity];
+  if (Math.abs(value) <= most) return value;
+  const { unit, factor } = shownUnit(quantity);
+  const shown = (x: number) => `${Number((x * factor).toPrecision(6))}${unit === '' ? '' : ` ${unit}`}`;
+  return fail(
+    'out-of-range',
+    `${sentence(place.what)}: "${text}" is ${shown(value)}; it may be up to ${shown(most)}.`,
+    { ...place.where, expression: text },
+  );
 }
 
 function expectQuantity({ type, text }: Program, quantity: QuantityName, place: Place): void {

@@ -33,6 +33,18 @@ function messageOf(run: () => unknown): string {
 }
 
 describe('expressions', () => {
+  it('of what no frame has are refused with what they may be', () => {
+    const place = { what: 'parameter "span"', where: {} };
+    const names = { parameters: new Map() };
+    expect(() => quantityOf('1e13 m', names, 'length', place)).toThrowMatching(
+      (e: Error) => e.message === 'Parameter "span": "1e13 m" is 10000000000000 m; it may be up to 100000 m.',
+    );
+    expect(() => quantityOf('-1e150 kN', names, 'force', place)).toThrowMatching((e: Error) =>
+      e.message.includes('it may be up to 1000000000 kN'),
+    );
+    expect(quantityOf('100 km', names, 'length', place)).toBe(1e5);
+  });
+
   it('give SI values whatever unit they are written in', () => {
     expect(evaluateQuantity('220 cm', scope, 'length')).toBeCloseTo(2.2, 12);
     expect(evaluateQuantity('9 deg', scope, 'angle')).toBeCloseTo(Math.PI / 20, 12);

@@ -65,45 +65,73 @@ export function crossingsOf(draft: Draft, members: readonly string[]): Crossing[
 
 /** Puts a node at each crossing, which both members go through. Returns how many. */
 export function joinCrossings(draft: Draft, members: readonly string[]): number {
-  const lines = [...new Set(members.map((id) => draft.members.get(id)!.line))];
   const crossings = crossingsOf(draft, members);
-  crossings.forEach(({ members: [p, q], at }, k) => {
-    const on = [p, q].map((id) =>
-      nodeOfPiecesAt(draft, draft.members.has(id) ? [id] : piecesOf(draft, lines, id), at),
-    );
-    const known = on.find((o) => o.node !== undefined)?.node;
+  const divided = new Map<string, DividedMember>();
+  const dividedOf = (id: string): DividedMember => {
+    let found = divided.get(id);
+    if (!found) divided.set(id, (found = new DividedMember(draft, id)));
+    return found;
+  };
+  crossings.forEach(({ members: pair, at }, k) => {
+    const on = pair.map((id) => ({ member: dividedOf(id), found: dividedOf(id).at(at) }));
+    const known = on.find(({ found }) => found.node !== undefined)?.found.node;
     const node =
       known ?? draft.addNode(`${draft.step}.crossing.${k + 1}`, at, { step: draft.step, place: 'crossing' });
-    for (const { piece, node: own } of on)
-      if (own === undefined) draft.dividePiece(piece!, node);
-      else if (own !== node) draft.mergeNodes(own, node);
+    for (const { member, found } of on)
+      if (found.node === undefined) member.divide(found.piece!, node);
+      else if (found.node !== node) draft.mergeNodes(found.node, node);
   });
   return crossings.length;
 }
 
-/** Pieces into which a member has been divided meanwhile. */
-function piecesOf(draft: Draft, lines: readonly string[], id: string): string[] {
-  return lines
-    .flatMap((line) => draft.lines.get(line)?.members ?? [])
-    .filter((piece) => piece.startsWith(`${id}.`));
-}
+/** A member, and the pieces into which it has been divided meanwhile, in order: a place on it is found by halving. */
+class DividedMember {
+  private pieces: string[];
+  private readonly from: Point;
+  private readonly along: Point;
 
-/** The node at a place on one of some pieces, or the piece to be divided there. */
-function nodeOfPiecesAt(
-  draft: Draft,
-  pieces: readonly string[],
-  at: Point,
-): { piece?: string; node?: string } {
-  for (const piece of pieces) {
-    const { start, end } = draft.members.get(piece)!;
-    for (const node of [start, end]) if (size(minus(draft.at(node), at)) < joined) return { node };
+  constructor(
+    private readonly draft: Draft,
+    id: string,
+  ) {
+    const { start, end } = draft.members.get(id)!;
+    this.pieces = [id];
+    this.from = draft.at(start);
+    this.along = minus(draft.at(end), this.from);
   }
-  for (const piece of pieces) {
-    const { start, end } = draft.members.get(piece)!;
-    const [a, b] = [draft.at(start), draft.at(end)];
-    const d = minus(b, a);
-    const share = dot(minus(at, a), d) / dot(d, d);
-    if (share > 0 && share < 1) return { piece };
+
+  /** The node at a place on it, or the piece to be divided there. */
+  at(place: Point): { piece?: string; node?: string } {
+    const share = this.shareOf(place);
+    let [low, high] = [0, this.pieces.length - 1];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      const piece = this.draft.members.get(this.pieces[middle]!);
+      // Where a merge has taken a piece away, what is left is looked for anew
+      if (!piece) return this.withoutLost().at(place);
+      if (this.shareOf(this.draft.at(piece.end)) < share) low = middle + 1;
+      else high = middle;
+    }
+    const id = this.pieces[low];
+    const piece = id === undefined ? undefined : this.draft.members.get(id);
+    if (!piece) return id === undefined ? {} : this.withoutLost().at(place);
+    for (const node of [piece.start, piece.end, this.draft.members.get(this.pieces[low + 1] ?? '')?.end])
+      if (node !== undefined && size(minus(this.draft.at(node), place)) < joined) return { node };
+    return { piece: id! };
   }
-  return {};
+
+  divide(piece: string, node: string): void {
+    this.draft.dividePiece(piece, node);
+    const at = this.pieces.indexOf(piece);
+    this.pieces.splice(at, 1, `${piece}.1`, `${piece}.2`);
+  }
+
+  private withoutLost(): this {
+    this.pieces = this.pieces.filter((id) => this.draft.members.has(id));
+    return this;
+  }
+
+  private shareOf(place: Point): number {
+    return dot(minus(place, this.from), this.along) / dot(this.along, this.along);
+  }
 }

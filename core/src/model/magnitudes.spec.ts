@@ -1,5 +1,5 @@
 import { built, slipShed } from '../testing/designs.js';
-import { findNotFinite } from './finite.js';
+import { findOutOfRange } from './magnitudes.js';
 import type { FrameModel } from './types.js';
 
 /** The Slip shed's model with one more member, load and combination that can be damaged. */
@@ -7,14 +7,22 @@ function model(): FrameModel {
   const { model: shed } = built(slipShed());
   return structuredClone(shed);
 }
-const pathsOf = (damaged: FrameModel) => findNotFinite(damaged).map(({ where }) => where['path']);
+const pathsOf = (damaged: FrameModel) => findOutOfRange(damaged).map(({ where }) => where['path']);
 
 describe('numbers of a built model', () => {
-  it('that are finite are nothing to tell, however large', () => {
-    const whole = model();
-    whole.nodes[0]!.x = -1e308;
-    whole.nodes[0]!.z = -1e308;
-    expect(findNotFinite(whole)).toEqual([]);
+  it('of a frame are nothing to tell, and those beyond any frame are told with what they may be', () => {
+    expect(findOutOfRange(model())).toEqual([]);
+    const far = model();
+    far.nodes[0]!.x = -2e12;
+    far.combinations![0]!.factors['G'] = 1e-308;
+    far.loadCases![1]!.loads = [{ kind: 'node', node: 'n', F: [0, 0, 1e150] }];
+    far.sections[0]!.properties = { A: 1e308, Iy: 1 };
+    expect(findOutOfRange(far).map(({ message }) => message)).toEqual([
+      'The number 1e+308 is out of range: it may be 0, or from 1e-24 to 1e18 (/sections/0/properties/A)',
+      'The number -2000000000000 is out of range: coordinates and arms may be up to 100 000 m (/nodes/0/x)',
+      'The number 1e+150 is out of range: loads may be up to 1e12 N, or N/m (/loadCases/1/loads/0/F/2)',
+      'The number 1e-308 is out of range: factors are 0, or from 1e-6 to 1e6 (/combinations/0/factors/G)',
+    ]);
   });
 
   const damages: readonly [string, (whole: FrameModel) => void, string][] = [
@@ -55,6 +63,6 @@ describe('numbers of a built model', () => {
   it('are told in a sentence', () => {
     const damaged = model();
     damaged.nodes[0]!.x = NaN;
-    expect(findNotFinite(damaged)[0]!.message).toContain('not finite');
+    expect(findOutOfRange(damaged)[0]!.message).toContain('not finite');
   });
 });
