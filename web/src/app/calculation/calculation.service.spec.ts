@@ -3,13 +3,13 @@ import { setParameter, type AlternativeSummary } from '@hashira/core';
 import { known, slipShed } from '../testing/slip-shed';
 import {
   AFTER_PICTURE,
-  Calculation,
   CALCULATION_WORKER,
   POOL_SIZE,
   SHARED_SIGNS,
   THREADS_TO_SPARE,
-  type CalculationState,
-} from './calculation.service';
+} from './calculation-tokens';
+import type { CalculationState } from './calculation-state';
+import { Calculation } from './calculation.service';
 import type { WorkerAnswer, WorkerRequest } from './protocol';
 import { SharedSigns } from './shared-signs';
 
@@ -319,6 +319,80 @@ describe('Calculation', () => {
         [1, 2, 3],
         [1, 2, 3],
       ]);
+    });
+  });
+
+  describe('of work that does not end', () => {
+    beforeEach(() => jasmine.clock().install().mockDate());
+    afterEach(() => jasmine.clock().uninstall());
+
+    /** Lets time pass, second by second. */
+    const pass = (seconds: number) => {
+      for (let k = 0; k < seconds; k++) {
+        now += 1000;
+        jasmine.clock().tick(1000);
+      }
+    };
+    let now = 0;
+    beforeEach(() => {
+      spyOn(performance, 'now').and.callFake(() => now);
+      TestBed.resetTestingModule();
+      begin(true);
+      calculation.request(1, design, 'fixed');
+    });
+
+    it('gives up a worker that says nothing for 10 s, says which, and puts another in its place', () => {
+      const { length } = workers;
+      pass(9);
+      workers[1]!.say({ kind: 'progress', version: 1, alternative: 'pinned', part: 'Analysis', done: 0.1 });
+      pass(2);
+      expect(state.failure).toContain('"Fixed bases"');
+      expect(state.failure).toContain('gave no sign for 10 s');
+      expect(state.failure).not.toContain('"Pinned bases"');
+      calculation.request(2, setParameter(design, 'span', '20 m'), 'fixed');
+      expect(workers.length).toBe(length + 1);
+      expect(calculations(length).map(({ version }) => version)).toEqual([2]);
+      expect(state.failure).toBeUndefined();
+    });
+
+    it('waits for one that tells how far it is, and tells it on', () => {
+      const told: (string | undefined)[] = [];
+      calculation.progress$.subscribe((work) => told.push(work?.part));
+      for (let k = 0; k < 30; k++) {
+        for (const one of [0, 1])
+          workers[one]!.say({
+            kind: 'progress',
+            version: 1,
+            alternative: 'fixed',
+            part: 'Analysis',
+            done: 0.5,
+          });
+        pass(5);
+      }
+      expect(state.failure).toBeUndefined();
+      expect(told.at(-1)).toBe('Analysis');
+      for (const one of [0, 1]) workers[one]!.say({ kind: 'done', version: 1 });
+      expect(told.at(-1)).toBeUndefined();
+      pass(60);
+      expect(state.failure).toBeUndefined();
+    });
+
+    it('answers a question that a worker does not answer with nothing', async () => {
+      for (const [worker, id] of all) answer(worker, 1, id);
+      for (const one of [0, 1]) workers[one]!.say({ kind: 'done', version: 1 });
+      const asked = calculation.ask('fixed', 'cuts', {});
+      pass(12);
+      expect(await asked).toBeUndefined();
+    });
+
+    it('is stopped on request, and begun again', () => {
+      const { length } = workers;
+      calculation.stop();
+      expect(state.failure).toContain('was stopped');
+      calculation.again();
+      expect(state.failure).toBeUndefined();
+      expect(workers.length).toBe(length + 2);
+      expect(calculations(length)[0]!.version).toBe(1);
     });
   });
 });

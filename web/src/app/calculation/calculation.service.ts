@@ -1,61 +1,19 @@
-import { Injectable, InjectionToken, inject, type OnDestroy } from '@angular/core';
-import type { AlternativeSummary, Design, DrawnScene } from '@hashira/core';
+import { Injectable, inject, type OnDestroy } from '@angular/core';
+import type { Design } from '@hashira/core';
 import { BehaviorSubject } from 'rxjs';
+import {
+  AFTER_PICTURE,
+  CALCULATION_WORKER,
+  POOL_SIZE,
+  SHARED_SIGNS,
+  THREADS_TO_SPARE,
+} from './calculation-tokens';
+import type { CalculationState } from './calculation-state';
 import { carriedOver } from './carried-over';
-import type { Questions, Show, WorkerAnswer, WorkerRequest } from './protocol';
-import { SharedSigns } from './shared-signs';
-
-/** Makes a worker; tests put another in its place. */
-export const CALCULATION_WORKER = new InjectionToken<() => Worker>('calculation worker', {
-  providedIn: 'root',
-  factory: () => () => new Worker(new URL('./calculation.worker', import.meta.url), { type: 'module' }),
-});
-
-/** How many workers share the alternatives: as many as the machine has threads for, two to four. */
-export const POOL_SIZE = new InjectionToken<number>('size of the pool', {
-  providedIn: 'root',
-  factory: () => Math.min(4, Math.max(2, navigator.hardwareConcurrency || 2)),
-});
-
-/** Whether the machine has threads for all workers beside the page and its painting. */
-export const THREADS_TO_SPARE = new InjectionToken<boolean>('threads to spare', {
-  providedIn: 'root',
-  factory: () => navigator.hardwareConcurrency >= inject(POOL_SIZE) + 2,
-});
-
-/** Calls back when the page has painted what it has just been told. */
-export const AFTER_PICTURE = new InjectionToken<(act: () => void) => void>('after the next picture', {
-  providedIn: 'root',
-  factory: () => (act) => {
-    requestAnimationFrame(() => setTimeout(act));
-    // A page in the background paints nothing
-    setTimeout(act, 100);
-  },
-});
-
-/** Memory that is shared with the workers; undefined where the page may not. */
-export const SHARED_SIGNS = new InjectionToken<SharedSigns | undefined>('signs to the workers', {
-  providedIn: 'root',
-  factory: () => SharedSigns.ofPage(),
-});
+import type { Questions, Show, WorkDone, WorkerAnswer, WorkerRequest } from './protocol';
+import { longestSilence, lookEvery, WorkerWatch } from './worker-watch';
 
 type Calculate = Extract<WorkerRequest, { kind: 'calculate' }>;
-
-/** What is known of one alternative, and of which state of the design. */
-export interface KnownAlternative {
-  readonly version: number;
-  readonly summary: AlternativeSummary;
-  readonly scene?: DrawnScene;
-}
-
-/** What is known of the numbers on the screen. */
-export interface CalculationState {
-  readonly alternatives: ReadonlyMap<string, KnownAlternative>;
-  /** Latest version of which every alternative's forces are known. */
-  readonly version: number;
-  /** Why there can be no answer, in words. */
-  readonly failure?: string;
-}
 
 interface Wanted {
   readonly version: number;
@@ -109,7 +67,7 @@ export class Calculation implements OnDestroy {
   private waiting: Wanted | undefined;
   private show: Show = { result: '', diagram: 'none' };
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private readonly asked = new Map<number, (answer: unknown) => void>();
+  private readonly asked = new Map<number, { worker: number; resolve: (answer: unknown) => void }>();
   private lastAsked = 0;
   /** When all alternatives were last checked, or the checks were given up for newer numbers. */
   private lastChecked = -Infinity;
@@ -123,7 +81,14 @@ export class Calculation implements OnDestroy {
   /** Workers wait until what they told is on the page. */
   private holding = false;
 
+  private readonly watch = new WorkerWatch();
+  private lastLooked = performance.now();
+  private readonly looking = setInterval(() => this.look(), lookEvery);
+  private readonly working = new BehaviorSubject<WorkDone | undefined>(undefined);
+
   readonly state$ = this.subject.asObservable();
+  /** How far work is that takes over a second. */
+  readonly progress$ = this.working.asObservable();
 
   constructor() {
     // Code is read while the design is on its way; where threads are scarce the first picture does not wait for all of it
@@ -149,15 +114,34 @@ export class Calculation implements OnDestroy {
     question: Q,
     ask: Questions[Q]['ask'],
   ): Promise<Questions[Q]['answer'] | undefined> {
-    const worker = this.workers.get(this.home.get(alternative) ?? -1);
+    const k = this.home.get(alternative) ?? -1;
+    const worker = this.workers.get(k);
     if (!worker || this.broken) return Promise.resolve(undefined);
     const id = ++this.lastAsked;
+    this.watch.owes(k, answerOf(id));
     post(worker, { kind: 'ask', id, alternative, question, ask });
-    return new Promise((resolve) => this.asked.set(id, resolve as (answer: unknown) => void));
+    return new Promise((resolve) =>
+      this.asked.set(id, { worker: k, resolve: resolve as (answer: unknown) => void }),
+    );
+  }
+
+  /** Stops what is being worked out; what is on the screen stays, and is said to be of an earlier state. */
+  stop(): void {
+    const { sent } = this;
+    if (!sent || this.broken) return;
+    for (const k of [...this.workers.keys()]) this.dismiss(k);
+    this.failed(sent, 'The calculation was stopped. Change the design, or calculate it again.');
+  }
+
+  /** Works out again what was stopped or given up. */
+  again(): void {
+    const { sent } = this;
+    if (sent) this.request(sent.version, sent.design, sent.selected);
   }
 
   ngOnDestroy(): void {
     clearTimeout(this.timer);
+    clearInterval(this.looking);
     this.end();
   }
 
@@ -235,7 +219,8 @@ export class Calculation implements OnDestroy {
     }).filter(({ k, request }) => request.alternatives.length > 0 || this.workers.has(k));
     const isFirst = ({ request }: Sent['held'][number]) => request.alternatives.includes(wanted.selected);
     const first = this.spare || !this.slow || !requests.some(isFirst) ? requests : requests.filter(isFirst);
-    for (const { k, request } of first) post(this.worker(k), request);
+    this.working.next(undefined);
+    for (const { k, request } of first) this.calculate(k, request);
     this.sent.held = requests.filter((one) => !first.includes(one));
   }
 
@@ -259,8 +244,45 @@ export class Calculation implements OnDestroy {
 
   private release(sent: Sent): void {
     if (sent !== this.sent) return;
-    for (const { k, request } of sent.held) post(this.worker(k), { ...request, show: this.show });
+    for (const { k, request } of sent.held) this.calculate(k, { ...request, show: this.show });
     sent.held = [];
+  }
+
+  private calculate(k: number, request: Calculate): void {
+    this.watch.owes(k, calculation);
+    post(this.worker(k), request);
+  }
+
+  /** Gives up workers that say nothing any more. */
+  private look(): void {
+    const now = performance.now();
+    const silent = this.watch.look(now - this.lastLooked);
+    this.lastLooked = now;
+    const { sent } = this;
+    for (const k of silent) {
+      const titles = (sent?.design.alternatives ?? [])
+        .filter(({ id }) => this.home.get(id) === k)
+        .map(({ title }) => `"${title}"`);
+      this.dismiss(k);
+      if (sent)
+        this.failed(
+          sent,
+          `The calculation of ${titles.join(', ')} gave no sign for ${longestSilence / 1000} s and was given up. ` +
+            'Undo the last change, or calculate again; nothing that was saved is lost.',
+        );
+    }
+  }
+
+  /** Ends a worker; another takes its place when something is asked of it. */
+  private dismiss(k: number): void {
+    this.workers.get(k)?.terminate();
+    this.workers.delete(k);
+    this.watch.forget(k);
+    for (const [id, { worker, resolve }] of this.asked) {
+      if (worker !== k) continue;
+      this.asked.delete(id);
+      resolve(undefined);
+    }
   }
 
   /** The worker of a number, which begins when it is needed. */
@@ -270,7 +292,7 @@ export class Calculation implements OnDestroy {
     const worker = this.makeWorker();
     this.workers.set(k, worker);
     if (this.signs) post(worker, { kind: 'share', memory: this.signs.memory });
-    worker.onmessage = ({ data }: MessageEvent<WorkerAnswer>) => this.hear(data);
+    worker.onmessage = ({ data }: MessageEvent<WorkerAnswer>) => this.hear(k, data);
     worker.onerror = (event) => {
       event.preventDefault();
       this.fail(event.message || 'the worker could not be loaded');
@@ -278,15 +300,29 @@ export class Calculation implements OnDestroy {
     return worker;
   }
 
-  private hear(answer: WorkerAnswer): void {
+  private hear(k: number, answer: WorkerAnswer): void {
+    this.watch.heard(k);
     if (answer.kind === 'answer') {
-      this.asked.get(answer.id)?.(answer.answer);
+      this.watch.given(k, answerOf(answer.id));
+      this.asked.get(answer.id)?.resolve(answer.answer);
       this.asked.delete(answer.id);
       return;
     }
-    if (answer.kind === 'done') return;
     const { sent } = this;
     if (answer.version !== sent?.version) return;
+    if (answer.kind === 'done' || answer.kind === 'broken') {
+      this.watch.given(k, calculation);
+      if (
+        this.working.value?.alternative !== undefined &&
+        this.home.get(this.working.value.alternative) === k
+      )
+        this.working.next(undefined);
+    }
+    if (answer.kind === 'done') return;
+    if (answer.kind === 'progress') {
+      this.working.next(answer);
+      return;
+    }
     this.giveWay();
     if (answer.kind === 'broken') {
       this.giveUp(sent, answer.reason);
@@ -322,9 +358,17 @@ export class Calculation implements OnDestroy {
 
   /** One state cannot be worked out; the next one is tried anew. */
   private giveUp(sent: Sent, reason: string): void {
+    this.failed(
+      sent,
+      `This state of the design could not be calculated (${reason}). Undo the last change; nothing that was saved is lost.`,
+    );
+  }
+
+  private failed(sent: Sent, failure: string): void {
     sent.unanswered.clear();
     sent.unchecked.clear();
-    const failure = `This state of the design could not be calculated (${reason}). Undo the last change; nothing that was saved is lost.`;
+    sent.held = [];
+    this.working.next(undefined);
     this.subject.next({ ...this.subject.value, failure });
     this.next();
   }
@@ -334,7 +378,7 @@ export class Calculation implements OnDestroy {
     if (this.broken) return;
     this.broken = true;
     this.end();
-    for (const resolve of this.asked.values()) resolve(undefined);
+    for (const { resolve } of this.asked.values()) resolve(undefined);
     this.asked.clear();
     this.subject.next({
       ...this.subject.value,
@@ -342,6 +386,10 @@ export class Calculation implements OnDestroy {
     });
   }
 }
+
+/** What a worker owes: the design that it was sent last, or the answer to a question. */
+const calculation = 'calculation';
+const answerOf = (id: number) => `answer ${id}`;
 
 function post(worker: Worker, request: WorkerRequest): void {
   worker.postMessage(request);

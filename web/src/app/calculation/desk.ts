@@ -26,6 +26,10 @@ interface Job {
   readonly checksFirst: boolean;
 }
 
+/** Work that takes longer tells how far it is, and then as often as the second, ms. */
+const silent = 1000;
+const toldEvery = 250;
+
 /** Thrown out of the middle of work that a newer design has overtaken. */
 class Overtaken extends Error {}
 
@@ -87,10 +91,17 @@ export class CalculationDesk {
   /** Works one alternative to a stage and tells what it came to. Returns false where newer work has begun meanwhile. */
   private async work(run: AlternativeRun, stage: StageName, all: Job): Promise<boolean> {
     const { job, version, runs, selected } = all;
+    let part = 'Analysis';
+    let told = performance.now() + silent - toldEvery;
     const progress: Progress = {
-      step: () => {
+      stage: (name) => (part = name),
+      step: (done) => {
         this.signs?.giveWay();
         if (this.signs?.isOvertaken(version)) throw new Overtaken();
+        const now = performance.now();
+        if (now - told < toldEvery) return;
+        told = now;
+        this.send({ kind: 'progress', version, alternative: run.id, part, done }, []);
       },
     };
     if (stage !== 'forces' && run.failedBefore(stage)) return true;

@@ -75,6 +75,15 @@ export type WorkerRequest =
       readonly ask: unknown;
     };
 
+/** How far work on an alternative is. */
+export interface WorkDone {
+  readonly alternative: string;
+  /** What is being done, such as "Buckling of U1". */
+  readonly part: string;
+  /** Share of it that is done, 0 to 1. */
+  readonly done: number;
+}
+
 /** From a worker: what it knows of an alternative, as plain data. */
 export type WorkerAnswer =
   | {
@@ -94,6 +103,8 @@ export type WorkerAnswer =
       readonly scene?: DrawnScene;
     }
   | { readonly kind: 'done'; readonly version: number }
+  /** How far work is that takes long. */
+  | ({ readonly kind: 'progress'; readonly version: number } & WorkDone)
   /** The calculation of a state went wrong in a way that no sentence of the core tells. */
   | { readonly kind: 'broken'; readonly version: number; readonly reason: string }
   | { readonly kind: 'answer'; readonly id: number; readonly answer: unknown };

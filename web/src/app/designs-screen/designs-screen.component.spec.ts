@@ -2,7 +2,8 @@ import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { of, throwError } from 'rxjs';
-import { CALCULATION_WORKER } from '../calculation/calculation.service';
+import { CALCULATION_WORKER } from '../calculation/calculation-tokens';
+
 import { ApiProblem, DesignApi, type DesignSummary } from '../designs/design-api.service';
 import { slipShed } from '../testing/slip-shed';
 import { DesignsScreenComponent } from './designs-screen.component';

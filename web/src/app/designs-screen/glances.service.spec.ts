@@ -1,7 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { of, throwError } from 'rxjs';
 import type { Design } from '@hashira/core';
-import { CALCULATION_WORKER } from '../calculation/calculation.service';
+import { CALCULATION_WORKER } from '../calculation/calculation-tokens';
+
 import { CalculationDesk } from '../calculation/desk';
 import type { WorkerAnswer, WorkerRequest } from '../calculation/protocol';
 import { ApiProblem, DesignApi, type DesignSummary } from '../designs/design-api.service';

@@ -8,7 +8,8 @@ import {
   type SummaryStatus,
 } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
-import { CALCULATION_WORKER } from '../calculation/calculation.service';
+import { CALCULATION_WORKER } from '../calculation/calculation-tokens';
+
 import type { WorkerAnswer, WorkerRequest } from '../calculation/protocol';
 import { DesignApi, type DesignSummary } from '../designs/design-api.service';
 import { beyondText, figureExact, figureText, isLoud } from '../shared/values';

@@ -4,11 +4,8 @@ import { provideRouter } from '@angular/router';
 import { AlternativeRun, cutList, type Design } from '@hashira/core';
 import { MessageService } from 'primeng/api';
 import { BehaviorSubject } from 'rxjs';
-import {
-  Calculation,
-  type CalculationState,
-  type KnownAlternative,
-} from '../calculation/calculation.service';
+import type { CalculationState, KnownAlternative } from '../calculation/calculation-state';
+import { Calculation } from '../calculation/calculation.service';
 import type { Questions, Show } from '../calculation/protocol';
 import { TraceService } from '../shared/trace.service';
 import { DesignWorkspace } from '../workspace/design-workspace.service';

@@ -2,11 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { removeAlternative, setParameter, type Design } from '@hashira/core';
 import { BehaviorSubject } from 'rxjs';
 import { slipShed } from '../testing/slip-shed';
-import {
-  Calculation,
-  type CalculationState,
-  type KnownAlternative,
-} from '../calculation/calculation.service';
+import type { CalculationState, KnownAlternative } from '../calculation/calculation-state';
+import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { Saving } from './saving.service';
 

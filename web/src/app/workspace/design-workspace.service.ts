@@ -10,7 +10,8 @@ import {
   type Design,
 } from '@hashira/core';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map } from 'rxjs';
-import { Calculation, type KnownAlternative } from '../calculation/calculation.service';
+import type { KnownAlternative } from '../calculation/calculation-state';
+import { Calculation } from '../calculation/calculation.service';
 import { History } from './history';
 import { Saving } from './saving.service';
 

@@ -1,5 +1,8 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { BehaviorSubject } from 'rxjs';
+import { Calculation } from '../calculation/calculation.service';
+import type { WorkDone } from '../calculation/protocol';
 import { DesignWorkspace, type ResultState } from './design-workspace.service';
 import type { SavingState } from './saving.service';
 import { WorkspaceStateComponent } from './workspace-state.component';
@@ -7,14 +10,20 @@ import { WorkspaceStateComponent } from './workspace-state.component';
 describe('WorkspaceStateComponent', () => {
   const results = signal<ResultState>({ alternatives: new Map(), current: true });
   const savingState = signal<SavingState>({ kind: 'saved', revision: 3 });
+  const progress$ = new BehaviorSubject<WorkDone | undefined>(undefined);
+  let [stops, agains] = [0, 0];
   let host: HTMLElement;
   let told: () => string[];
 
   beforeEach(async () => {
     results.set({ alternatives: new Map(), current: true });
+    progress$.next(undefined);
     savingState.set({ kind: 'saved', revision: 3 });
     TestBed.configureTestingModule({
-      providers: [{ provide: DesignWorkspace, useValue: { results, savingState } }],
+      providers: [
+        { provide: DesignWorkspace, useValue: { results, savingState } },
+        { provide: Calculation, useValue: { progress$, stop: () => stops++, again: () => agains++ } },
+      ],
     });
     const fixture = TestBed.createComponent(WorkspaceStateComponent);
     host = fixture.nativeElement as HTMLElement;
@@ -43,5 +52,15 @@ describe('WorkspaceStateComponent', () => {
     results.set({ alternatives: new Map(), current: false, failure: 'The calculation stopped.' });
     expect(told()).toEqual(['The calculation stopped.', 'Saved, revision 3']);
     expect(host.querySelector('[role=alert]')!.textContent).toBe('The calculation stopped.');
+    host.querySelector('button')!.click();
+    expect(agains).toBe(1);
+  });
+
+  it('tells how far long work is, which can be stopped', () => {
+    results.set({ alternatives: new Map(), current: false });
+    progress$.next({ alternative: 'fixed', part: 'Buckling of U1', done: 0.456 });
+    expect(told()).toEqual(['calculating…', 'Buckling of U1 45 %', 'Saved, revision 3']);
+    host.querySelector('button')!.click();
+    expect(stops).toBe(1);
   });
 });

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Calculation } from '../calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
 import type { SavingState } from './saving.service';
 
@@ -8,8 +10,13 @@ import type { SavingState } from './saving.service';
   template: `
     @if (failure(); as failure) {
       <span class="bad" role="alert">{{ failure }}</span>
+      <button type="button" class="plain press" (click)="calculation.again()">calculate again</button>
     } @else if (!current()) {
       <span class="soft" role="status">calculating…</span>
+      @if (progress(); as work) {
+        <span class="soft number">{{ work.part }} {{ percent(work.done) }}</span>
+        <button type="button" class="plain press" (click)="calculation.stop()">stop</button>
+      }
     }
     <span class="saved" [class.bad]="unsaved()" role="status" data-testid="saved">{{ saved() }}</span>
   `,
@@ -29,10 +36,16 @@ import type { SavingState } from './saving.service';
 })
 export class WorkspaceStateComponent {
   private readonly workspace = inject(DesignWorkspace);
+  protected readonly calculation = inject(Calculation);
+  protected readonly progress = toSignal(this.calculation.progress$);
   protected readonly failure = computed(() => this.workspace.results().failure);
   protected readonly current = computed(() => this.workspace.results().current);
   protected readonly saved = computed(() => savedText(this.workspace.savingState()));
   protected readonly unsaved = computed(() => this.workspace.savingState().kind === 'unsaved');
+
+  protected percent(share: number): string {
+    return `${Math.floor(100 * share)} %`;
+  }
 }
 
 function savedText(state: SavingState): string {
