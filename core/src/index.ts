@@ -1,5 +1,6 @@
 /** Everything of the core that runs anywhere; schema validation is apart in `@hashira/core/validation`. */
 export * from './library.js';
+export { ownValue } from './own-value.js';
 export { titleWith } from './titles.js';
 export * from './analysis/index.js';
 export * from './capacity/index.js';

@@ -1,3 +1,4 @@
+import { emptyRecord } from '../own-value.js';
 import { freedoms } from '../model/types.js';
 import { problem, type Problem } from '../problem.js';
 import type { CaseLoads } from './case-loads.js';
@@ -139,7 +140,7 @@ function describe(frame: Frame, motion: Float64Array, size: number): Problem {
   for (let i = 0; i < motion.length; i++) largest = Math.max(largest, travel(i, motion[i]!, size));
   const moves: { node: string; directions: string[] }[] = [];
   let restraint = { node: '', direction: '', travel: 0 };
-  const shape: Record<string, number[]> = {};
+  const shape = emptyRecord<number[]>();
   frame.nodeIds.forEach((node, n) => {
     const own = [0, 1, 2, 3, 4, 5].map((k) => motion[6 * n + k]!);
     const directions = freedoms.filter((_, k) => travel(k, own[k]!, size) > 1e-3 * largest);

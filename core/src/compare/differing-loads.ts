@@ -1,3 +1,4 @@
+import { emptyRecord, ownValue } from '../own-value.js';
 import { gravity } from '../model/types.js';
 import type { Analysed } from '../pipeline/index.js';
 import { inSentence } from '../units/format.js';
@@ -26,7 +27,7 @@ export function loadSums(forces: Analysed): LoadSums {
 function sumsOf(forces: Analysed): LoadSums {
   const { frame, resultants, given } = forces;
   const own = new Set((given.loadCases ?? []).map(({ id }) => id));
-  const sums: Record<string, [number, number, number]> = {};
+  const sums = emptyRecord<[number, number, number]>();
   const weight = gravity * frame.massPerLength.reduce((sum, mass, m) => sum + mass * frame.length[m]!, 0);
   frame.loadCases.forEach(({ id, selfWeight = 0 }, c) => {
     const [x, y, z] = resultants[c]!;
@@ -73,7 +74,7 @@ export function differingLoads(
   if (!loads) return [];
   return Object.entries(loads.sums).flatMap(([id, sum]) => {
     for (const { title, summary } of all) {
-      const other = summary.loads?.shape === loads.shape ? summary.loads.sums[id] : undefined;
+      const other = summary.loads?.shape === loads.shape ? ownValue(summary.loads.sums, id) : undefined;
       if (!other || summary.id === own.id) continue;
       const size = Math.max(Math.hypot(...sum), Math.hypot(...other));
       const apart = Math.hypot(...sum.map((value, k) => value - other[k]!));

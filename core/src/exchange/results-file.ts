@@ -1,3 +1,4 @@
+import { emptyRecord } from '../own-value.js';
 import {
   analyse,
   bucklingModes,
@@ -57,9 +58,6 @@ export interface SolveOptions {
   progress?: Progress;
 }
 
-/** A map by names, which may be any: without a prototype none of them means something else. */
-const byId = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
-
 /** Analyses a checked model and lays the results out as a `hashira-results` document. */
 export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outcome<ResultsFile> {
   return attempt(() => {
@@ -68,7 +66,7 @@ export function solveToFile(model: FrameModel, options: SolveOptions = {}): Outc
     const file: ResultsFile = {
       format: 'hashira-results',
       version: 1,
-      results: byId(),
+      results: emptyRecord(),
       notes: [],
     };
     // Modes need no support, forces do
@@ -132,7 +130,7 @@ function addStates(file: ResultsFile, model: FrameModel, frame: Frame, options: 
     ? analyse(frame, selections, { ...options, secondOrder: false })
     : outcome;
   if (!first.ok) throw new ProblemError(first.problems);
-  file.buckling = byId();
+  file.buckling = emptyRecord();
   for (const { id } of selections) {
     const state = first.value.states.get(id);
     if (!state) continue;

@@ -1,3 +1,4 @@
+import { emptyRecord } from '../own-value.js';
 import {
   factorFrame,
   influenceLine,
@@ -106,7 +107,7 @@ export class TrainEnvelopes {
     acting: readonly { id: string; factor: number }[],
     state: FrameState | undefined,
   ): TrainEnvelope['reactions'] {
-    const out: TrainEnvelope['reactions'] = {};
+    const out: TrainEnvelope['reactions'] = emptyRecord();
     for (const { node } of this.model.supports ?? []) {
       const n = this.frame.nodeIndex.get(node)!;
       const of = (first: number) =>

@@ -1,3 +1,5 @@
+import { ownValue } from '../own-value.js';
+
 /**
  * The spelling of a profile's name without what people leave out or turn round: capitals, spaces, dashes, ×, the order of
  * letters and numbers, decimal commas, trailing zeros, "HE 240 B", inches as fractions. Two names with one key are one profile.
@@ -59,7 +61,7 @@ function canonical(words: string[], numbers: number[]): string {
   if (parts.includes('CF')) letters = `CF ${parts.filter((p) => p !== 'CF').join(' ')}`;
   else if (parts.includes('HF')) letters = parts.filter((p) => p !== 'HF').join(' ');
   letters = letters.replace(/^CF (SHS|RHS|CHS)$/, 'CF $1');
-  letters = seriesNames[letters] ?? letters;
+  letters = ownValue(seriesNames, letters) ?? letters;
   // One side of a square or of an equal angle stands for both
   const sides = letters.replace(/^(CF|ALU) /, '');
   let all = numbers;

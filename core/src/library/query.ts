@@ -1,3 +1,4 @@
+import { ownValue } from '../own-value.js';
 import { lazily } from '../lazily.js';
 import { fail } from '../problem.js';
 import { catalogue, type CatalogueEntry } from './catalogue/index.js';
@@ -115,7 +116,7 @@ export function parseQuery(text: string): ProfileQuery {
   let descending = false;
   const series: string[] = [];
   for (const word of joinPrefixes(headWords)) {
-    const best = superlatives[word.toLowerCase()];
+    const best = ownValue(superlatives, word.toLowerCase());
     if (best) [by, descending] = best;
     else if (knownSeries().has(seriesOf(word.replace(/,$/, '')))) series.push(word.replace(/,$/, ''));
     else notUnderstood(word, `a series is one of ${[...new Set(catalogue.map((e) => e.series))].join(', ')}`);
@@ -190,7 +191,7 @@ function inSI(value: string, unitText: string | undefined, dimension: number, te
     return notUnderstood(text, 'mass is in kg/m or lb/ft');
   }
   const match = /^([a-z"]+?)(?:([²³⁴⁶])|\^?([2346]))?$/i.exec(unitText ?? '');
-  const size = match && lengths[match[1]!.toLowerCase()];
+  const size = match && ownValue(lengths, match[1]!.toLowerCase());
   const power = match ? Number(match[3] ?? { '²': 2, '³': 3, '⁴': 4, '⁶': 6 }[match[2] ?? ''] ?? 1) : 0;
   if (!size || power !== dimension)
     return notUnderstood(

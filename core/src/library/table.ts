@@ -1,3 +1,4 @@
+import { ownValue } from '../own-value.js';
 import { problem, type Outcome, type Problem } from '../problem.js';
 import type { SectionProperties, Shape } from '../model/types.js';
 import { shapeProblem } from './shapes/index.js';
@@ -93,8 +94,8 @@ function headingOf(
   const key = match?.[1]!.toLowerCase().replace(/[,._]/g, '');
   if (key === 'name' || key === 'profile' || key === 'section') return { key: 'name', scale: 1 };
   if (key === 'shape' || key === 'type') return { key: 'shape', scale: 1 };
-  const known = key === undefined ? undefined : columns[key];
-  const size = known && lengths[match![2] ?? usualUnit[known[1]]!];
+  const known = key === undefined ? undefined : ownValue(columns, key);
+  const size = known && ownValue(lengths, match![2] ?? usualUnit[known[1]]!);
   if (known && size) return { key: known[0], scale: size ** known[1] };
   report(
     known

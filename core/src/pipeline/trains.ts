@@ -1,3 +1,4 @@
+import { ownValue } from '../own-value.js';
 import {
   analyse,
   isUnilateral,
@@ -38,7 +39,7 @@ export interface Placed {
 
 /** Trains that some combination names, by its load case. */
 export const actingTrains = ({ trains = [], combinations = [] }: FrameModel): TrainLoad[] =>
-  trains.filter(({ case: id }) => combinations.some(({ factors }) => (factors[id] ?? 0) !== 0));
+  trains.filter(({ case: id }) => combinations.some(({ factors }) => (ownValue(factors, id) ?? 0) !== 0));
 
 /** Why trains cannot be evaluated; undefined where they can. */
 export function whyTrainsAreNotCovered(model: FrameModel, secondOrder: boolean): string | undefined {
@@ -154,7 +155,7 @@ export function withPlacedTrains(model: ExpandedModel, progress?: Progress): Pla
   const shownOf = new Map<string, string[]>();
   const placed = combinations.flatMap((combination): CombinedState[] => {
     const acting = travels.flatMap((travel, t) => {
-      const factor = combination.factors[travel.train.case] ?? 0;
+      const factor = ownValue(combination.factors, travel.train.case) ?? 0;
       return factor === 0 ? [] : [{ travel, effects: effects[t]!, factor }];
     });
     if (acting.length === 0) return [combination];

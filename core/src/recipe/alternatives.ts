@@ -1,3 +1,4 @@
+import { ownValue } from '../own-value.js';
 import { problem, ProblemError, type Problem } from '../problem.js';
 import type { Alternative, Changes, Choice, Design, Patch, Rule, Step } from './types.js';
 
@@ -8,7 +9,7 @@ export function pickedOption(
   choiceId: string,
 ): string | undefined {
   const choice = choices.find((c) => c.id === choiceId);
-  return alternative.picks[choiceId] ?? choice?.options[0]?.id;
+  return ownValue(alternative.picks, choiceId) ?? choice?.options[0]?.id;
 }
 
 /**

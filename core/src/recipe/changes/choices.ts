@@ -1,3 +1,4 @@
+import { ownValue } from '../../own-value.js';
 import type { Changes, Choice, Design, Option, Patch } from '../types.js';
 import { applyChanges } from '../alternatives.js';
 import { freeId, freeTitle } from './ids.js';
@@ -43,7 +44,7 @@ export function removeOption(design: Design, choice: string, id: string): Design
   return {
     ...next,
     alternatives: next.alternatives.map((a) =>
-      a.picks[choice] === id
+      ownValue(a.picks, choice) === id
         ? { ...a, picks: Object.fromEntries(Object.entries(a.picks).filter(([one]) => one !== choice)) }
         : a,
     ),
@@ -160,12 +161,14 @@ export function addAllCombinations(design: Design, choices = design.choices.map(
     [{}],
   );
   const key = (picks: Record<string, string>) =>
-    design.choices.map(({ id, options }) => picks[id] ?? options[0]!.id).join('|');
+    design.choices.map(({ id, options }) => ownValue(picks, id) ?? options[0]!.id).join('|');
   const known = new Set(design.alternatives.map(({ picks }) => key(picks)));
   let result = design;
   for (const picks of picksOf) {
     if (known.has(key(picks)) || result.alternatives.length >= mostAlternatives) continue;
-    const words = chosen.map(({ id, options }) => options.find((option) => option.id === picks[id])!.title);
+    const words = chosen.map(
+      ({ id, options }) => options.find((option) => option.id === ownValue(picks, id))!.title,
+    );
     const title = freeTitle(
       words.join(', '),
       result.alternatives.map((a) => a.title),

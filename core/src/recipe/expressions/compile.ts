@@ -1,3 +1,4 @@
+import { ownValue } from '../../own-value.js';
 import { fail } from '../../problem.js';
 import { readUnit } from '../../units/read-unit.js';
 import { combined, isPure, pureNumber } from './dimension.js';
@@ -126,9 +127,10 @@ class Compiler {
     const tag = this.names.tags ? tagTypes.get(name) : undefined;
     if (tag) {
       this.reads.add(name);
-      return { type: tag, run: (tags) => tags[name] };
+      return { type: tag, run: (tags) => ownValue(tags, name) };
     }
-    if (name in constants) return this.constant(constants[name]!);
+    const constant = ownValue(constants, name);
+    if (constant !== undefined) return this.constant(constant);
     if (name === 'true' || name === 'false') return this.constant(name === 'true');
     const unit = readUnit(name);
     if (unit) return { type: numberOf(unit.dimension), run: () => unit.si, constant: unit.si };

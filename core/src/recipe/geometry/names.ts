@@ -1,3 +1,4 @@
+import { ownValue } from '../../own-value.js';
 import type { Tags } from '../expressions/types.js';
 import type { Geometry } from './geometry.js';
 
@@ -15,7 +16,7 @@ const counted = ['bay', 'row', 'storey'] as const;
 /** What a member is, in words: `left column`, `rafter of bay 2, left`, `brace, storey 2, bay 1`. */
 export function memberWords(tags: Tags, several: Readonly<Record<string, boolean>> = {}): string {
   const role = String(tags['role'] ?? 'member');
-  return withNumbers(roleWords[role] ?? role.replaceAll('-', ' '), tags, several);
+  return withNumbers(ownValue(roleWords, role) ?? role.replaceAll('-', ' '), tags, several);
 }
 
 /** What a node is, in words: `left eaves`, `base, bay 2`. */

@@ -25,6 +25,7 @@ import {
   toExpression,
   type Design,
   type Reading,
+  ownValue,
 } from '@hashira/core';
 import { Calculation } from '../calculation/calculation.service';
 import { download } from '../designs/design-file';
@@ -247,7 +248,7 @@ export class DesignScreenComponent {
 
   /** What a hand drags stays within the parameter's range. */
   private withinRange(name: string, expression: string): string {
-    const range = this.summary()?.parameters[name];
+    const range = ownValue(this.summary()?.parameters, name);
     const parameter = this.design().parameters.find((p) => p.name === name);
     if (!range || parameter?.kind !== 'quantity') return expression;
     const factor = parameter.quantity === 'angle' ? Math.PI / 180 : 1;

@@ -7,6 +7,7 @@ import {
   setValue,
   type OwnSection,
   type Parameter,
+  ownValue,
 } from '@hashira/core';
 import { DesignWorkspace } from '../workspace/design-workspace.service';
 import { NameRowComponent } from './name-row.component';
@@ -79,7 +80,7 @@ export class ParameterListComponent {
     return parameters.map((parameter, i) => {
       const known =
         summary && Object.hasOwn(summary.parameters, parameter.name)
-          ? summary.parameters[parameter.name]
+          ? ownValue(summary.parameters, parameter.name)
           : undefined;
       return {
         parameter,
