@@ -10,6 +10,7 @@ import type { DesignDatabase } from './database/design-database.js';
 import type { DesignStore } from './designs/design-store.js';
 import { designRoutes } from './designs/routes.js';
 import { meantChanges, only, onlyNames, ownOrigin } from './http/guard.js';
+import { onlyWithKey } from './http/key.js';
 import { HttpProblem, problemHandler } from './http/problem-details.js';
 
 /** What the application needs from outside. */
@@ -21,12 +22,20 @@ export interface AppOptions {
   readonly webRoot?: string;
   /** Names that the server goes by, beside addresses, localhost and the machine's own. */
   readonly names?: readonly string[];
+  /** Whoever enters must have it; absent: all who reach the server may. */
+  readonly key?: string;
+  /** Browsers reach the server over TLS. */
+  readonly secure?: boolean;
+  /** A proxy on this machine or its network passes requests on, and says from where. */
+  readonly behindProxy?: boolean;
 }
 
 /** The HTTP application: designs under /api, the web application elsewhere. */
-export function createApp({ database, store, log, webRoot, names = [] }: AppOptions): Express {
+export function createApp(options: AppOptions): Express {
+  const { database, store, log, webRoot, names = [], key, secure = false, behindProxy = false } = options;
   const app = express();
   app.disable('x-powered-by');
+  if (behindProxy) app.set('trust proxy', 'loopback, linklocal, uniquelocal');
   app.use(pinoHttp({ logger: log, customLogLevel: levelOf, serializers: shortLines }));
   app.use(onlyNames(names));
   app.use(
@@ -37,6 +46,7 @@ export function createApp({ database, store, log, webRoot, names = [] }: AppOpti
           scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
           workerSrc: ["'self'", 'blob:'],
           connectSrc: ["'self'"],
           upgradeInsecureRequests: null,
@@ -46,6 +56,7 @@ export function createApp({ database, store, log, webRoot, names = [] }: AppOpti
       strictTransportSecurity: false,
     }),
   );
+  if (key !== undefined) app.use(onlyWithKey(key, secure));
   app.use(compression());
 
   app

@@ -1,5 +1,5 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
-import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
@@ -11,6 +11,8 @@ import { DesignStore } from './designs/design-store.js';
 import { loadDemo } from './designs/load-demo.js';
 import { stopReading } from './designs/reading.js';
 import { expectationProblem, rawProblem, startingProblem } from './http/problem-details.js';
+import { KeyProblem, readKey } from './http/key.js';
+import { addressesOf, checkReach, isOfThisMachine, serverOf, StartProblem } from './listening.js';
 import { unattended } from './unattended.js';
 
 interface Options {
@@ -21,6 +23,10 @@ interface Options {
   allowHost?: string[];
   withoutLog?: boolean;
   ofEmptyFile?: boolean;
+  keyFile?: string;
+  certificate?: string;
+  certificateKey?: string;
+  behindProxy?: boolean;
 }
 
 function portOf(text: string): number {
@@ -43,6 +49,10 @@ const command = new Command('hashira-server')
     'open a database whose log is missing or damaged, without the saves that were in it',
   )
   .option('--of-empty-file', 'make a new database of a file that is empty')
+  .option('--key-file <file>', 'key that all who enter must have; made where there is no file yet')
+  .option('--certificate <file>', 'certificate (PEM), to be reached over TLS')
+  .option('--certificate-key <file>', 'its private key (PEM)')
+  .option('--behind-proxy', 'requests come through a proxy that speaks TLS')
   .addOption(
     new Option('--log-level <level>', 'what the log on standard error tells')
       .choices(['fatal', 'error', 'warn', 'info', 'debug', 'silent'])
@@ -52,7 +62,9 @@ const command = new Command('hashira-server')
 async function serve(options: Options): Promise<void> {
   const log = pino({ level: options.logLevel }, pino.destination(2));
   const tell = (line: string) => log.error(line);
-  const server = createServer({ requireHostHeader: false }, startingProblem);
+  checkReach(options);
+  const entry = options.keyFile === undefined ? undefined : readKey(options.keyFile);
+  const server = serverOf(options, startingProblem);
   // The address first: a start that fails for it has touched no file
   const { port } = await listen(server, options);
   let database: DesignDatabase;
@@ -85,10 +97,22 @@ async function serve(options: Options): Promise<void> {
     log,
     webRoot: here('../../web/dist/browser'),
     names: [options.host, ...(options.allowHost ?? [])],
+    secure: options.certificate !== undefined || options.behindProxy === true,
+    behindProxy: options.behindProxy === true,
+    ...(entry ? { key: entry.key } : {}),
   });
   server.off('request', startingProblem).on('request', app);
-  const shown = options.host.includes(':') ? `[${options.host}]` : options.host;
-  process.stdout.write(`Hashira is at http://${shown}:${port}\n`);
+  const [first, ...others] = addressesOf(options, port);
+  process.stdout.write(`Hashira is at ${first}\n`);
+  if (others.length > 0) process.stdout.write(`Others reach it at ${others.join(' and ')}\n`);
+  if (entry?.made)
+    process.stdout.write(
+      `Its key, which is not shown again and stands in ${options.keyFile}: ${entry.key}\n`,
+    );
+  if (entry && options.certificate === undefined && !options.behindProxy && !isOfThisMachine(options.host))
+    process.stderr.write(
+      'Without TLS others on the network can read along; give it --certificate and --certificate-key, or --behind-proxy.\n',
+    );
   // The first validation compiles the schema: better now than in somebody's request
   setImmediate(() => validateDesign({}));
 }
@@ -123,7 +147,8 @@ async function stop(server: Server, closeDatabase: () => Promise<void>): Promise
 
 /** Start-up errors that a user can do something about, in words. */
 function explain(error: unknown, options: Options): string | undefined {
-  if (error instanceof DatabaseProblem) return error.message;
+  if ([DatabaseProblem, StartProblem, KeyProblem].some((kind) => error instanceof kind))
+    return (error as Error).message;
   const { code } = error as { code?: string };
   if (code === 'EADDRINUSE')
     return `Port ${options.port} on ${options.host} is in use; stop the other server or choose another port with --port.`;

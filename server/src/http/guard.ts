@@ -24,7 +24,16 @@ export function onlyNames(names: readonly string[]): RequestHandler {
   ]);
   return (request, _response, next) => {
     const host = nameOf(request.get('Host') ?? '');
-    if (isIP(host) !== 0 || allowed.has(host)) next();
+    if (host === '')
+      next(
+        new HttpProblem(
+          400,
+          'no-host',
+          'No host',
+          'The request does not say which server it is for: it lacks the header Host.',
+        ),
+      );
+    else if (isIP(host) !== 0 || allowed.has(host)) next();
     else
       next(
         new HttpProblem(

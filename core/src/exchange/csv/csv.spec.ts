@@ -2,7 +2,7 @@ import { ProblemError } from '../../problem.js';
 import { built, designWith, slipShed } from '../../testing/designs.js';
 import { readParameters, writeParameters } from './parameters.js';
 import { readPoints, writePoints } from './points.js';
-import { readTable } from './table.js';
+import { readTable, writeTable } from './table.js';
 
 const sentence = (work: () => unknown): string => {
   try {
@@ -26,6 +26,20 @@ describe('a table', () => {
       expect(units).toEqual(['', 'mm', 'm']);
       expect(rows.map(({ cells }) => cells)).toEqual([['a, b', '1', '2']]);
     }
+  });
+
+  it('has cells that no program takes for formulas, and gives them back as they were; numbers stay numbers', () => {
+    const cells = ['=1+1', '+A1', '-4 kN/m', '@x', '-5', '+2.5e-3', 'a=b', "'quoted"];
+    const text = writeTable([['name', ...cells.slice(1).map((_, k) => `c${k}`)], cells]);
+    const row = text.split('\r\n')[1]!;
+    expect(row).toBe("'=1+1,'+A1,'-4 kN/m,'@x,-5,+2.5e-3,a=b,'quoted");
+    expect(writeTable([['a'], ['\tb']])).toContain("'\tb");
+    expect(readTable(text).rows[0]!.cells).toEqual(cells);
+  });
+
+  it('with a head of many blanks is read in a time that grows with its length', () => {
+    const wide = `x${' '.repeat(200_000)}y [mm],z\n1,2`;
+    expect(readTable(wide).units).toEqual(['mm', '']);
   });
 
   it('without rows, or with a quotation mark left open, says so', () => {

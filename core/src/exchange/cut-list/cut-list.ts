@@ -1,3 +1,4 @@
+import { writeTable } from '../csv/table.js';
 import { prepareFrame, type Frame } from '../../analysis/index.js';
 import type { BuiltFrame } from '../../recipe/build.js';
 import type { GeometryMember, Note } from '../../recipe/geometry/geometry.js';
@@ -199,7 +200,5 @@ export function cutListCsv({ rows }: CutList): string {
     row.totalMass.toFixed(2),
     row.titles.join('; '),
   ]);
-  return [head, ...lines].map((cells) => `${cells.map(quoted).join(',')}\r\n`).join('');
+  return writeTable([head, ...lines]);
 }
-
-const quoted = (cell: string) => (/[",\r\n]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell);

@@ -10,7 +10,7 @@ export function download(text: string, name: string, type: string): void {
   const address = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = address;
-  const [, stem, ending] = /^(.*)(\.\w+)$/.exec(name)!;
+  const [, stem, ending] = /^(.*)(\.\w+)$/s.exec(name)!;
   link.download = `${stem!.replace(/[^\p{L}\p{N} ,_-]+/gu, '').trim() || 'design'}${ending!}`;
   link.click();
   setTimeout(() => URL.revokeObjectURL(address), 1000);
