@@ -16,10 +16,10 @@ export interface ServerRun {
 }
 
 /** Starts the server on a database file. */
-export function runServer(database: string, port: number): ServerRun {
+export function runServer(database: string, port: number, more: readonly string[] = []): ServerRun {
   const child = spawn(
     process.execPath,
-    ['--enable-source-maps', 'server/dist/main.js', '--port', String(port), '--database', database],
+    ['--enable-source-maps', 'server/dist/main.js', '--port', String(port), '--database', database, ...more],
     { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] },
   );
   let text = '';
@@ -70,6 +70,10 @@ export const test = base.extend<{ errors: string[] }, { app: Application }>({
     async ({ context }, use) => {
       const errors: string[] = [];
       context.on('weberror', (error) => errors.push(error.error().stack ?? error.error().message));
+      // What the page's policy forbids is an error too
+      context.on('console', (message) => {
+        if (/Content Security Policy/i.test(message.text())) errors.push(message.text());
+      });
       await use(errors);
       expect(errors).toEqual([]);
     },

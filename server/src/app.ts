@@ -2,7 +2,8 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import compressedStatic from 'express-static-gzip';
 import helmet from 'helmet';
-import { existsSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -44,7 +45,9 @@ export function createApp(options: AppOptions): Express {
         directives: {
           defaultSrc: ["'self'"],
           scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
-          styleSrc: ["'self'", "'unsafe-inline'"],
+          styleSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response)}'`],
+          // Components place what they draw by styles of single elements
+          styleSrcAttr: ["'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           workerSrc: ["'self'", 'blob:'],
@@ -87,10 +90,10 @@ export function createApp(options: AppOptions): Express {
     app.get('/{*any}', (request, response, next) => {
       if (/\.[a-z0-9]+$/i.test(request.path)) next();
       else
-        response.sendFile(join(webRoot, 'index.html'), {
-          headers: { 'Cache-Control': 'no-cache' },
-          maxAge: 0,
-        });
+        response
+          .setHeader('Cache-Control', 'no-cache')
+          .type('html')
+          .send(readFileSync(join(webRoot, 'index.html'), 'utf8').replace(pageNonce, nonceOf(response)));
     });
   }
   app.use(() => {
@@ -98,6 +101,18 @@ export function createApp(options: AppOptions): Express {
   });
   app.use(problemHandler);
   return app;
+}
+
+/** What stands in the built page for the nonce. */
+const pageNonce = 'page-nonce';
+
+const nonces = new WeakMap<object, string>();
+
+/** The nonce of an answer: styles of its page bear it. */
+function nonceOf(response: object): string {
+  let nonce = nonces.get(response);
+  if (nonce === undefined) nonces.set(response, (nonce = randomBytes(16).toString('base64')));
+  return nonce;
 }
 
 /** A line a request in the log, without headers. */

@@ -12,7 +12,7 @@ import { DesignStore } from './designs/design-store.js';
 
 describe('the files of the web application', () => {
   const script = 'export const frame = 1;\n'.repeat(100);
-  const page = '<!doctype html><title>frame</title>';
+  const page = '<!doctype html><title>frame</title><app-root ngCspNonce="page-nonce"></app-root>';
   let folder: string;
   let database: DesignDatabase;
   let server: Server;
@@ -72,12 +72,18 @@ describe('the files of the web application', () => {
   });
 
   it('give way to the page itself where an address names a view, which is asked for again each time', async () => {
+    const nonces = new Set<string>();
     for (const path of ['/', '/designs/1?result=U1']) {
       const { response, body } = await ask(path, 'identity');
       expect(response.statusCode).toBe(200);
       expect(response.headers['cache-control']).toBe('no-cache');
-      expect(body.toString()).toBe(page);
+      const policy = String(response.headers['content-security-policy']);
+      const nonce = /style-src 'self' 'nonce-([\w+/=]{24})'/.exec(policy)![1]!;
+      expect(body.toString()).toBe(page.replace('page-nonce', nonce));
+      nonces.add(nonce);
+      expect(policy).toContain("font-src 'self';");
     }
+    expect(nonces.size).toBe(2);
   });
 
   it('are none outside their folder, and none of a name that is not there', async () => {

@@ -4,6 +4,7 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
+import { pageNonce } from './shared/nonce';
 import { sheetPreset } from './theme/sheet-preset';
 
 export const appConfig: ApplicationConfig = {
@@ -12,6 +13,7 @@ export const appConfig: ApplicationConfig = {
     provideHttpClient(),
     provideRouter(routes, withComponentInputBinding()),
     providePrimeNG({
+      csp: { nonce: pageNonce },
       theme: { preset: sheetPreset, options: { darkModeSelector: false } },
       // A list that scrolls can be scrolled by the keyboard
       pt: { select: { listContainer: { tabindex: '0' } } },

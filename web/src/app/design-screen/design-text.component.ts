@@ -22,6 +22,7 @@ import { json, jsonParseLinter } from '@codemirror/lang-json';
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { linter, lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { EditorView } from '@codemirror/view';
+import { pageNonce } from '../shared/nonce';
 import { designSchema, expectedAt, type Design, type Problem } from '@hashira/core';
 import { tags } from '@lezer/highlight';
 import { basicSetup } from 'codemirror';
@@ -153,6 +154,7 @@ export class DesignTextComponent implements OnDestroy {
       parent: this.place().nativeElement,
       extensions: [
         basicSetup,
+        EditorView.cspNonce.of(pageNonce ?? ''),
         json(),
         lintGutter(),
         linter(jsonParseLinter(), { delay: rest }),
