@@ -31,10 +31,18 @@ export function runServer(database: string, port: number, more: readonly string[
 
 /** The application under test: the built page, the real server, a database file. */
 export class Application {
-  readonly folder = mkdtempSync(join(tmpdir(), 'hashira-e2e-'));
-  readonly database = join(this.folder, 'designs.sqlite');
+  readonly database: string;
   url = '';
   private run: ServerRun | undefined;
+
+  constructor(readonly folder = mkdtempSync(join(tmpdir(), 'hashira-e2e-'))) {
+    this.database = join(folder, 'designs.sqlite');
+  }
+
+  /** What the server has said since it was started last. */
+  get output(): string {
+    return this.run?.output() ?? '';
+  }
 
   async start(): Promise<void> {
     const port = this.url === '' ? 0 : Number(new URL(this.url).port);

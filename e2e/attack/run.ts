@@ -2,16 +2,26 @@
 import { clients } from './clients.js';
 import { databases } from './databases.js';
 import { documents } from './documents.js';
+import { disturbances } from './disturbances.js';
+import { fullDisk } from './full-disk.js';
+import { growth } from './growth.js';
 import { kills } from './kills.js';
+import { names } from './names.js';
 import type { Report } from './report.js';
 import { requests } from './requests.js';
+import { rescues } from './rescues.js';
 
 const parts: Readonly<Record<string, () => Promise<Report>>> = {
-  kills: () => kills(100, 1),
+  kills: () => kills(200, 1),
   databases: () => databases(100, 2),
   requests: () => requests(3000, 3),
   documents: () => documents(2000, 4),
   clients: () => clients(50, 20, 5),
+  rescues: () => rescues(64, 6),
+  growth: () => growth(),
+  disturbances: () => disturbances(40, 7),
+  fullDisk: () => fullDisk(5),
+  names,
 };
 const chosen = process.argv.slice(2);
 let found = 0;
