@@ -58,8 +58,8 @@ function jasmineCount(output) {
 }
 
 function karmaCount(output) {
-  const match = [...output.matchAll(/Executed (\d+) of \d+(?: \((\d+) FAILED\))?/g)].at(-1);
-  const [all, bad] = match ? [Number(match[1]), Number(match[2] ?? 0)] : [0, 0];
+  const match = [...output.matchAll(/^Executed (\d+) specs, (\d+) failed$/gm)].at(-1);
+  const [all, bad] = match ? [Number(match[1]), Number(match[2])] : [0, 0];
   return { passed: all - bad, failed: bad };
 }
 

@@ -4,13 +4,8 @@ process.env.CHROME_BIN ??= '/usr/bin/chromium';
 module.exports = (config) => {
   config.set({
     frameworks: ['jasmine'],
-    plugins: [
-      require('karma-jasmine'),
-      require('karma-chrome-launcher'),
-      require('karma-jasmine-html-reporter'),
-      require('karma-coverage'),
-    ],
-    reporters: ['dots'],
+    plugins: [require('karma-jasmine'), require('karma-chrome-launcher'), require('./karma-reporter.cjs')],
+    reporters: ['lines'],
     client: { jasmine: { random: true }, clearContext: false },
     customLaunchers: {
       ChromiumCI: {

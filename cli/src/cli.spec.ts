@@ -131,6 +131,18 @@ describe('hashira', () => {
     factors('told.json').forEach((factor, i) => expect(factor / factors('quiet.json')[i]!).toBeCloseTo(1, 6));
   });
 
+  it('tells how far an assessment is, alternative by alternative', () => {
+    const told = hashira(
+      'assess',
+      fileURLToPath(new URL('../../core/demo/boat-hall.json', import.meta.url)),
+      '--progress',
+      '--out',
+      path('assessment.json'),
+    );
+    expect(told.code).toBe(0);
+    expect(told.err).toMatch(/^[\w ]+, [\w ]+: \d+ %, \d+\.\d s$/m);
+  });
+
   it('gives the modes of a free body, whose loads have nothing to rest on', () => {
     const built = JSON.parse(hashira('build', shed).out) as Model & Record<string, unknown>;
     writeFileSync(path('m.json'), JSON.stringify({ ...built, supports: [] }));

@@ -119,7 +119,7 @@ function describe(error: ErrorObject): string {
       return `The value must be ${JSON.stringify(params['allowedValue'])}`;
     case 'type':
       return typeof error.data === 'number' && params['type'] === 'number'
-        ? `The number is ${error.data}; give a finite number`
+        ? `The number is ${Number.isNaN(error.data) ? 'none' : 'too large'}; give a finite number`
         : `The value must be ${typeWords(params['type'])}`;
     case 'discriminator':
       return `The value of "${String(params['tag'])}" is not one of the known kinds`;

@@ -69,6 +69,12 @@ describe('the designs’ REST interface', () => {
 
   it('saves over the revision that a change is based on, and over no other', async () => {
     const id = await create();
+    const unread = await fetch(`${base}/${id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json', 'If-Match': '"01"' },
+      body: JSON.stringify(slipShed()),
+    });
+    expect(unread.status).toBe(400);
     const saved = await send('PUT', `/${id}`, { ...slipShed(), title: 'First' }, 1);
     expect(saved.status).toBe(200);
     expect(saved.headers.get('ETag')).toBe('"2"');

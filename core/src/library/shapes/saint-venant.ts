@@ -54,13 +54,17 @@ interface Mesh {
 }
 
 const mostBoundaryPoints = 3000;
+/** Rings with more corners are meshed without those that change next to nothing: triangles would be slivers. */
+const mostCorners = 32;
+/** How far the ring may leave its corners then, as a share of a triangle's size. */
+const flat = 1e-3;
 
 function meshOf(outline: Outline, area: { A: number; y: number; z: number }): Mesh {
   const coarse = polygons(outline, 0.1);
   const around = coarse.reduce((sum, ring) => sum + ringLength(ring), 0);
   // A wall is about 2A/perimeter thick
   const size = Math.max(area.A / (1.4 * around), around / mostBoundaryPoints);
-  const rings = coarse.map((ring) => divided(ring, size));
+  const rings = coarse.map((ring) => divided(ring.length > mostCorners ? thinned(ring, size) : ring, size));
   const points = rings.flat();
   const [low, high] = [0, 1]
     .map((k) => points.map((p) => p[k]!))
@@ -100,6 +104,22 @@ function ringLength(ring: readonly Point[]): number {
 
 function distance(a: Point, b: Point): number {
   return Math.hypot(b[0] - a[0], b[1] - a[1]);
+}
+
+/** A ring without corners that lie close together and next to the line between those that are kept. */
+function thinned(ring: readonly Point[], size: number): Point[] {
+  const kept: Point[] = [ring[0]!];
+  let from = 0;
+  for (let i = 1; i < ring.length; i++) {
+    const [a, b] = [ring[from]!, ring[(i + 1) % ring.length]!];
+    const length = distance(a, b);
+    const isFlat = (p: Point) =>
+      Math.abs((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0])) <= flat * size * length;
+    if (length < size / 3 && ring.slice(from + 1, i + 1).every(isFlat)) continue;
+    kept.push(ring[i]!);
+    from = i;
+  }
+  return kept.length < 3 ? [...ring] : kept;
 }
 
 /** A ring with no side longer than `size`. */
