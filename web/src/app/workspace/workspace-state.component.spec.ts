@@ -60,6 +60,8 @@ describe('WorkspaceStateComponent', () => {
     results.set({ alternatives: new Map(), current: false });
     progress$.next({ alternative: 'fixed', part: 'Buckling of U1', done: 0.456 });
     expect(told()).toEqual(['calculating…', 'Buckling of U1 45 %', 'Saved, revision 3']);
+    results.set({ alternatives: new Map(), current: true });
+    expect(told()).toEqual(['Buckling of U1 45 %', 'Saved, revision 3']);
     host.querySelector('button')!.click();
     expect(stops).toBe(1);
   });

@@ -11,8 +11,10 @@ import type { SavingState } from './saving.service';
     @if (failure(); as failure) {
       <span class="bad" role="alert">{{ failure }}</span>
       <button type="button" class="plain press" (click)="calculation.again()">calculate again</button>
-    } @else if (!current()) {
-      <span class="soft" role="status">calculating…</span>
+    } @else {
+      @if (!current()) {
+        <span class="soft" role="status">calculating…</span>
+      }
       @if (progress(); as work) {
         <span class="soft number">{{ work.part }} {{ percent(work.done) }}</span>
         <button type="button" class="plain press" (click)="calculation.stop()">stop</button>
