@@ -29,5 +29,6 @@ export async function examineIntegrity(path: string, say: (line: string) => void
   return new Promise((resolve, reject) => {
     worker.once('message', (report: string) => resolve(report));
     worker.once('error', reject);
+    worker.once('exit', () => reject(new Error('examining it ended without an answer')));
   });
 }
