@@ -63,14 +63,14 @@ describe('how the server listens', () => {
     spyOn(performance, 'now').and.callFake(() => now);
     const told: string[] = [];
     for (const [kind, later] of [
-      ['full', 0],
-      ['full', 300],
-      ['busy', 0],
-      ['full', 800],
+      ['disk of the spec', 0],
+      ['disk of the spec', 300],
+      ['lock of the spec', 0],
+      ['disk of the spec', 800],
     ] as const) {
       now += later;
       seldom(kind, () => told.push(`${kind} ${now}`));
     }
-    expect(told).toEqual(['full 5000', 'busy 5300', 'full 6100']);
+    expect(told).toEqual(['disk of the spec 5000', 'lock of the spec 5300', 'disk of the spec 6100']);
   });
 });
