@@ -6,7 +6,9 @@ module.exports = (config) => {
     frameworks: ['jasmine'],
     plugins: [require('karma-jasmine'), require('karma-chrome-launcher'), require('./karma-reporter.cjs')],
     reporters: ['lines'],
-    client: { jasmine: { random: true }, clearContext: false },
+    // A shared machine stands still now and then: how long a spec takes is measured elsewhere
+    client: { jasmine: { random: true, timeoutInterval: 60_000 }, clearContext: false },
+    browserNoActivityTimeout: 180_000,
     customLaunchers: {
       ChromiumCI: {
         base: 'ChromeHeadless',
