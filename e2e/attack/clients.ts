@@ -1,9 +1,7 @@
 import { slipShed } from '../../core/src/testing/designs.js';
 import { generator } from '../../core/src/testing/random.js';
 import { Application } from '../application.js';
-import type { Report } from './report.js';
-
-const headers = { 'Content-Type': 'application/json' };
+import { jsonHeaders, type Report } from './report.js';
 
 /** Many clients at once: each saves a design of its own and one that all share, reads, lists, duplicates and deletes. */
 export async function clients(count: number, seconds: number, seed: number): Promise<Report> {
@@ -20,7 +18,7 @@ export async function clients(count: number, seconds: number, seed: number): Pro
       const answer = await fetch(base + path, {
         method,
         headers: {
-          ...(body === undefined ? { 'X-Hashira': 'attack' } : headers),
+          ...(body === undefined ? { 'X-Hashira': 'attack' } : jsonHeaders),
           ...(revision === undefined ? {} : { 'If-Match': `"${revision}"` }),
         },
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),

@@ -4,9 +4,7 @@ import { setTimeout } from 'node:timers/promises';
 import { slipShed } from '../../core/src/testing/designs.js';
 import { generator } from '../../core/src/testing/random.js';
 import { Application } from '../application.js';
-import { isTrace, short, type Report } from './report.js';
-
-const headers = { 'Content-Type': 'application/json' };
+import { isTrace, jsonHeaders, type Report, short, storeDesign } from './report.js';
 
 /** Others lock the database and move it away while it is saved to: every save is kept or refused in words, and the server goes on. */
 export async function disturbances(count: number, seed: number): Promise<Report> {
@@ -17,17 +15,12 @@ export async function disturbances(count: number, seed: number): Promise<Report>
   const away = `${app.database}.away`;
   try {
     await app.start();
-    const made = await fetch(`${app.url}/api/designs`, {
-      method: 'POST',
-      headers,
-      body: JSON.stringify(slipShed()),
-    });
-    const { id } = (await made.json()) as { id: string };
+    const id = await storeDesign(app.url, slipShed());
     let revision = 1;
     const save = async (what: string): Promise<void> => {
       const answer = await fetch(`${app.url}/api/designs/${id}`, {
         method: 'PUT',
-        headers: { ...headers, 'If-Match': `"${revision}"` },
+        headers: { ...jsonHeaders, 'If-Match': `"${revision}"` },
         body: JSON.stringify({ ...slipShed(), title: `Save ${revision + 1}` }),
       });
       const text = await answer.text();

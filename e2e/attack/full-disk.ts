@@ -5,9 +5,7 @@ import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import { slipShed } from '../../core/src/testing/designs.js';
 import { Application } from '../application.js';
-import { isTrace, short, type Report } from './report.js';
-
-const headers = { 'Content-Type': 'application/json' };
+import { isTrace, jsonHeaders, short, type Report } from './report.js';
 
 /** Fills the disk of the database, waits in quiet, makes room again: no save is lost, and the server goes on. Needs the right to mount. */
 export async function fullDisk(rounds: number): Promise<Report> {
@@ -23,7 +21,11 @@ export async function fullDisk(rounds: number): Promise<Report> {
   try {
     await app.start();
     const save = (): Promise<Response> =>
-      fetch(`${app.url}/api/designs`, { method: 'POST', headers, body: JSON.stringify(slipShed()) });
+      fetch(`${app.url}/api/designs`, {
+        method: 'POST',
+        headers: jsonHeaders,
+        body: JSON.stringify(slipShed()),
+      });
     const listed = async () => ((await (await fetch(`${app.url}/api/designs`)).json()) as unknown[]).length;
     const before = await listed();
     for (let k = 0; k < rounds; k++) {

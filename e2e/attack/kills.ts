@@ -2,9 +2,7 @@ import { setTimeout } from 'node:timers/promises';
 import { slipShed } from '../../core/src/testing/designs.js';
 import { generator } from '../../core/src/testing/random.js';
 import { Application } from '../application.js';
-import type { Report } from './report.js';
-
-const headers = { 'Content-Type': 'application/json' };
+import { jsonHeaders, storeDesign, type Report } from './report.js';
 
 /** Kills the server in the middle of saves, starts it again, and looks whether every save that was answered is there. */
 export async function kills(count: number, seed: number): Promise<Report> {
@@ -14,12 +12,7 @@ export async function kills(count: number, seed: number): Promise<Report> {
   let saves = 0;
   try {
     await app.start();
-    const made = await fetch(`${app.url}/api/designs`, {
-      method: 'POST',
-      headers,
-      body: JSON.stringify(slipShed()),
-    });
-    const { id } = (await made.json()) as { id: string };
+    const id = await storeDesign(app.url, slipShed());
     let revision = 1;
     for (let k = 0; k < count; k++) {
       const saving = saveUntilGone(`${app.url}/api/designs/${id}`, revision, () => saves++);
@@ -53,7 +46,7 @@ async function saveUntilGone(url: string, from: number, saved: () => void): Prom
     try {
       const answer = await fetch(url, {
         method: 'PUT',
-        headers: { ...headers, 'If-Match': `"${revision}"` },
+        headers: { ...jsonHeaders, 'If-Match': `"${revision}"` },
         body: JSON.stringify({ ...slipShed(), title: `Save ${revision + 1}` }),
       });
       if (!answer.ok) return revision;

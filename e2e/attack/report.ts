@@ -10,3 +10,16 @@ export const short = (text: string): string => (text.length > 300 ? `${text.slic
 
 /** Whether a text shows how a program is made inside. */
 export const isTrace = (text: string): boolean => /\n\s+at .+[(:]|\bundefined\b|\bNaN\b|\[object/.test(text);
+
+/** Headers of a request with a design. */
+export const jsonHeaders = { 'Content-Type': 'application/json' };
+
+/** Stores a design on a server. Returns its id. */
+export async function storeDesign(url: string, design: object): Promise<string> {
+  const answer = await fetch(`${url}/api/designs`, {
+    method: 'POST',
+    headers: jsonHeaders,
+    body: JSON.stringify(design),
+  });
+  return ((await answer.json()) as { id: string }).id;
+}

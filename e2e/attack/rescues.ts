@@ -7,7 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { slipShed } from '../../core/src/testing/designs.js';
 import { generator } from '../../core/src/testing/random.js';
 import { Application } from '../application.js';
-import { isTrace, short, type Report } from './report.js';
+import { isTrace, short, storeDesign, type Report } from './report.js';
 
 const command = fileURLToPath(new URL('../../cli/bin/hashira.mjs', import.meta.url));
 const pageSize = 4096;
@@ -107,11 +107,7 @@ async function soundDatabase(file: string): Promise<string[]> {
       ...shed,
       rules: shed.rules.map((rule) => ({ ...rule, title: `${rule.title ?? rule.id} of ${d}` })),
     };
-    await fetch(`${app.url}/api/designs`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ ...own, title: titleOf(d) }),
-    });
+    await storeDesign(app.url, { ...own, title: titleOf(d) });
   }
   await app.stop();
   copyFileSync(app.database, file);

@@ -2,7 +2,6 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import compressedStatic from 'express-static-gzip';
 import helmet from 'helmet';
-import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
@@ -12,6 +11,7 @@ import type { DesignStore } from './designs/design-store.js';
 import { designRoutes } from './designs/routes.js';
 import { meantChanges, only, onlyNames, ownOrigin } from './http/guard.js';
 import { onlyWithKey } from './http/key.js';
+import { nonceOf } from './http/nonce.js';
 import { HttpProblem, problemHandler } from './http/problem-details.js';
 
 /** What the application needs from outside. */
@@ -105,15 +105,6 @@ export function createApp(options: AppOptions): Express {
 
 /** What stands in the built page for the nonce. */
 const pageNonce = 'page-nonce';
-
-const nonces = new WeakMap<object, string>();
-
-/** The nonce of an answer: styles of its page bear it. */
-function nonceOf(response: object): string {
-  let nonce = nonces.get(response);
-  if (nonce === undefined) nonces.set(response, (nonce = randomBytes(16).toString('base64')));
-  return nonce;
-}
 
 /** A line a request in the log, without headers. */
 const shortLines = {

@@ -1,6 +1,7 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
 import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { validateDesign } from '@hashira/core/validation';
@@ -107,7 +108,7 @@ async function serve(options: Options): Promise<void> {
   if (others.length > 0) process.stdout.write(`Others reach it at ${others.join(' and ')}\n`);
   if (entry?.made)
     process.stdout.write(
-      `Its key, which is not shown again and stands in ${options.keyFile}: ${entry.key}\n`,
+      `Its key, which is not shown again and stands in ${resolve(options.keyFile!)}: ${entry.key}\n`,
     );
   if (entry && options.certificate === undefined && !options.behindProxy && !isOfThisMachine(options.host))
     process.stderr.write(

@@ -1,49 +1,31 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { get, type IncomingMessage, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { get, type IncomingMessage } from 'node:http';
 import { join } from 'node:path';
 import { brotliCompressSync, brotliDecompressSync, gunzipSync, gzipSync } from 'node:zlib';
-import { pino } from 'pino';
-import { createApp } from './app.js';
-import type { DesignDatabase } from './database/design-database.js';
-import { openDatabase } from './database/open-database.js';
-import { DesignStore } from './designs/design-store.js';
+import { serve, type Served } from './testing/serve.js';
 
 describe('the files of the web application', () => {
   const script = 'export const frame = 1;\n'.repeat(100);
   const page = '<!doctype html><title>frame</title><app-root ngCspNonce="page-nonce"></app-root>';
-  let folder: string;
-  let database: DesignDatabase;
-  let server: Server;
+  let served: Served;
 
   beforeAll(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'hashira-files-'));
-    const root = join(folder, 'web');
-    mkdirSync(root);
-    writeFileSync(join(root, 'index.html'), page);
-    writeFileSync(join(root, 'app-1A2B.js'), script);
-    writeFileSync(join(root, 'app-1A2B.js.br'), brotliCompressSync(script));
-    writeFileSync(join(root, 'app-1A2B.js.gz'), gzipSync(script));
-    writeFileSync(join(folder, 'secret.txt'), 'not for the page');
-    database = await openDatabase(join(folder, 'designs.sqlite'));
-    const log = pino({ level: 'silent' });
-    server = createApp({ database, store: new DesignStore(database), log, webRoot: root }).listen(
-      0,
-      '127.0.0.1',
-    );
-    await new Promise((resolve) => server.once('listening', resolve));
+    served = await serve((folder) => {
+      const webRoot = join(folder, 'web');
+      mkdirSync(webRoot);
+      writeFileSync(join(webRoot, 'index.html'), page);
+      writeFileSync(join(webRoot, 'app-1A2B.js'), script);
+      writeFileSync(join(webRoot, 'app-1A2B.js.br'), brotliCompressSync(script));
+      writeFileSync(join(webRoot, 'app-1A2B.js.gz'), gzipSync(script));
+      writeFileSync(join(folder, 'secret.txt'), 'not for the page');
+      return { webRoot };
+    });
   });
-
-  afterAll(async () => {
-    await new Promise((resolve) => server.close(resolve));
-    await database.close();
-    rmSync(folder, { recursive: true });
-  });
+  afterAll(() => served.close());
 
   /** What is sent, as it travels. */
   function ask(path: string, encodings: string): Promise<{ response: IncomingMessage; body: Buffer }> {
-    const { port } = server.address() as AddressInfo;
+    const { port } = served;
     return new Promise((resolve, reject) => {
       const options = { port, host: '127.0.0.1', path, headers: { 'Accept-Encoding': encodings } };
       get(options, (response) => {

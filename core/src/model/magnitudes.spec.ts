@@ -18,7 +18,7 @@ describe('numbers of a built model', () => {
     far.loadCases![1]!.loads = [{ kind: 'node', node: 'n', F: [0, 0, 1e150] }];
     far.sections[0]!.properties = { A: 1e308, Iy: 1 };
     expect(findOutOfRange(far).map(({ message }) => message)).toEqual([
-      'The number 1e+308 is out of range: it may be 0, or from 1e-24 to 1e18 (/sections/0/properties/A)',
+      'The number 1e+308 is out of range: it may be 0, or from 1e-60 to 1e18 (/sections/0/properties/A)',
       'The number -2000000000000 is out of range: coordinates and arms may be up to 100 000 m (/nodes/0/x)',
       'The number 1e+150 is out of range: loads may be up to 1e12 N, or N/m (/loadCases/1/loads/0/F/2)',
       'The number 1e-308 is out of range: factors are 0, or from 1e-6 to 1e6 (/combinations/0/factors/G)',

@@ -23,7 +23,8 @@ const loads: Limits = {
   words: 'loads may be up to 1e12 N, or N/m',
 };
 const factors: Limits = { least: 1e-6, most: 1e6, words: 'factors are 0, or from 1e-6 to 1e6' };
-const others: Limits = { least: 1e-24, most: 1e18, words: 'it may be 0, or from 1e-24 to 1e18' };
+/** What rounding leaves may stand in a model; what is smaller cannot be divided by. */
+const others: Limits = { least: 1e-60, most: 1e18, words: 'it may be 0, or from 1e-60 to 1e18' };
 
 /**
  * Numbers of a model that are not finite, or so large or small that working with them loses their digits, each with its path. The schema

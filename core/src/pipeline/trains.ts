@@ -149,8 +149,8 @@ export function withPlacedTrains(model: ExpandedModel, progress?: Progress): Pla
   const frame = prepareFrame(model);
   const travels = trains.map((train) => new Travel(train, frame));
   const travelled = new Set(trains.flatMap(({ members }) => members.map((id) => frame.memberIndex.get(id)!)));
-  const watched = watchedIn(frame, travelled);
-  const effects = travels.map((travel) => effectsOf(model, travel, watched, progress));
+  const watch = watchedIn(frame, travelled);
+  const effects = travels.map((travel) => effectsOf(model, travel, watch, progress));
   const cases = new Map<string, LoadCase>();
   const shownOf = new Map<string, string[]>();
   const placed = combinations.flatMap((combination): CombinedState[] => {
@@ -159,7 +159,7 @@ export function withPlacedTrains(model: ExpandedModel, progress?: Progress): Pla
       return factor === 0 ? [] : [{ travel, effects: effects[t]!, factor }];
     });
     if (acting.length === 0) return [combination];
-    const found = placementsOf(acting, watched, travelled);
+    const found = placementsOf(acting, watch.watched, travelled);
     const [main] = found.values();
     for (const [i, { travel }] of acting.entries())
       if (main && !shownOf.get(travel.train.case)?.some((id) => id.startsWith(`${travel.train.id} at `)))
@@ -199,11 +199,16 @@ export function withPlacedTrains(model: ExpandedModel, progress?: Progress): Pla
   };
 }
 
-/** A number that a train changes: what of, of which member, and how it is read from a state. */
+/** A number that a train changes: what of, and of which member. */
 interface Watched {
   readonly kind: string;
   readonly member?: number;
-  readonly valueIn: (state: FrameState) => number;
+}
+
+/** Everything whose extremes are looked for, and how all of it is read from a state. */
+interface Watch {
+  readonly watched: readonly Watched[];
+  readonly valuesIn: (state: FrameState) => Float64Array;
 }
 
 /** The greatest values of what is watched, and the place at which the train brings each. */
@@ -232,7 +237,7 @@ function raise({ value, at }: Extremes, i: number, one: number, place: number): 
 function effectsOf(
   model: FrameModel,
   travel: Travel,
-  watched: readonly Watched[],
+  { watched, valuesIn }: Watch,
   progress: Progress | undefined,
 ): Effects {
   const { places } = travel;
@@ -243,9 +248,7 @@ function effectsOf(
   );
   const [most, least] = [nothingYet(watched.length), nothingYet(watched.length)];
   for (const s of places) {
-    const state = analysis.states.get(travel.caseAt(s))!;
-    watched.forEach(({ valueIn }, i) => {
-      const value = valueIn(state);
+    valuesIn(analysis.states.get(travel.caseAt(s))!).forEach((value, i) => {
       raise(most, i, value, s);
       raise(least, i, -value, s);
     });
@@ -312,26 +315,42 @@ function placementsOf(
   return new Map([[key, found.get(key)!], ...[...found].filter(([other]) => other !== key)]);
 }
 
-/** Everything whose extremes are looked for. */
-function watchedIn(frame: Frame, travelled: ReadonlySet<number>): Watched[] {
-  const names = frame.plane ? (['N', 'Vz', 'My'] as const) : forceNames;
-  const out: Watched[] = [];
-  frame.memberIds.forEach((_, member) => {
+/** Forces and displacements along members, reactions, and displacements of nodes. */
+function watchedIn(frame: Frame, travelled: ReadonlySet<number>): Watch {
+  const forces = frame.plane ? (['N', 'Vz', 'My'] as const) : forceNames;
+  const displacements = ['v', 'w'] as const;
+  const places = frame.memberIds.map((_, member) => {
     const count = travelled.has(member) ? stationsTravelled : stationsElse;
-    for (let i = 0; i < count; i++) {
-      const x = (i / (count - 1)) * frame.length[member]!;
-      for (const kind of names)
-        for (const before of [false, true])
-          out.push({ kind, member, valueIn: (state) => forceAt(state.field(member), kind, x, before) });
-      for (const kind of ['v', 'w'] as const)
-        out.push({ kind, member, valueIn: (state) => displacementAt(state.field(member), kind, x) });
-    }
+    return Array.from({ length: count }, (_, i) => (i / (count - 1)) * frame.length[member]!);
   });
-  frame.restraint.forEach((stiffness, i) => {
-    if (stiffness > 0)
-      out.push({ kind: i % 6 < 3 ? 'reaction' : 'held', valueIn: ({ reactions }) => reactions[i]! });
-  });
-  for (let i = 0; i < 6 * frame.nodeIds.length; i++)
-    if (i % 6 < 3) out.push({ kind: 'u', valueIn: ({ displacements }) => displacements[i]! });
-  return out;
+  const held = [...frame.restraint.keys()].filter((i) => frame.restraint[i]! > 0);
+  const moving = Array.from({ length: 6 * frame.nodeIds.length }, (_, i) => i).filter((i) => i % 6 < 3);
+  const watched = [
+    ...places.flatMap((xs, member) =>
+      xs.flatMap(() =>
+        [...forces.flatMap((kind) => [kind, kind]), ...displacements].map((kind): Watched => ({
+          kind,
+          member,
+        })),
+      ),
+    ),
+    ...held.map((i): Watched => ({ kind: i % 6 < 3 ? 'reaction' : 'held' })),
+    ...moving.map((): Watched => ({ kind: 'u' })),
+  ];
+  const valuesIn = (state: FrameState): Float64Array => {
+    const out = new Float64Array(watched.length);
+    let at = 0;
+    places.forEach((xs, member) => {
+      const field = state.field(member);
+      for (const x of xs) {
+        for (const kind of forces)
+          for (const before of [false, true]) out[at++] = forceAt(field, kind, x, before);
+        for (const kind of displacements) out[at++] = displacementAt(field, kind, x);
+      }
+    });
+    for (const i of held) out[at++] = state.reactions[i]!;
+    for (const i of moving) out[at++] = state.displacements[i]!;
+    return out;
+  };
+  return { watched, valuesIn };
 }

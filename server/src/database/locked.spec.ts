@@ -1,44 +1,26 @@
 import Database from 'better-sqlite3';
-import { mkdtempSync, renameSync, rmSync, symlinkSync, writeFileSync, readdirSync, chmodSync } from 'node:fs';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
+import { renameSync, rmSync, symlinkSync, writeFileSync, readdirSync, chmodSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
-import { pino } from 'pino';
 import { slipShed } from '../../../core/src/testing/designs.js';
-import { createApp } from '../app.js';
-import { DesignStore } from '../designs/design-store.js';
 import type { ProblemDetails } from '../http/problem-details.js';
 import { unattended } from '../unattended.js';
-import type { DesignDatabase } from './design-database.js';
 import { DatabaseProblem, openDatabase } from './open-database.js';
+import { serve, type Served } from '../testing/serve.js';
 
 describe('a database that others hold, move or fill up', () => {
+  let served: Served;
   let folder: string;
   let file: string;
-  let database: DesignDatabase;
-  let server: Server;
   let base: string;
   const told: string[] = [];
 
   beforeEach(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'hashira-locked-'));
-    file = join(folder, 'designs.sqlite');
-    database = await openDatabase(file, { tell: (line) => told.push(line) });
-    server = createApp({
-      database,
-      store: new DesignStore(database),
-      log: pino({ level: 'silent' }),
-    }).listen(0, '127.0.0.1');
-    await new Promise((resolve) => server.once('listening', resolve));
-    base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/designs`;
+    served = await serve({}, { tell: (line) => told.push(line) });
+    ({ folder, file } = served);
+    base = `${served.url}/api/designs`;
   });
-  afterEach(async () => {
-    await new Promise((resolve) => server.close(resolve));
-    await database.close();
-    rmSync(folder, { recursive: true });
-  });
+  afterEach(() => served.close());
 
   const create = () =>
     fetch(base, {

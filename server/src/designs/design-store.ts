@@ -14,6 +14,16 @@ export type DesignSummary = Pick<
   'id' | 'title' | 'alternatives' | 'revision' | 'createdAt' | 'updatedAt'
 >;
 
+/** Columns of a design in a list: all but its document. */
+const listed = {
+  id: true,
+  title: true,
+  alternatives: true,
+  revision: true,
+  createdAt: true,
+  updatedAt: true,
+} as const;
+
 /** The same, and why its document cannot be read where that is so. */
 export type ListedDesign = DesignSummary & { readonly unreadable?: string };
 
@@ -62,15 +72,7 @@ export class DesignStore {
   listDeleted(): Promise<(DesignSummary & Pick<DesignRecord, 'deletedAt'>)[]> {
     return this.database.read(() =>
       this.records.find({
-        select: {
-          id: true,
-          title: true,
-          alternatives: true,
-          revision: true,
-          createdAt: true,
-          updatedAt: true,
-          deletedAt: true,
-        },
+        select: { ...listed, deletedAt: true },
         where: { deletedAt: Not(IsNull()) },
         order: { deletedAt: 'DESC', id: 'ASC' },
       }),
@@ -128,14 +130,7 @@ export class DesignStore {
   async list(): Promise<ListedDesign[]> {
     const summaries: DesignSummary[] = await this.database.read(() =>
       this.records.find({
-        select: {
-          id: true,
-          title: true,
-          alternatives: true,
-          revision: true,
-          createdAt: true,
-          updatedAt: true,
-        },
+        select: listed,
         where: { deletedAt: IsNull() },
         order: { updatedAt: 'DESC', id: 'ASC' },
       }),

@@ -1,41 +1,20 @@
 import { slipShed } from '../../../core/src/testing/designs.js';
-import { mkdtempSync, rmSync } from 'node:fs';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { pino } from 'pino';
-import { createApp } from '../app.js';
-import type { DesignDatabase } from '../database/design-database.js';
-import { openDatabase } from '../database/open-database.js';
 import { DesignStore } from './design-store.js';
 import { loadDemo } from './load-demo.js';
+import { serve, type Served } from '../testing/serve.js';
 
 const demoFolder = fileURLToPath(new URL('../../../core/demo', import.meta.url));
 
 describe('the designs’ REST interface', () => {
-  let folder: string;
-  let database: DesignDatabase;
-  let server: Server;
+  let served: Served;
   let base: string;
 
   beforeEach(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'hashira-server-'));
-    database = await openDatabase(join(folder, 'designs.sqlite'));
-    server = createApp({ database, store: new DesignStore(database), log: pino({ level: 'silent' }) }).listen(
-      0,
-      '127.0.0.1',
-    );
-    await new Promise((resolve) => server.once('listening', resolve));
-    base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/designs`;
+    served = await serve();
+    base = `${served.url}/api/designs`;
   });
-
-  afterEach(async () => {
-    await new Promise((resolve) => server.close(resolve));
-    await database.close();
-    rmSync(folder, { recursive: true });
-  });
+  afterEach(() => served.close());
 
   const send = (method: string, path: string, body?: unknown, revision?: number) =>
     fetch(base + path, {
@@ -196,9 +175,9 @@ describe('the designs’ REST interface', () => {
   });
 
   it('loads the demo designs once, not again after they were deleted', async () => {
-    const store = new DesignStore(database);
+    const store = new DesignStore(served.database);
     expect(await loadDemo(store, demoFolder)).toBe(5);
-    const stored = await new DesignStore(database).list();
+    const stored = await new DesignStore(served.database).list();
     expect(stored[0]!.title).toBe('Slip shed');
     // Validated from scratch: they are stored as the files have them
     expect(stored.map(({ unreadable }) => unreadable)).toEqual(Array.from({ length: 5 }, () => undefined));

@@ -1,14 +1,6 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { pino } from 'pino';
 import { slipShed } from '../../../core/src/testing/designs.js';
-import { createApp } from '../app.js';
-import type { DesignDatabase } from '../database/design-database.js';
-import { openDatabase } from '../database/open-database.js';
 import { DesignStore } from './design-store.js';
+import { serve, type Served } from '../testing/serve.js';
 
 interface Revision {
   revision: number;
@@ -18,29 +10,18 @@ interface Revision {
 }
 
 describe('revisions of a design', () => {
-  let folder: string;
-  let database: DesignDatabase;
+  let served: Served;
   let store: DesignStore;
-  let server: Server;
   let base: string;
   let id: string;
 
   beforeEach(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'hashira-revisions-'));
-    database = await openDatabase(join(folder, 'designs.sqlite'));
-    store = new DesignStore(database);
-    server = createApp({ database, store, log: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
-    await new Promise((resolve) => server.once('listening', resolve));
-    base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/designs`;
+    served = await serve();
+    ({ store } = served);
+    base = `${served.url}/api/designs`;
     ({ id } = (await (await send('POST', '', slipShed())).json()) as { id: string });
   });
-
-  afterEach(async () => {
-    server.closeAllConnections();
-    await new Promise((resolve) => server.close(resolve));
-    await database.close();
-    rmSync(folder, { recursive: true });
-  });
+  afterEach(() => served.close());
 
   const send = (method: string, path: string, body?: unknown, revision?: number) =>
     fetch(base + path, {

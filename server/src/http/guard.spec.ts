@@ -1,14 +1,7 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { request, type Server } from 'node:http';
-import { connect, type AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { pino } from 'pino';
-import { createApp } from '../app.js';
-import type { DesignDatabase } from '../database/design-database.js';
-import { openDatabase } from '../database/open-database.js';
-import { DesignStore } from '../designs/design-store.js';
+import { request } from 'node:http';
+import { connect } from 'node:net';
 import { rawProblem, type ProblemDetails } from './problem-details.js';
+import { serve, type Served } from '../testing/serve.js';
 
 interface Answer {
   readonly status: number;
@@ -20,30 +13,15 @@ interface Answer {
 const forThreads = 60_000;
 
 describe('what the server lets in', () => {
-  let folder: string;
-  let database: DesignDatabase;
-  let server: Server;
+  let served: Served;
   let port: number;
 
   beforeAll(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'hashira-guard-'));
-    database = await openDatabase(join(folder, 'designs.sqlite'));
-    server = createApp({
-      database,
-      store: new DesignStore(database),
-      log: pino({ level: 'silent' }),
-      names: ['frames.example'],
-    }).listen(0, '127.0.0.1');
-    server.on('clientError', (_error, socket) => socket.end(rawProblem(400)));
-    await new Promise((resolve) => server.once('listening', resolve));
-    port = (server.address() as AddressInfo).port;
+    served = await serve({ names: ['frames.example'] });
+    served.server.on('clientError', (_error, socket) => socket.end(rawProblem(400)));
+    ({ port } = served);
   });
-
-  afterAll(async () => {
-    await new Promise((resolve) => server.close(resolve));
-    await database.close();
-    rmSync(folder, { recursive: true });
-  });
+  afterAll(() => served.close());
 
   /** A request with headers that `fetch` would not send. */
   const ask = (

@@ -1,39 +1,21 @@
-import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
+import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { pino } from 'pino';
-import { createApp } from '../app.js';
-import type { DesignDatabase } from '../database/design-database.js';
-import { openDatabase } from '../database/open-database.js';
-import { DesignStore } from '../designs/design-store.js';
 import { addressesOf, checkReach, StartProblem } from '../listening.js';
 import { KeyProblem, readKey } from './key.js';
 import { expectationProblem, type ProblemDetails } from './problem-details.js';
+import { serve, type Served } from '../testing/serve.js';
 
 describe('a server that asks for its key', () => {
   const key = 'a-key-of-the-spec-1234';
-  let folder: string;
-  let database: DesignDatabase;
-  let server: Server;
+  let served: Served;
   let base: string;
 
   beforeEach(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'hashira-key-'));
-    database = await openDatabase(join(folder, 'designs.sqlite'));
-    const store = new DesignStore(database);
-    const app = createApp({ database, store, log: pino({ level: 'silent' }), key });
-    server = createServer({ requireHostHeader: false }, app).listen(0, '127.0.0.1');
-    server.on('checkExpectation', (_request, response) => expectationProblem(response));
-    await new Promise((resolve) => server.once('listening', resolve));
-    base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    served = await serve({ key });
+    served.server.on('checkExpectation', (_request, response) => expectationProblem(response));
+    base = served.url;
   });
-  afterEach(async () => {
-    await new Promise((resolve) => server.close(resolve));
-    await database.close();
-    rmSync(folder, { recursive: true });
-  });
+  afterEach(() => served.close());
 
   const enter = (given: string, to = '/designs/x') =>
     fetch(`${base}/key`, {
@@ -84,7 +66,7 @@ describe('a server that asks for its key', () => {
   });
 
   it('makes the key once, for its owner alone', () => {
-    const file = join(folder, 'key');
+    const file = join(served.folder, 'key');
     const { key: made, made: isNew } = readKey(file);
     expect(isNew).toBeTrue();
     expect(made.length).toBeGreaterThan(30);
@@ -93,7 +75,7 @@ describe('a server that asks for its key', () => {
     expect(readFileSync(file, 'utf8').trim()).toBe(made);
     writeFileSync(file, 'short');
     expect(() => readKey(file)).toThrowError(KeyProblem, /shorter than 16/);
-    expect(() => readKey(join(folder, 'no', 'key'))).toThrowError(KeyProblem, /cannot be used/);
+    expect(() => readKey(join(served.folder, 'no', 'key'))).toThrowError(KeyProblem, /cannot be used/);
   });
 
   it('is the only one that listens beyond this machine', () => {
@@ -112,7 +94,7 @@ describe('a server that asks for its key', () => {
   });
 
   it('answers requests without a host, with an address that cannot be read, and with expectations, in words', async () => {
-    const port = (server.address() as AddressInfo).port;
+    const { port } = served;
     const { connect } = await import('node:net');
     const raw = (text: string) =>
       new Promise<string>((resolve) => {

@@ -3,6 +3,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { Router, urlencoded, type Request, type RequestHandler, type Response } from 'express';
 import { HttpProblem } from './problem-details.js';
 import { keyPage } from './key-page.js';
+import { nonceOf } from './nonce.js';
 
 /** The key in a file; one is made where there is no file yet. @throws KeyProblem where the file cannot be used */
 export function readKey(file: string): { key: string; made: boolean } {
@@ -91,7 +92,7 @@ export function onlyWithKey(key: string, secure: boolean): RequestHandler {
 
 function askForKey(response: Response, to: string, problem: string): void {
   response.setHeader('Cache-Control', 'no-store');
-  response.type('html').send(keyPage(to, problem));
+  response.type('html').send(keyPage(to, problem, nonceOf(response)));
 }
 
 /** A path of this server to go on to; never another address. */

@@ -9,7 +9,8 @@ import {
 import { resolveSections } from '../../library/sections.js';
 import { gravity, type FrameModel, type Load } from '../../model/types.js';
 import type { ResultSelection } from '../../results/index.js';
-import { allSenses, withLoads, type WithOwnLoads } from '../imperfections.js';
+import { withLoads, type WithOwnLoads } from '../imperfections.js';
+import { allSenses } from '../senses.js';
 import { yieldStrengthOf } from '../section.js';
 
 /** Notional loads, C2.2b(a) eq. C2-1. */

@@ -1,5 +1,5 @@
 import { analyse, prepareFrame, type Frame, type FrameState } from '../../analysis/index.js';
-import { resolveSections, type ResolvedSection } from '../../library/sections.js';
+import type { ResolvedSection } from '../../library/sections.js';
 import type { FrameModel, Load } from '../../model/types.js';
 import { fail, unwrapped } from '../../problem.js';
 import { forcesAt } from '../stations.js';
@@ -122,11 +122,11 @@ const between = 8;
  */
 export function heldForce(
   model: FrameModel,
+  sections: ReadonlyMap<string, ResolvedSection>,
   frame: Frame,
   { held }: BracingSystem,
   state: FrameState,
 ): number {
-  const sections = resolveSections(model);
   let greatest = 0;
   for (const m of held) {
     const { section, endSection } = model.members[m]!;

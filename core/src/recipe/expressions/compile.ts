@@ -127,7 +127,7 @@ class Compiler {
     const tag = this.names.tags ? tagTypes.get(name) : undefined;
     if (tag) {
       this.reads.add(name);
-      return { type: tag, run: (tags) => ownValue(tags, name) };
+      return { type: tag, run: (tags) => tags[name] };
     }
     const constant = ownValue(constants, name);
     if (constant !== undefined) return this.constant(constant);
