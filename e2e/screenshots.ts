@@ -16,9 +16,13 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 
 /** Takes a picture when every alternative that is on it is worked out. */
 async function picture(name: string): Promise<void> {
-  await page.waitForFunction(() => !/checking…|calculating…/.test(document.body.textContent), undefined, {
-    timeout: 60_000,
-  });
+  await page.waitForFunction(
+    () =>
+      !/checking…|calculating…/.test(document.body.textContent) &&
+      !document.querySelector('app-workspace-state button'),
+    undefined,
+    { timeout: 60_000 },
+  );
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(folder, `${name}.png`) });
 }

@@ -30,6 +30,13 @@ interface Job {
 const silent = 1000;
 const toldEvery = 250;
 
+/** What a stage begins with, until its parts tell their names. */
+const partNames: Readonly<Record<StageName, string>> = {
+  forces: 'Forces',
+  checks: 'Checks',
+  complete: 'Buckling and modes',
+};
+
 /** Thrown out of the middle of work that a newer design has overtaken. */
 class Overtaken extends Error {}
 
@@ -91,7 +98,7 @@ export class CalculationDesk {
   /** Works one alternative to a stage and tells what it came to. Returns false where newer work has begun meanwhile. */
   private async work(run: AlternativeRun, stage: StageName, all: Job): Promise<boolean> {
     const { job, version, runs, selected } = all;
-    let part = 'Analysis';
+    let part = partNames[stage];
     let told = performance.now() + silent - toldEvery;
     const progress: Progress = {
       stage: (name) => (part = name),

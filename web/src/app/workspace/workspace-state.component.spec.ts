@@ -3,6 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { BehaviorSubject } from 'rxjs';
 import { Calculation } from '../calculation/calculation.service';
 import type { WorkDone } from '../calculation/protocol';
+import { slipShed } from '../testing/slip-shed';
 import { DesignWorkspace, type ResultState } from './design-workspace.service';
 import type { SavingState } from './saving.service';
 import { WorkspaceStateComponent } from './workspace-state.component';
@@ -21,7 +22,15 @@ describe('WorkspaceStateComponent', () => {
     savingState.set({ kind: 'saved', revision: 3 });
     TestBed.configureTestingModule({
       providers: [
-        { provide: DesignWorkspace, useValue: { results, savingState } },
+        {
+          provide: DesignWorkspace,
+          useValue: {
+            results,
+            savingState,
+            selected: signal('fixed'),
+            state: signal({ design: slipShed() }),
+          },
+        },
         { provide: Calculation, useValue: { progress$, stop: () => stops++, again: () => agains++ } },
       ],
     });
@@ -62,6 +71,8 @@ describe('WorkspaceStateComponent', () => {
     expect(told()).toEqual(['calculating…', 'Buckling of U1 45 %', 'Saved, revision 3']);
     results.set({ alternatives: new Map(), current: true });
     expect(told()).toEqual(['Buckling of U1 45 %', 'Saved, revision 3']);
+    progress$.next({ alternative: 'pinned', part: 'Checks', done: 0 });
+    expect(told()).toEqual(['Pinned bases: Checks 0 %', 'Saved, revision 3']);
     host.querySelector('button')!.click();
     expect(stops).toBe(1);
   });

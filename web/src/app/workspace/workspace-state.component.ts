@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Calculation } from '../calculation/calculation.service';
+import type { WorkDone } from '../calculation/protocol';
 import { DesignWorkspace } from './design-workspace.service';
 import type { SavingState } from './saving.service';
 
@@ -16,7 +17,7 @@ import type { SavingState } from './saving.service';
         <span class="soft" role="status">calculating…</span>
       }
       @if (progress(); as work) {
-        <span class="soft number">{{ work.part }} {{ percent(work.done) }}</span>
+        <span class="soft number">{{ wordsOf(work) }}</span>
         <button type="button" class="plain press" (click)="calculation.stop()">stop</button>
       }
     }
@@ -45,8 +46,13 @@ export class WorkspaceStateComponent {
   protected readonly saved = computed(() => savedText(this.workspace.savingState()));
   protected readonly unsaved = computed(() => this.workspace.savingState().kind === 'unsaved');
 
-  protected percent(share: number): string {
-    return `${Math.floor(100 * share)} %`;
+  /** What is being done and how far it is; of which alternative, where that is not the one on the stage. */
+  protected wordsOf({ alternative, part, done }: WorkDone): string {
+    const title =
+      alternative === this.workspace.selected()
+        ? undefined
+        : this.workspace.state()?.design.alternatives.find(({ id }) => id === alternative)?.title;
+    return `${title === undefined ? '' : `${title}: `}${part} ${Math.floor(100 * done)} %`;
   }
 }
 
