@@ -20,15 +20,7 @@ export default tseslint.config(
     extends: [...tseslint.configs.strictTypeChecked, ...tseslint.configs.stylisticTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: [
-          'core/tsconfig.json',
-          'server/tsconfig.json',
-          'cli/tsconfig.json',
-          'e2e/tsconfig.json',
-          'web/tsconfig.app.json',
-          'web/tsconfig.spec.json',
-          'web/tsconfig.worker.json',
-        ],
+        project: ['tsconfig.json', 'e2e/tsconfig.json', 'web/tsconfig.lint.json', 'web/tsconfig.worker.json'],
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -91,6 +83,7 @@ export default tseslint.config(
         console: 'readonly',
         require: 'readonly',
         module: 'writable',
+        Buffer: 'readonly',
         URL: 'readonly',
         setTimeout: 'readonly',
         performance: 'readonly',

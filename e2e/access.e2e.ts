@@ -11,6 +11,19 @@ function looker(page: Page) {
 
 /** What the checker finds on the page as it is, by WCAG 2.2 A and AA and its best practices; one line each. */
 async function findings(page: Page, state: string): Promise<string[]> {
+  // What fades in or out has colours that nobody reads
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          document
+            .getAnimations()
+            .filter(
+              ({ playState, effect }) => playState === 'running' && effect?.getTiming().iterations === 1,
+            ).length,
+      ),
+    )
+    .toBe(0);
   const { violations } = await new AxeBuilder({ page }).analyze();
   return violations.flatMap(({ id, nodes }) =>
     nodes.map(

@@ -1,11 +1,11 @@
 import { defineConfig } from '@playwright/test';
 
-/** The real application in Debian's Chromium, one test after the other: each file has a server and a database of its own. */
+/** The real application in Debian's Chromium, two tests at a time: each worker has a server and a database of its own. */
 export default defineConfig({
   testDir: '.',
   globalSetup: './build-server.ts',
   testMatch: '*.e2e.ts',
-  workers: 1,
+  workers: 2,
   fullyParallel: false,
   timeout: 90_000,
   expect: { timeout: 15_000 },

@@ -1,55 +1,17 @@
 // npm test: sets up, checks, and runs every test. The last line is "N passed, N failed".
-import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { stripVTControlCharacters } from 'node:util';
-import { buildWeb } from './build-web.mjs';
+import { inSlots } from './in-slots.mjs';
 import { installDebianPackages, installPackages, root } from './set-up.mjs';
 
+const begun = performance.now();
 installPackages();
 if (!existsSync('/usr/bin/chromium'))
   installDebianPackages(
     ['chromium', 'fonts-dejavu-core'],
     'The tests drive Chromium from Debian’s packages.',
   );
-
-let passed = 0;
-let failed = 0;
-
-/** Runs a command, shows its output, and returns it. */
-function show(title, command, args, options = {}) {
-  console.log(`\n== ${title}`);
-  const result = spawnSync(command, args, {
-    cwd: root,
-    encoding: 'utf8',
-    maxBuffer: 1 << 28,
-    ...options,
-    env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0', NG_CLI_ANALYTICS: 'false', ...options.env },
-  });
-  const output = `${result.stdout ?? ''}${result.stderr ?? ''}`;
-  process.stdout.write(output);
-  // Colours would stand between the numbers that are counted
-  return { output: stripVTControlCharacters(output), ok: result.status === 0 };
-}
-
-/** A step that passes or fails as a whole. */
-function check(title, command, args) {
-  if (show(title, command, args).ok) passed++;
-  else failed++;
-}
-
-/** Counts what a test runner reports; a runner that fails without failed tests counts as one failure. */
-function tests(title, command, args, count, options) {
-  const { output, ok } = show(title, command, args, options);
-  const found = count(output);
-  passed += found.passed;
-  failed += found.failed;
-  if (!ok && found.failed === 0) failed++;
-  if (ok && found.passed === 0) {
-    console.error(`${title} ran no test.`);
-    failed++;
-  }
-}
+const times = [['Setting up', (performance.now() - begun) / 1000]];
 
 function jasmineCount(output) {
   const match = [...output.matchAll(/(\d+) specs?, (\d+) failures?/g)].at(-1);
@@ -68,36 +30,81 @@ function playwrightCount(output) {
   return { passed: of('passed') + of('flaky'), failed: of('failed') + of('did not run') };
 }
 
-const jasmine = [
-  '--import',
-  'tsx',
-  join(root, 'node_modules/jasmine/bin/jasmine.js'),
-  '--config=jasmine.json',
-];
+let passed = 0;
+let failed = 0;
 
-check('ESLint', 'npx', ['eslint', '.']);
-check('Prettier', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('Import boundaries', 'npx', [
-  'depcruise',
-  '--config',
-  '.dependency-cruiser.cjs',
-  'core/src',
-  'server/src',
-  'cli/src',
-  'web/src',
-]);
-check('Types', process.execPath, ['scripts/typecheck.mjs']);
-check('Compiled kernels', process.execPath, ['core/kernels/build.mjs', '--check']);
-check('Verification manual', process.execPath, ['--import', 'tsx', 'core/verification-manual.ts', '--check']);
-check('Page of sections', process.execPath, ['--import', 'tsx', 'core/sections-manual.ts', '--check']);
-check('Page of steps', process.execPath, ['--import', 'tsx', 'core/steps-manual.ts', '--check']);
-for (const workspace of ['core', 'server', 'cli'])
-  tests(`Jasmine: ${workspace}`, process.execPath, jasmine, jasmineCount, { cwd: join(root, workspace) });
-tests('Karma and Jasmine: web', 'npx', ['ng', 'test'], karmaCount, { cwd: join(root, 'web') });
-buildWeb();
-tests('Playwright: the application', 'npx', ['playwright', 'test'], playwrightCount, {
-  cwd: join(root, 'e2e'),
+/** Shows and counts a result: a job without a count passes or fails as a whole, and one that fails without failed tests is one failure. */
+function tell({ title, count }, { output, ok, seconds }) {
+  console.log(`\n== ${title} (${seconds.toFixed(0)} s)`);
+  process.stdout.write(output);
+  times.push([title, seconds]);
+  const found = count?.(output) ?? { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
+  passed += found.passed;
+  failed += found.failed;
+  if (!ok && found.failed === 0) failed++;
+  if (ok && found.passed === 0) {
+    console.error(`${title} ran no test.`);
+    failed++;
+  }
+}
+
+const node = (title, ...args) => ({ title, command: process.execPath, args });
+const specs = (workspace, ...more) => ({
+  ...node(
+    `Jasmine: ${workspace}`,
+    '--import',
+    'tsx',
+    join(root, 'node_modules/jasmine/bin/jasmine.js'),
+    '--config=jasmine.json',
+    ...more,
+  ),
+  cwd: join(root, workspace),
+  count: jasmineCount,
 });
+const tool = (title, ...args) => ({ title, command: 'npx', args });
 
+// The longest first, so that none is left over at the end
+const beforeThePage = [
+  specs('core'),
+  { ...tool('Karma and Jasmine: web', 'ng', 'test'), cwd: join(root, 'web'), count: karmaCount },
+  specs('e2e'),
+  tool('ESLint', 'eslint', '--cache', '--cache-location', 'node_modules/.cache/eslint', '.'),
+  tool('Prettier', 'prettier', '--check', '--cache', '--log-level', 'warn', '.'),
+  node('Web application', 'scripts/build-web.mjs'),
+  node('Types', 'scripts/typecheck.mjs'),
+  specs('server'),
+  specs('cli'),
+  tool(
+    'Import boundaries',
+    'depcruise',
+    '--config',
+    '.dependency-cruiser.cjs',
+    'core/src',
+    'server/src',
+    'cli/src',
+    'web/src',
+  ),
+  node('Compiled kernels', 'core/kernels/build.mjs', '--check'),
+  node('Verification manual', '--import', 'tsx', 'core/verification-manual.ts', '--check'),
+  node('Page of sections', '--import', 'tsx', 'core/sections-manual.ts', '--check'),
+  node('Page of steps', '--import', 'tsx', 'core/steps-manual.ts', '--check'),
+];
+await inSlots(beforeThePage, tell);
+// Playwright takes every processor by itself
+await inSlots(
+  [
+    {
+      ...tool('Playwright: the application', 'playwright', 'test'),
+      cwd: join(root, 'e2e'),
+      count: playwrightCount,
+    },
+  ],
+  tell,
+);
+
+times.push(['All', (performance.now() - begun) / 1000]);
+console.log(
+  `\n${times.map(([title, seconds]) => `${seconds.toFixed(0).padStart(5)} s  ${title}`).join('\n')}`,
+);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

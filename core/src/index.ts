@@ -17,7 +17,7 @@ export {
 } from './exchange/cut-list/cut-list.js';
 export { readParameters, writeParameters } from './exchange/csv/parameters.js';
 export { writeResults } from './exchange/csv/results.js';
-export { readPoints, writePoints, type LinePoints } from './exchange/csv/points.js';
+export { readPoints, type LinePoints } from './exchange/csv/points.js';
 export type { ResolvedSection } from './library/sections.js';
 export type * from './model/types.js';
 export { applyAlternative, pickedOption } from './recipe/alternatives.js';

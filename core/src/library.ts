@@ -1,6 +1,5 @@
 /** The library of sections and materials alone, for those who need no frames. */
 export * from './problem.js';
-export * from './library/builders.js';
 export { catalogue, type CatalogueEntry } from './library/catalogue/index.js';
 export { describeSection, type PropertyLine } from './library/describe.js';
 export { sectionDetails, type SectionDetails } from './library/details.js';
@@ -20,3 +19,4 @@ export { searchProfiles, seriesNames, type FoundProfiles } from './library/searc
 export { outlinePath, type OutlinePath } from './library/shapes/outline-path.js';
 export { shapeProblem, shapeProperties } from './library/shapes/index.js';
 export { parseSectionTable, type OwnSection } from './library/table.js';
+export { iWithDepth } from './library/with-depth.js';

@@ -75,12 +75,8 @@ function same(a: Int32Array, b: Int32Array): boolean {
   return true;
 }
 
-/** The symbolic factorization for a frame's topology and unknowns, made anew. */
-export function analyseTopology(frame: Frame, constraints: Constraints): Symbolic {
-  return analyseCliques(constraints, memberCliques(frame, constraints));
-}
-
-function analyseCliques({ weights, positions }: Constraints, cliques: Cliques): Symbolic {
+/** The symbolic factorization for the blocks that meet in an equation. */
+export function analyseCliques({ weights, positions }: Constraints, cliques: Cliques): Symbolic {
   return analyseGraph(graphOfCliques(weights, cliques.start, cliques.members, positions));
 }
 
@@ -90,7 +86,7 @@ interface Cliques {
 }
 
 /** Blocks that each member, and each node whose freedoms are tied, brings into one equation. */
-function memberCliques(frame: Frame, constraints: Constraints): Cliques {
+export function memberCliques(frame: Frame, constraints: Constraints): Cliques {
   const { unknown, blockOf, plain } = constraints;
   const starts = [0];
   const members: number[] = [];

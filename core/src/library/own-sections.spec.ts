@@ -1,59 +1,96 @@
 import { expectClose } from '../testing/models.js';
 import { ProblemError } from '../problem.js';
-import { boxOfPlates, iWithDepth, iWithPlates, twoChannels, weldedI } from './builders.js';
+import type { Shape } from '../model/types.js';
 import { sectionDetails } from './details.js';
 import { lookUpGrade, strengthAt } from './materials.js';
 import { findProfile, lookUpProfile } from './profiles.js';
 import { parseQuery, queryProfiles } from './query.js';
 import { shapeProblem, shapeProperties } from './shapes/index.js';
 import { parseSectionTable } from './table.js';
+import { iWithDepth } from './with-depth.js';
 
 describe('built-up sections', () => {
+  const channels = (gap: number, facing: 'backs' | 'toes'): Shape => ({
+    ...(findProfile('UPN 200').shape as Extract<Shape, { type: 'channel' }>),
+    type: 'double-channel',
+    gap,
+    facing,
+  });
+
   it('two channels back to back: twice one, moved by the theorem of parallel axes', () => {
     const one = sectionDetails(findProfile('UPN 200').shape);
-    const two = sectionDetails(twoChannels('UPN 200', 0.01, 'backs'));
+    const two = sectionDetails(channels(0.01, 'backs'));
     expectClose(two.A, 2 * one.A);
     expectClose(two.Iy, 2 * one.Iy);
     expectClose(two.Iz, 2 * (one.Iz + one.A * (one.left + 0.005) ** 2));
   });
 
   it('two channels toe to toe make a closed box, far stiffer in torsion', () => {
-    const box = shapeProperties(twoChannels('UPN 200', 0, 'toes'));
-    expect(box.J!).toBeGreaterThan(100 * shapeProperties(twoChannels('UPN 200', 0, 'backs')).J!);
+    const box = shapeProperties(channels(0, 'toes'));
+    expect(box.J!).toBeGreaterThan(100 * shapeProperties(channels(0, 'backs')).J!);
   });
 
   it('plates on an I: theorem of parallel axes, plastic modulus by halves', () => {
-    const i = sectionDetails(findProfile('HEA 200').shape);
-    const plated = sectionDetails(iWithPlates('HEA 200', 0.22, 0.012));
+    const hea = findProfile('HEA 200').shape as Extract<Shape, { type: 'i'; b: number }>;
+    const i = sectionDetails(hea);
+    const { h, b, tw, tf, r = 0 } = hea;
+    const plates = (on: 'both' | 'bottom'): Shape => ({
+      type: 'plated-i',
+      h,
+      b,
+      tw,
+      tf,
+      r,
+      bp: 0.22,
+      tp: 0.012,
+      plates: on, // prettier-ignore
+    });
+    const plated = sectionDetails(plates('both'));
     expectClose(plated.A, i.A + 2 * 0.22 * 0.012);
     expectClose(plated.Iy, i.Iy + 2 * ((0.22 * 0.012 ** 3) / 12 + 0.22 * 0.012 * (0.095 + 0.006) ** 2));
     expectClose(plated.Wply, i.Wply + 2 * 0.22 * 0.012 * (0.095 + 0.006), 1e-4);
-    const below = sectionDetails(iWithPlates('HEA 200', 0.22, 0.012, 'bottom'));
+    const below = sectionDetails(plates('bottom'));
     expect(below.zs).toBeLessThan(0.05);
     expect(below.bottom).toBeLessThan(below.top);
   });
 
   it('a box of plates: outer less inner, Bredt’s torsion', () => {
-    const box = sectionDetails(boxOfPlates(0.4, 0.3, 0.01, 0.015));
+    const box = sectionDetails({ type: 'plate-box', h: 0.4, b: 0.3, tw: 0.01, tf: 0.015, c: 0 });
     expectClose(box.Iy, (0.3 * 0.4 ** 3 - 0.28 * 0.37 ** 3) / 12);
     const Am = 0.29 * 0.385;
     expectClose(box.J, (4 * Am ** 2) / (2 * (0.29 / 0.015 + 0.385 / 0.01)), 0.01);
   });
 
-  it('an I made deeper keeps its plates; a welded I has its flanges', () => {
-    const deep = iWithDepth('IPE 300', 0.45);
-    expect(deep).toEqual({ ...findProfile('IPE 300').shape, h: 0.45 } as typeof deep);
-    const welded = sectionDetails(weldedI(0.5, 0.01, { b: 0.3, tf: 0.02 }, { b: 0.2, tf: 0.015 }));
+  it('a welded I with unlike flanges', () => {
+    const welded = sectionDetails({
+      type: 'i',
+      h: 0.5,
+      tw: 0.01,
+      bTop: 0.3,
+      tfTop: 0.02,
+      bBottom: 0.2,
+      tfBottom: 0.015,
+      r: 0, // prettier-ignore
+    });
     expectClose(welded.A, 0.3 * 0.02 + 0.2 * 0.015 + 0.465 * 0.01);
     // The equal-area axis lies in the web: (half the area − top flange)/tw below the flange
     expectClose(welded.top - welded.zPlastic, 0.02 + (welded.A / 2 - 0.006) / 0.01, 1e-6);
   });
 
-  it('says what does not fit', () => {
-    expect(() => iWithPlates('SHS 80x80x5', 0.1, 0.01)).toThrowMatching(
-      (e) => e instanceof ProblemError && e.message.includes('no I section'),
-    );
-    expect(() => boxOfPlates(0.02, 0.3, 0.01, 0.015)).toThrowMatching((e) => e instanceof ProblemError);
+  it('an I made deeper keeps its plates', () => {
+    const deep = iWithDepth('IPE 300', 0.45);
+    expect(deep).toEqual({ ...findProfile('IPE 300').shape, h: 0.45 } as typeof deep);
+    for (const [profile, h, words] of [
+      ['SHS 80x80x5', 0.1, 'is no I section'],
+      ['IPE 300', 0.01, 'With this depth'],
+    ] as const)
+      expect(() => iWithDepth(profile, h))
+        .withContext(profile)
+        .toThrowMatching((e) => e instanceof ProblemError && e.message.includes(words));
+  });
+
+  it('whose webs do not fit into their flanges are told', () => {
+    expect(shapeProblem({ type: 'plate-box', h: 0.02, b: 0.3, tw: 0.01, tf: 0.015, c: 0 })).toBeTruthy();
   });
 });
 

@@ -64,15 +64,6 @@ export function envelope(
   return pieces;
 }
 
-/** Value of an envelope at x with the combination that governs there. */
-export function envelopeAt(pieces: readonly EnvelopePiece[], x: number): { value: number; id: string } {
-  const piece = pieces.find(({ to }) => x <= to) ?? pieces[pieces.length - 1]!;
-  return {
-    value: evaluate(piece.coefficients, 0, piece.coefficients.length, x - piece.from),
-    id: piece.id,
-  };
-}
-
 interface Candidate {
   readonly id: string;
   readonly c: Float64Array;

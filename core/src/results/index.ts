@@ -22,5 +22,5 @@ export {
   type Situation,
 } from './selection.js';
 export { memberStations, type Station } from './stations.js';
-export { envelope, envelopeAt, type EnvelopePiece, type NamedField } from './envelope.js';
+export { envelope, type EnvelopePiece, type NamedField } from './envelope.js';
 export { elasticStress } from './stress.js';

@@ -1,5 +1,5 @@
 import { fail } from '../../problem.js';
-import { readTable, writeTable, type Table } from './table.js';
+import { readTable, type Table } from './table.js';
 
 /** Points and pairs as a `line` step takes them. */
 export interface LinePoints {
@@ -68,10 +68,3 @@ function readPairs(text: string, numbers: ReadonlyMap<string, number>): number[]
     }),
   );
 }
-
-/** Points of a `line` step as a table, each cell as it is written in the step. */
-export const writePoints = (points: readonly (readonly unknown[])[]): string =>
-  writeTable([
-    ['x', 'y', 'z'],
-    ...points.map((point) => (point.length === 2 ? [point[0], '0 m', point[1]] : point).map(String)),
-  ]);

@@ -56,7 +56,6 @@ export {
   removeSection,
   setAnalysis,
   setAxis,
-  setCode,
   setSetting,
   setTitle,
 } from './settings.js';

@@ -1,6 +1,6 @@
 import type { AnalysisChoice, AxisSet, Design } from '../types.js';
 import type { OwnSection } from '../../library/table.js';
-import type { CodeChoice, Section } from '../../model/types.js';
+import type { Section } from '../../model/types.js';
 import { withFields, withItem, withPath, without } from './lists.js';
 
 export function setTitle(design: Design, title: string): Design {
@@ -10,14 +10,6 @@ export function setTitle(design: Design, title: string): Design {
 /** Sets what every alternative is calculated by. */
 export function setAnalysis(design: Design, analysis: Partial<AnalysisChoice>): Design {
   return { ...design, analysis: { ...design.analysis, ...analysis } };
-}
-
-/** Sets fields of the design code's choice; `undefined` takes one back to its recommended value. */
-export function setCode(
-  design: Design,
-  fields: Readonly<Partial<Record<keyof CodeChoice, unknown>>>,
-): Design {
-  return { ...design, code: withFields(design.code, fields) };
 }
 
 /** Adds an own section; nothing changes if its id is taken. */

@@ -92,7 +92,6 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   removeSection: (d) =>
     changes.removeSection(changes.addSection(d, { id: 'own', material: 'S355', profile: 'IPE 400' }), 'own'),
   setAnalysis: (d) => changes.setAnalysis(d, { order: 1, imperfections: false }),
-  setCode: (d) => changes.setCode(d, { name: 'AISC360' }),
   setSetting: (d) => changes.setSetting(d, 'code/gammaM1', 1.1),
   addAxis: (d) => changes.addAxis(d, { along: 'x', at: ['0 m', '5 m'], names: 'A' }),
   removeAxis: (d) =>

@@ -50,14 +50,6 @@ export function archPoints(
   return points;
 }
 
-/** Height of an arch's centre line over x, m; undefined where x has two of them. */
-export function archHeight(shape: ArchShape, step: string): ((x: number) => number) | undefined {
-  const drawn = drawArch(shape, (field, message) =>
-    fail('geometry', `Step "${step}": ${message}`, { step, field }),
-  );
-  return drawn.folded ? undefined : drawn.z;
-}
-
 function drawArch(shape: ArchShape, complain: Complain): Drawn {
   const { curve, endHeight } = shape;
   if ((curve === 'elliptic' || curve === 'hyperbolic') && endHeight !== 0)
