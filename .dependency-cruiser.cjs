@@ -1,30 +1,69 @@
-// The order of the core's folders: each may import from those before it, never from those behind it.
+// The order of the core's folders: each imports from those before it, never from those behind it; types are known everywhere.
 const order = [
-  'numeric',
+  'base',
   'units',
+  'language',
   'model',
-  'library',
-  'recipe',
+  'sections',
+  'geometry',
+  'fields',
+  'steps',
+  'rules',
+  'combinations',
+  'document',
+  'build',
+  'edits',
   'analysis',
   'results',
-  'capacity',
-  'pipeline',
+  'checks',
+  'evaluation/stages',
   'drawing',
-  'compare',
-  'exchange',
+  'evaluation',
+  'files',
 ];
 
+/** What a folder's path begins with; `evaluation` is its other folders. */
+const within = (folder) => (folder === 'evaluation' ? 'evaluation/(?!stages/)' : `${folder}/`);
+
 const coreRules = order.map((folder, i) => ({
-  name: `core-${folder}-looks-back-only`,
-  comment: `core/${folder} may import only from the folders before it`,
+  name: `core-${folder.replace('/', '-')}-looks-back-only`,
+  comment: `core/src/${folder} imports only from the folders before it`,
   severity: 'error',
-  from: { path: `^core/src/${folder}/`, pathNot: '\\.spec\\.ts$' },
-  to: { path: `^core/src/(${order.slice(i + 1).join('|') || '-'})/` },
+  from: { path: `^core/src/${within(folder)}`, pathNot: '\\.spec\\.ts$' },
+  to: {
+    path: `^core/src/(${
+      order
+        .slice(i + 1)
+        .map(within)
+        .join('|') || '-'
+    })`,
+    dependencyTypesNot: ['type-only'],
+  },
 }));
 
 module.exports = {
   forbidden: [
     ...coreRules,
+    {
+      name: 'frames-know-no-document',
+      comment: 'what a frame model comes to does not depend on how it was generated, not even by its types',
+      severity: 'error',
+      from: { path: '^core/src/(model|sections|analysis|results|checks)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^core/src/(geometry|fields|steps|rules|combinations|document|build|edits)/' },
+    },
+    {
+      name: 'parts-of-the-screen-know-no-state',
+      comment: 'fields, lists and the stage get what they show from outside',
+      severity: 'error',
+      from: { path: '^web/src/app/(ui|stage)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^web/src/app/(?!ui/|stage/|testing/)' },
+    },
+    {
+      name: 'state-knows-no-screen',
+      severity: 'error',
+      from: { path: '^web/src/app/state/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^web/src/app/(design|comparison|designs|revisions|shell)/' },
+    },
     {
       name: 'core-stands-alone',
       comment: 'the core knows neither the applications nor Node nor the page',

@@ -1,10 +1,10 @@
 // Writes docs/sections.md: computed properties against published ones; with --check compares instead of writing.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { catalogue } from './src/library/catalogue/index.js';
-import { sectionDetails } from './src/library/details.js';
-import { findProfile } from './src/library/profiles.js';
-import { massDeviation } from './src/library/published/mass.js';
-import { published, publishedProperties } from './src/library/published/index.js';
+import { catalogue } from './src/sections/catalogue/index.js';
+import { sectionDetails } from './src/sections/details.js';
+import { findProfile } from './src/sections/profiles.js';
+import { massDeviation } from './src/sections/published/mass.js';
+import { published, publishedProperties } from './src/sections/published/index.js';
 
 const target = new URL('../docs/sections.md', import.meta.url);
 
@@ -31,7 +31,7 @@ const lines = [
   '# Sections: computed against published values',
   '',
   `The library stores the dimensions of ${catalogue.length} profiles and computes every property from the shape with its fillets,`,
-  'slopes and corner radii. Written by `npm run manual` from `core/src/library`; `npm test` computes all of it and checks that this',
+  'slopes and corner radii. Written by `npm run manual` from `core/src/sections`; `npm test` computes all of it and checks that this',
   'page is current. Published values are printed with three or four digits.',
   '',
   'What to know when comparing with a table:',

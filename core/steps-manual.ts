@@ -1,9 +1,9 @@
 // Writes docs/steps.md: every kind of step from its declaration, with a drawing of what it makes or changes; with --check compares instead of writing.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { kindPicture } from './src/drawing/index.js';
-import type { Field } from './src/recipe/steps/fields/index.js';
-import { stepKinds } from './src/recipe/steps/index.js';
-import type { StepKind } from './src/recipe/steps/step.js';
+import type { Field } from './src/fields/index.js';
+import { stepKinds } from './src/steps/index.js';
+import type { StepKind } from './src/steps/step.js';
 import { format, resolveConfig } from 'prettier';
 
 const target = new URL('../docs/steps.md', import.meta.url);
@@ -50,7 +50,7 @@ const drawn = new Map(stepKinds.map((kind) => [kind.kind, kindPicture(kind, { wi
 const text = [
   '# Steps of the recipe',
   '',
-  'Written by `npm run manual` from the declarations in `core/src/recipe/steps`, one file a kind; `npm test` checks that it is current.',
+  'Written by `npm run manual` from the declarations in `core/src/steps`, one file a kind; `npm test` checks that it is current.',
   'Quantities are expressions with units; conditions read tags such as `role == "column" and bay == 2`. Every step has an `id`, may have',
   'a `title`, and is left out with `"off": true`; generators have an origin `at: [x, y, z]` and a `turn` about Z.',
   '',

@@ -1,6 +1,6 @@
-// Writes docs/verification.md from the cases of src/verification; with --check compares instead of writing.
+// Writes docs/verification.md from the cases of core/verification; with --check compares instead of writing.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { verification, type VerificationCase } from './src/verification/index.js';
+import { verification, type VerificationCase } from './verification/index.js';
 
 const target = new URL('../docs/verification.md', import.meta.url);
 
@@ -22,7 +22,7 @@ const lines = [
   '# Verification manual',
   '',
   `${count} numbers of the analysis and the checks against values from outside: closed forms of textbooks, published examples and benchmarks.`,
-  'Written by `npm run manual` from `core/src/verification`, where each case stands with its model; `npm test` computes',
+  'Written by `npm run manual` from `core/verification`, where each case stands with its model; `npm test` computes',
   'them all and checks that this page is current. The error is relative; the limit is what the source’s digits or its',
   'simpler theory allow.',
 ];

@@ -9,6 +9,8 @@ module.exports = (config) => {
     // A shared machine stands still now and then: how long a spec takes is measured elsewhere
     client: { jasmine: { random: true, timeoutInterval: 60_000 }, clearContext: false },
     browserNoActivityTimeout: 180_000,
+    browserDisconnectTimeout: 60_000,
+    pingTimeout: 60_000,
     customLaunchers: {
       ChromiumCI: {
         base: 'ChromeHeadless',

@@ -8,14 +8,14 @@ import {
   useHelpers,
   vibrationModes,
 } from '../src/analysis/index.js';
-import { analyseCliques, memberCliques } from '../src/analysis/plan.js';
+import { analyseCliques, memberCliques } from '../src/analysis/first-order/plan.js';
 import { Factor } from '../src/analysis/sparse/factor.js';
-import { localMatrices } from '../src/analysis/static.js';
-import { assembleMembers, assembleSprings } from '../src/analysis/system.js';
+import { localMatrices } from '../src/analysis/first-order/static.js';
+import { assembleMembers, assembleSprings } from '../src/analysis/first-order/system.js';
 import { nodeHelpers } from '../node/helpers.js';
 import type { FrameModel } from '../src/model/types.js';
 import { forceExtremes, resultSelections } from '../src/results/index.js';
-import { unwrapped } from '../src/problem.js';
+import { unwrapped } from '../src/base/problem.js';
 import { machineFrame, tower, wall } from './towers.js';
 
 const time = (work: () => void): number => {

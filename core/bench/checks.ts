@@ -1,9 +1,9 @@
 // Figures of the checks: all checks of the Slip shed, and of a frame of 1 000 members, in one thread, without steps.
 import { analyse, prepareFrame } from '../src/analysis/index.js';
-import { MemberChecker } from '../src/capacity/index.js';
+import { MemberChecker } from '../src/checks/index.js';
 import type { CodeName, FrameModel } from '../src/model/types.js';
 import { resultSelections } from '../src/results/index.js';
-import { unwrapped } from '../src/problem.js';
+import { unwrapped } from '../src/base/problem.js';
 import { built, slipShed } from '../src/testing/designs.js';
 import { tower } from './towers.js';
 

@@ -1,10 +1,10 @@
-import { AlternativeRun, type StageName } from '../src/compare/index.js';
+import { AlternativeRun, type StageName } from '../src/evaluation/index.js';
 import { analyse, prepareFrame } from '../src/analysis/index.js';
-import { MemberChecker } from '../src/capacity/index.js';
-import { buildFrame } from '../src/recipe/build.js';
+import { MemberChecker } from '../src/checks/index.js';
+import { buildFrame } from '../src/build/build.js';
 import { resultSelections } from '../src/results/index.js';
-import { unwrapped } from '../src/problem.js';
-import type { Design } from '../src/recipe/types.js';
+import { unwrapped } from '../src/base/problem.js';
+import type { Design } from '../src/document/types.js';
 import { built, slipShed } from '../src/testing/designs.js';
 
 const shed = slipShed();

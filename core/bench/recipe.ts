@@ -2,10 +2,10 @@
 import towerFile from '../demo/lookout-tower.json' with { type: 'json' };
 import bedFile from '../demo/winch-bed.json' with { type: 'json' };
 import { prepareEquations, prepareFrame, vibrationModes } from '../src/analysis/index.js';
-import { AlternativeRun } from '../src/compare/index.js';
-import { buildFrame } from '../src/recipe/build.js';
-import { unwrapped } from '../src/problem.js';
-import type { Design } from '../src/recipe/types.js';
+import { AlternativeRun } from '../src/evaluation/index.js';
+import { buildFrame } from '../src/build/build.js';
+import { unwrapped } from '../src/base/problem.js';
+import type { Design } from '../src/document/types.js';
 import { designOf, designWith, slipShed } from '../src/testing/designs.js';
 
 /** Median and best of repeated runs after a warm-up, ms. */

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { slipShed } from '../../core/src/testing/designs.js';
-import type { Design, Step } from '../../core/src/recipe/types.js';
+import type { Design, Step } from '../../core/src/document/types.js';
 import { isTrace, short, type Report } from './report.js';
 
 const command = fileURLToPath(new URL('../../cli/bin/hashira.mjs', import.meta.url));

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Papa from 'papaparse';
-import { cutList, cutListCsv } from '../../core/src/exchange/cut-list/cut-list.js';
-import { readParameters, writeParameters } from '../../core/src/exchange/csv/parameters.js';
+import { cutList, cutListCsv } from '../../core/src/files/cut-list/cut-list.js';
+import { readParameters, writeParameters } from '../../core/src/files/csv/parameters.js';
 import { built, slipShed } from '../../core/src/testing/designs.js';
 import { isTrace, short, type Report } from './report.js';
 

@@ -4,8 +4,8 @@ import { appConfig } from './app/app.config';
 
 // A design is what most visits open: its screen is fetched while the application starts
 if (/^\/(designs\/(?!new$)[^/]+)?$/.test(location.pathname)) {
-  void import('./app/workspace/workspace.component');
-  void import('./app/design-screen/design-screen.component');
+  void import('./app/shell/workspace.component');
+  void import('./app/design/design-screen.component');
 }
 
 bootstrapApplication(AppComponent, appConfig).catch((error: unknown) => {

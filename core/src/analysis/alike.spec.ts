@@ -1,8 +1,8 @@
 import { clamp, EA, modelOf, solved } from '../testing/models.js';
 import type { Load, Member } from '../model/types.js';
-import { formElements, scaledElements, stiffnessOf } from './elements.js';
-import { prepareFrame } from './frame.js';
-import { memberLoadFields } from './member-loads.js';
+import { formElements, scaledElements, stiffnessOf } from './frame/elements.js';
+import { prepareFrame } from './frame/frame.js';
+import { memberLoadFields } from './loads/member-loads.js';
 
 /** Beams of 6 m side by side, both ends clamped, each as it is given and under its own loads. */
 function beams(ways: readonly { member?: Partial<Member>; loads: (id: string) => Load[] }[]) {

@@ -1,9 +1,9 @@
-export { downwardForce, downwardLine } from './downward-loads.js';
+export { downwardForce, downwardLine } from './loads/downward-loads.js';
 export { framingNodes } from './eigen/framing-nodes.js';
-export { withReducedStiffness } from './reduced-stiffness.js';
-export { prepareFrame, releases, type Frame } from './frame.js';
-export { spreadMassOf } from './spread-masses.js';
-export { memberEndMoves } from './transform.js';
+export { withReducedStiffness } from './first-order/reduced-stiffness.js';
+export { prepareFrame, releases, type Frame } from './frame/frame.js';
+export { spreadMassOf } from './frame/spread-masses.js';
+export { memberEndMoves } from './frame/transform.js';
 export {
   addStartForces,
   fieldOf,
@@ -11,10 +11,16 @@ export {
   type InitialStrain,
   type MemberField,
 } from './member-field.js';
-export type { MemberLoadFields } from './member-loads.js';
+export type { MemberLoadFields } from './loads/member-loads.js';
 export { derivative, evaluate, rootsBetween, shiftOrigin } from './polynomial.js';
-export { analyse, analyseInParts, type Analysis, type FrameState, type LoadSelection } from './states.js';
-export type { CaseLoads } from './case-loads.js';
+export {
+  analyse,
+  analyseInParts,
+  type Analysis,
+  type FrameState,
+  type LoadSelection,
+} from './first-order/states.js';
+export type { CaseLoads } from './loads/case-loads.js';
 export type { Progress } from './sparse/factor.js';
 export {
   BucklingMemory,
@@ -25,7 +31,7 @@ export {
 } from './eigen/buckling.js';
 export { frameBuckling, type FrameBuckling } from './eigen/frame-buckling.js';
 export { vibrationModes, type VibrationMode } from './eigen/modes.js';
-export { prepareEquations, type Prepared } from './static.js';
+export { prepareEquations, type Prepared } from './first-order/static.js';
 export {
   influenceAreas,
   influenceAt,
@@ -37,9 +43,15 @@ export {
   type TrainExtreme,
   type TravelLine,
 } from './influence/influence-line.js';
-export { factorFrame } from './static.js';
-export { isUnilateral } from './unilateral.js';
+export { factorFrame } from './first-order/static.js';
+export { isUnilateral } from './first-order/unilateral.js';
 export { plasticCollapse } from './plastic/collapse.js';
 export type { PlasticCollapse, PlasticEvent, PlasticOptions } from './plastic/types.js';
-export { equivalentForces, initialBow, initialSway, type Bow, type Imperfections } from './imperfections.js';
+export {
+  equivalentForces,
+  initialBow,
+  initialSway,
+  type Bow,
+  type Imperfections,
+} from './loads/imperfections.js';
 export { helpFactorize, useHelpers, type FactorizationJob, type Helpers } from './sparse/threads.js';

@@ -1,5 +1,5 @@
 import type { FrameModel, Load, Member, Support, Vector } from '../model/types.js';
-import { ProblemError } from '../problem.js';
+import { ProblemError } from '../base/problem.js';
 import { resultSelections, stateEquilibrium } from '../results/index.js';
 import { generator } from '../testing/random.js';
 import {

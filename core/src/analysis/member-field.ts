@@ -1,5 +1,5 @@
-import type { Frame } from './frame.js';
-import { flexibilityCount, type Flexibility } from './taper.js';
+import type { Frame } from './frame/frame.js';
+import { flexibilityCount, type Flexibility } from './frame/taper.js';
 
 /**
  * Functions along one member: on each segment between breaks every internal force and every displacement is a polynomial

@@ -1,5 +1,5 @@
 import { tower } from '../../bench/towers.js';
-import { fail, ProblemError } from '../problem.js';
+import { fail, ProblemError } from '../base/problem.js';
 import { resultSelections } from '../results/index.js';
 import { analyse, bucklingModes, prepareFrame, vibrationModes, type Progress } from './index.js';
 

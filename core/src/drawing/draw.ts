@@ -1,17 +1,17 @@
 import { pointOn } from '../results/index.js';
-import type { BuiltFrame } from '../recipe/build.js';
-import type { Dimension } from '../recipe/geometry/geometry.js';
-import { Namer } from '../recipe/geometry/names.js';
-import type { Point } from '../recipe/geometry/vector.js';
+import type { BuiltFrame } from '../build/build.js';
+import type { Dimension } from '../geometry/geometry.js';
+import { Namer } from '../geometry/names.js';
+import type { Point } from '../geometry/vector.js';
 import { prepareFrame, type Frame } from '../analysis/index.js';
 import { Draughtsman, type Drawing } from './drawing.js';
 import { drawHinges, drawMembers, drawSupports, drawTapers } from './frame.js';
 import { inSlice, type DrawingOptions } from './options.js';
 import { nodeAt } from './places.js';
-import { drawSections } from './sections.js';
-import { drawMotion } from './shape.js';
+import { drawSections } from './parts/sections.js';
+import { drawMotion } from './parts/shape.js';
 import { drawShown, isShape, type DrawnSource, type Greatest, type LegendLine } from './shown/index.js';
-import { drawApart } from './telling-apart.js';
+import { drawApart } from './parts/group-by.js';
 
 /** A drawing with what common scales are chosen by. */
 export interface DrawnScene {

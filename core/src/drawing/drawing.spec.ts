@@ -1,4 +1,4 @@
-import { AlternativeRun } from '../compare/index.js';
+import { AlternativeRun } from '../evaluation/index.js';
 import { slipShed } from '../testing/designs.js';
 import { cornerSize, Draughtsman, layerNames, strokeSize } from './drawing.js';
 import { fitView, projected, standardViews } from './view/view.js';

@@ -1,4 +1,4 @@
-import type { Point } from '../recipe/geometry/vector.js';
+import type { Point } from '../geometry/vector.js';
 import { Records } from './records.js';
 
 /** The sheet's colours; each means one thing. */

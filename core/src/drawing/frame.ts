@@ -1,7 +1,7 @@
 import { pointOn } from '../results/index.js';
 import type { Frame } from '../analysis/index.js';
 import type { FrameModel, Support } from '../model/types.js';
-import type { Point } from '../recipe/geometry/vector.js';
+import type { Point } from '../geometry/vector.js';
 import type { Draughtsman } from './drawing.js';
 import { nodeAt } from './places.js';
 

@@ -12,9 +12,9 @@ export {
   type Layer,
   type Scale,
 } from './drawing.js';
-export { forceQuantity } from './diagram.js';
+export { forceQuantity } from './parts/diagram.js';
 export { drawAlternative, type DrawnScene } from './draw.js';
-export { tellingNames, type Telling } from './telling-apart.js';
+export { tellingNames, type Telling } from './parts/group-by.js';
 export {
   envelopeStates,
   isShape,
@@ -27,7 +27,7 @@ export {
   type ShownResult,
 } from './shown/index.js';
 export type { DiagramKind, DrawingOptions, Slice } from './options.js';
-export { drawPreview, geometryPicture, kindPicture, stepPicture, type PictureSize } from './steps.js';
+export { drawPreview, geometryPicture, kindPicture, stepPicture, type PictureSize } from './parts/steps.js';
 export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
 export { Raster } from './view/raster.js';
 export { toFilm } from './view/film.js';

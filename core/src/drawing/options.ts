@@ -1,6 +1,6 @@
-import type { Tags } from '../recipe/expressions/types.js';
+import type { Tags } from '../language/types.js';
 import type { Layer } from './drawing.js';
-import type { Telling } from './telling-apart.js';
+import type { Telling } from './parts/group-by.js';
 
 /** What is drawn along members: an internal force, stress, or utilisation. */
 export type DiagramKind = 'none' | 'N' | 'Vz' | 'My' | 'Vy' | 'Mz' | 'T' | 'stress' | 'utilisation';

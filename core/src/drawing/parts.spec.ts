@@ -1,4 +1,4 @@
-import { AlternativeRun } from '../compare/index.js';
+import { AlternativeRun } from '../evaluation/index.js';
 import { designWith, slipShed } from '../testing/designs.js';
 import { plainText, strokesOn } from '../testing/strokes.js';
 import type { DrawingOptions } from './options.js';

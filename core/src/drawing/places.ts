@@ -1,5 +1,5 @@
 import type { Frame, MemberField } from '../analysis/index.js';
-import type { Point } from '../recipe/geometry/vector.js';
+import type { Point } from '../geometry/vector.js';
 
 /** A local axis of a member, global: 0 x, 1 y, 2 z. */
 export function axisOf(frame: Frame, member: number, axis: 0 | 1 | 2): Point {

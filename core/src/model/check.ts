@@ -1,4 +1,4 @@
-import { problem, type Problem } from '../problem.js';
+import { problem, type Problem } from '../base/problem.js';
 import type { FrameModel, FrameNode, Load, Member, Section } from './types.js';
 
 /** Collects problems with the path in the file where each was found. */

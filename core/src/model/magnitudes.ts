@@ -1,4 +1,4 @@
-import { problem, type Problem } from '../problem.js';
+import { problem, type Problem } from '../base/problem.js';
 import { greatestMagnitudes } from '../units/magnitudes.js';
 import type { FrameModel, Load } from './types.js';
 

@@ -1,5 +1,5 @@
 import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv';
-import { problem, type Outcome, type Problem } from '../problem.js';
+import { problem, type Outcome, type Problem } from '../base/problem.js';
 import { checkModel } from './check.js';
 import { findOutOfRange } from './magnitudes.js';
 import { frameModelSchema } from './schema.js';

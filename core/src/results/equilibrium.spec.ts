@@ -1,6 +1,6 @@
 import { analyse, prepareFrame } from '../analysis/index.js';
 import type { FrameModel, Load } from '../model/types.js';
-import { unwrapped } from '../problem.js';
+import { unwrapped } from '../base/problem.js';
 import { clamp, modelOf, one, solved } from '../testing/models.js';
 import { appliedResultants, pointOn, stateEquilibrium } from './equilibrium.js';
 

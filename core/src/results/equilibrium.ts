@@ -1,4 +1,4 @@
-import { isZero } from '../numeric/magnitude.js';
+import { isZero } from '../base/magnitude.js';
 import { unitVectors } from '../model/axes.js';
 import type { Frame, FrameState } from '../analysis/index.js';
 import type { DistributedLoad } from '../model/types.js';

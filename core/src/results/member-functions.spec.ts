@@ -1,5 +1,5 @@
 import { analyse, prepareFrame } from '../analysis/index.js';
-import { unwrapped } from '../problem.js';
+import { unwrapped } from '../base/problem.js';
 import { EIy, expectClose, modelOf, solved } from '../testing/models.js';
 import {
   displacementAt,

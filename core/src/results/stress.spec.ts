@@ -1,4 +1,4 @@
-import { shapeProperties } from '../library/shapes/index.js';
+import { shapeProperties } from '../sections/shapes/index.js';
 import type { Shape } from '../model/types.js';
 import { expectClose } from '../testing/models.js';
 import { elasticStress } from './stress.js';

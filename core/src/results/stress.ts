@@ -1,5 +1,5 @@
-import { flattened } from '../library/shapes/flat-outline.js';
-import { sectionBox } from '../library/shapes/section-box.js';
+import { flattened } from '../sections/outline/flat-outline.js';
+import { sectionBox } from '../sections/outline/section-box.js';
 import type { SectionProperties, Shape } from '../model/types.js';
 
 /**

@@ -1,5 +1,5 @@
 import { parseModel } from '../model/parse.js';
-import { checkToFile, type ChecksFile, type CheckOptions } from '../exchange/checks-file.js';
+import { checkToFile, type ChecksFile, type CheckOptions } from '../files/checks-file.js';
 import type { CodeChoice, FrameModel, Load, Material, MemberDesign, Section } from '../model/types.js';
 
 /** A straight bar along X to be checked: simply supported (or held as `supports` says) under its loads in one combination U. */

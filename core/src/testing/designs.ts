@@ -1,8 +1,8 @@
 import shed from '../../demo/slip-shed.json' with { type: 'json' };
-import { buildFrame, type BuiltFrame } from '../recipe/build.js';
-import { validateDesign } from '../recipe/parse.js';
-import type { Problem } from '../problem.js';
-import type { Design, Rule, Step } from '../recipe/types.js';
+import { buildFrame, type BuiltFrame } from '../build/build.js';
+import { validateDesign } from '../document/read.js';
+import type { Problem } from '../base/problem.js';
+import type { Design, Rule, Step } from '../document/types.js';
 
 /** A document as a design; a spec that writes a wrong one fails. */
 export function designOf(document: unknown): Design {

@@ -1,6 +1,6 @@
 import { analyse, prepareFrame, type Frame, type FrameState } from '../analysis/index.js';
 import type { FrameModel, Load, Member, Support } from '../model/types.js';
-import { unwrapped } from '../problem.js';
+import { unwrapped } from '../base/problem.js';
 
 /** Round stiffnesses for hand calculation: EA 1e9 N, EIy 2e7 N·m², EIz 5e6, GJ 1e6, no shear deformation. */
 export const plainSection = {

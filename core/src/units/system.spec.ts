@@ -1,4 +1,4 @@
-import { quantityOf } from '../recipe/expressions/evaluate.js';
+import { quantityOf } from '../language/evaluate.js';
 import { formatExact, formatPlain, formatWithUnit, toExpression } from './format.js';
 import { quantities, type QuantityName } from './quantities.js';
 import { showUnits, shownUnit, unitSystems } from './system.js';

@@ -4,8 +4,8 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
-import { pageNonce } from './shared/nonce';
-import { sheetPreset } from './theme/sheet-preset';
+import { pageNonce } from './ui/nonce';
+import { sheetPreset } from './ui/sheet-preset';
 
 export const appConfig: ApplicationConfig = {
   providers: [

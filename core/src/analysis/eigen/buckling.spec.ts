@@ -1,6 +1,6 @@
 import type { Load, LoadCase, Support } from '../../model/types.js';
 import { clamp, EIy, EIz, expectClose, modelOf, solved } from '../../testing/models.js';
-import { unwrapped } from '../../problem.js';
+import { unwrapped } from '../../base/problem.js';
 import { analyse, BucklingMemory, bucklingModes, prepareEquations, prepareFrame } from '../index.js';
 
 const L = 5;

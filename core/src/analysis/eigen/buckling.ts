@@ -1,12 +1,12 @@
-import { ReusedArrays } from '../../numeric/reused-arrays.js';
-import { fail, problem, ProblemError } from '../../problem.js';
-import { stiffnessOf } from '../elements.js';
-import type { FrameState } from '../states.js';
+import { ReusedArrays } from '../../base/reused-arrays.js';
+import { fail, problem, ProblemError } from '../../base/problem.js';
+import { stiffnessOf } from '../frame/elements.js';
+import type { FrameState } from '../first-order/states.js';
 import { linkageMatrices } from '../second-order/linkage.js';
-import type { Prepared } from '../static.js';
+import type { Prepared } from '../first-order/static.js';
 import type { Progress } from '../sparse/factor.js';
 import { dot, largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
-import type { Frame } from '../frame.js';
+import type { Frame } from '../frame/frame.js';
 import { framingNodes } from './framing-nodes.js';
 import { fieldCount, rich, usual, type MemberShapes, type Richness } from './member-shapes.js';
 import { ShapeCache } from './shape-cache.js';

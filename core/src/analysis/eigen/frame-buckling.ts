@@ -1,5 +1,5 @@
-import type { FrameState } from '../states.js';
-import type { Prepared } from '../static.js';
+import type { FrameState } from '../first-order/states.js';
+import type { Prepared } from '../first-order/static.js';
 import { bucklingModes, type BucklingHelp, type BucklingMode } from './buckling.js';
 
 /** How a frame and its members buckle under one state. */

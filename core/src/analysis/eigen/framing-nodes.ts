@@ -1,4 +1,4 @@
-import type { Frame } from '../frame.js';
+import type { Frame } from '../frame/frame.js';
 
 /**
  * Nodes at which something ends, meets or is held; not those that merely divide a straight member, 1 each. What divides a member is

@@ -1,6 +1,6 @@
-import type { ReusedArrays } from '../../numeric/reused-arrays.js';
-import { invertInto } from '../dense.js';
-import { negativePivotsOf } from '../inertia.js';
+import type { ReusedArrays } from '../../base/reused-arrays.js';
+import { invertInto } from '../first-order/dense.js';
+import { negativePivotsOf } from '../frame/inertia.js';
 
 /** Most unknowns of one member: 12 at its ends, 12 behind hinges, and shapes. */
 export const widest = 80;

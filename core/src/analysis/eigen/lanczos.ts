@@ -1,5 +1,5 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
-import { fail } from '../../problem.js';
+import { fail } from '../../base/problem.js';
 
 /** An operator that is symmetric in the inner product given by C: ⟨x, y⟩ = xᵀ·C·y. */
 export interface Operator {

@@ -1,10 +1,10 @@
-import type { Elements } from '../elements.js';
-import { clampedStiffness } from '../elements.js';
-import type { Frame } from '../frame.js';
-import { displaceInside, type HingeStep } from '../hinges.js';
+import type { Elements } from '../frame/elements.js';
+import { clampedStiffness } from '../frame/elements.js';
+import type { Frame } from '../frame/frame.js';
+import { displaceInside, type HingeStep } from '../frame/hinges.js';
 import { addStartForces, integrate, memberFlexibility } from '../member-field.js';
 import { evaluate, shiftOrigin } from '../polynomial.js';
-import { gaussPoints } from '../../numeric/gauss.js';
+import { gaussPoints } from '../../base/quadrature.js';
 
 /** How many shapes inside a member: bending by moments of degree 2 …, stretch and twist by forces of degree 1 … */
 export interface Richness {

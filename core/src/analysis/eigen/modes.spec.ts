@@ -1,7 +1,7 @@
 import type { FrameModel, Member, Support } from '../../model/types.js';
 import { EIy, modelOf } from '../../testing/models.js';
-import { prepareFrame } from '../frame.js';
-import { prepareEquations } from '../static.js';
+import { prepareFrame } from '../frame/frame.js';
+import { prepareEquations } from '../first-order/static.js';
 import { vibrationModes } from './modes.js';
 
 const frequencies = (model: FrameModel, wanted: number): number[] =>

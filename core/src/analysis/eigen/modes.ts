@@ -1,16 +1,16 @@
-import { greatestMagnitude, isZero } from '../../numeric/magnitude.js';
-import type { Frame } from '../frame.js';
-import { spreadMassAt, spreadMassOf, type SpreadMass } from '../spread-masses.js';
-import { problem, ProblemError } from '../../problem.js';
-import { stiffnessOf } from '../elements.js';
-import { strainEnergy } from '../mechanism.js';
-import type { Prepared } from '../static.js';
+import { greatestMagnitude, isZero } from '../../base/magnitude.js';
+import type { Frame } from '../frame/frame.js';
+import { spreadMassAt, spreadMassOf, type SpreadMass } from '../frame/spread-masses.js';
+import { problem, ProblemError } from '../../base/problem.js';
+import { stiffnessOf } from '../frame/elements.js';
+import { strainEnergy } from '../first-order/mechanism.js';
+import type { Prepared } from '../first-order/static.js';
 import type { Progress } from '../sparse/factor.js';
 import { addSquare, scaledShape } from './buckling.js';
 import { largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
 import { fieldCount, rich, usual, type MemberShapes, type Richness } from './member-shapes.js';
 import { ShapeCache } from './shape-cache.js';
-import type { ResolvedSection } from '../../library/sections.js';
+import type { ResolvedSection } from '../../sections/sections.js';
 import { widest, type MemberPencil } from './inner-elimination.js';
 import { Pencil } from './pencil.js';
 

@@ -1,10 +1,10 @@
-import { ReusedArrays } from '../../numeric/reused-arrays.js';
-import type { Constraints } from '../constraints.js';
-import type { Frame } from '../frame.js';
-import type { Plan } from '../plan.js';
+import { ReusedArrays } from '../../base/reused-arrays.js';
+import type { Constraints } from '../frame/constraints.js';
+import type { Frame } from '../frame/frame.js';
+import type { Plan } from '../first-order/plan.js';
 import { Factor } from '../sparse/factor.js';
 import type { FreedomMatrix } from '../second-order/linkage.js';
-import type { Prepared } from '../static.js';
+import type { Prepared } from '../first-order/static.js';
 import {
   assembleFreedoms,
   assembleMembers,
@@ -12,8 +12,8 @@ import {
   expand,
   reduce,
   springMatrix,
-} from '../system.js';
-import { addToNodes, toMember } from '../transform.js';
+} from '../first-order/system.js';
+import { addToNodes, toMember } from '../frame/transform.js';
 import {
   condenseMember,
   InnerEliminator,

@@ -1,5 +1,5 @@
 import type { FrameModel } from '../../model/types.js';
-import { ProblemError } from '../../problem.js';
+import { ProblemError } from '../../base/problem.js';
 import { forceAt } from '../../results/index.js';
 import { clamp, modelOf, solved } from '../../testing/models.js';
 import {

@@ -1,10 +1,10 @@
-import { fail } from '../../problem.js';
-import type { CaseLoads } from '../case-loads.js';
+import { fail } from '../../base/problem.js';
+import type { CaseLoads } from '../loads/case-loads.js';
 import { addStartForces, fieldOf, type MemberField } from '../member-field.js';
-import type { LoadField, MemberLoadFields } from '../member-loads.js';
+import type { LoadField, MemberLoadFields } from '../loads/member-loads.js';
 import { derivative, evaluate, rootsBetween, shiftOrigin } from '../polynomial.js';
 import type { Factor } from '../sparse/factor.js';
-import { solveLinear, type Prepared } from '../static.js';
+import { solveLinear, type Prepared } from '../first-order/static.js';
 
 /** What an influence line is of. */
 export type InfluenceTarget =

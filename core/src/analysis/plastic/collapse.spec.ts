@@ -2,7 +2,7 @@ import type { FrameModel, Load } from '../../model/types.js';
 import { expectClose } from '../../testing/models.js';
 import { plasticCollapse } from '../index.js';
 import { kinks, reducedMoment } from './reduced-moment.js';
-import { prepareFrame } from '../frame.js';
+import { prepareFrame } from '../frame/frame.js';
 
 const material = { id: 'm', kind: 'steel', E: 2.1e11, G: 8.1e10, density: 7850, fy: 2.5e8 };
 const shape = { type: 'i', h: 0.3, b: 0.15, tw: 0.007, tf: 0.01 } as const;

@@ -1,10 +1,10 @@
-import { strengthAt } from '../../library/materials.js';
+import { strengthAt } from '../../sections/materials.js';
 import type { FrameModel } from '../../model/types.js';
-import { attempt, fail, ProblemError, type Outcome } from '../../problem.js';
-import { invert } from '../dense.js';
-import { prepareFrame, type Frame } from '../frame.js';
+import { attempt, fail, ProblemError, type Outcome } from '../../base/problem.js';
+import { invert } from '../first-order/dense.js';
+import { prepareFrame, type Frame } from '../frame/frame.js';
 import { derivative, evaluate, rootsBetween } from '../polynomial.js';
-import { analyse, type FrameState } from '../states.js';
+import { analyse, type FrameState } from '../first-order/states.js';
 import { hingeTurn, sectionForces, throughFour } from './hinge-functions.js';
 import { hingedModel, type Hinge, type Place } from './hinged-model.js';
 import { kinks, reducedMoment } from './reduced-moment.js';

@@ -1,7 +1,7 @@
-import type { Frame } from '../frame.js';
+import type { Frame } from '../frame/frame.js';
 import type { MemberField } from '../member-field.js';
 import { evaluate } from '../polynomial.js';
-import type { FrameState } from '../states.js';
+import type { FrameState } from '../first-order/states.js';
 
 /** N and My of a field at x. */
 export function sectionForces(field: MemberField, x: number, before: boolean): { N: number; M: number } {

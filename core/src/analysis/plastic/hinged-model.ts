@@ -1,5 +1,5 @@
 import type { FrameModel, Load, Member } from '../../model/types.js';
-import type { Frame } from '../frame.js';
+import type { Frame } from '../frame/frame.js';
 
 /** A place where a hinge is or may be: on a member of the model as given, m from its start. */
 export interface Place {

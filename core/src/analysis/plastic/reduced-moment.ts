@@ -1,4 +1,4 @@
-import type { ResolvedSection } from '../../library/sections.js';
+import type { ResolvedSection } from '../../sections/sections.js';
 
 /** Plastic moment about y reduced for axial force: its share of Mpl at n = |N|/Npl, and the slope by n. */
 export interface Reduction {

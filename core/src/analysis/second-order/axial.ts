@@ -1,6 +1,6 @@
-import type { CaseLoads } from '../case-loads.js';
-import type { LoadField } from '../member-loads.js';
-import type { Prepared } from '../static.js';
+import type { CaseLoads } from '../loads/case-loads.js';
+import type { LoadField } from '../loads/member-loads.js';
+import type { Prepared } from '../first-order/static.js';
 
 /** Axial forces of a first-order state as the iteration takes them, by member. */
 export function firstOrderAxial(

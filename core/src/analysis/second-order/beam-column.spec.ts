@@ -1,4 +1,4 @@
-import { prepareFrame } from '../frame.js';
+import { prepareFrame } from '../frame/frame.js';
 import { memberFlexibility } from '../member-field.js';
 import { clamp, EIy, expectClose, modelOf } from '../../testing/models.js';
 import { beamColumn, clampColumn, type BeamColumn, type ClampedColumn } from './beam-column.js';

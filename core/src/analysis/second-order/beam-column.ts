@@ -20,7 +20,7 @@ import {
   type Width,
 } from './planes.js';
 import { flexibilityAt, longestStep, Series, type Across, type Stretch } from './series.js';
-import { flexibilityCount, type Flexibility } from '../taper.js';
+import { flexibilityCount, type Flexibility } from '../frame/taper.js';
 
 /** The beam-column between two breaks, cut into stretches of one series each. */
 interface Piece {

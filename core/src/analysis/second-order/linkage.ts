@@ -1,6 +1,6 @@
-import type { CaseLoads } from '../case-loads.js';
-import type { Frame } from '../frame.js';
-import type { Prepared } from '../static.js';
+import type { CaseLoads } from '../loads/case-loads.js';
+import type { Frame } from '../frame/frame.js';
+import type { Prepared } from '../first-order/static.js';
 
 /** A small symmetric matrix over some freedoms (6 × node + freedom). */
 export interface FreedomMatrix {

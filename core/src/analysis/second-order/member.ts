@@ -1,13 +1,13 @@
-import { fail } from '../../problem.js';
-import type { Frame } from '../frame.js';
-import { condenseHinges, condenseLoads, displaceInside, type HingeStep } from '../hinges.js';
+import { fail } from '../../base/problem.js';
+import type { Frame } from '../frame/frame.js';
+import { condenseHinges, condenseLoads, displaceInside, type HingeStep } from '../frame/hinges.js';
 import { addStartForces, integrate, type MemberField } from '../member-field.js';
-import type { LoadField } from '../member-loads.js';
+import type { LoadField } from '../loads/member-loads.js';
 import { shiftOrigin } from '../polynomial.js';
-import { chordRotations } from '../recover.js';
+import { chordRotations } from '../first-order/recover.js';
 import { beamColumn, clampColumn, pieceStates, type BeamColumn, type ClampedColumn } from './beam-column.js';
 import { Series, seriesTerms, type Across } from './series.js';
-import type { Flexibility } from '../taper.js';
+import type { Flexibility } from '../frame/taper.js';
 import { axialPolynomials, meanAxial } from './axial.js';
 
 /** Local freedoms of w, ψw, v, ψv at start, then at end; ψw = −θy. */

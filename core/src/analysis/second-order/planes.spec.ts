@@ -1,4 +1,4 @@
-import { invert } from '../dense.js';
+import { invert } from '../first-order/dense.js';
 import { generator } from '../../testing/random.js';
 import {
   apply,

@@ -1,5 +1,5 @@
-import { invert } from '../dense.js';
-import { negativePivots } from '../inertia.js';
+import { invert } from '../first-order/dense.js';
+import { negativePivots } from '../frame/inertia.js';
 
 /**
  * Matrices over w, ψw, v, ψv (4 × 4, row-major), many in one flat array, each named by the array and where it begins.

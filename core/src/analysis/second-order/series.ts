@@ -1,4 +1,4 @@
-import { flexibilityCount } from '../taper.js';
+import { flexibilityCount } from '../frame/taper.js';
 
 /** Terms of each series: with kh ≤ `longestStep` the last is below rounding. */
 export const seriesTerms = 18;

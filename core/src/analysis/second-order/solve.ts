@@ -1,15 +1,15 @@
-import { greatestMagnitude, isZero } from '../../numeric/magnitude.js';
-import { fail, problem, ProblemError } from '../../problem.js';
-import { givenDisplacements, type CaseLoads } from '../case-loads.js';
-import { clampedForces } from '../clamped-forces.js';
-import { clampedStiffness } from '../elements.js';
+import { greatestMagnitude, isZero } from '../../base/magnitude.js';
+import { fail, problem, ProblemError } from '../../base/problem.js';
+import { givenDisplacements, type CaseLoads } from '../loads/case-loads.js';
+import { clampedForces } from '../loads/clamped-forces.js';
+import { clampedStiffness } from '../frame/elements.js';
 import { memberFlexibility, type MemberField } from '../member-field.js';
-import type { LoadField } from '../member-loads.js';
-import { assembleFreedoms, assembleMembers, assembleSprings, expand, reduce } from '../system.js';
+import type { LoadField } from '../loads/member-loads.js';
+import { assembleFreedoms, assembleMembers, assembleSprings, expand, reduce } from '../first-order/system.js';
 import { Factor, type Progress } from '../sparse/factor.js';
-import { addToNodes, toMember } from '../transform.js';
-import type { Prepared } from '../static.js';
-import { springForces, supportReactions } from '../recover.js';
+import { addToNodes, toMember } from '../frame/transform.js';
+import type { Prepared } from '../first-order/static.js';
+import { springForces, supportReactions } from '../first-order/recover.js';
 import { linkageMatrices } from './linkage.js';
 import { MemberUnderForce } from './member.js';
 

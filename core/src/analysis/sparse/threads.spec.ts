@@ -6,11 +6,11 @@ import { build } from 'esbuild';
 import { nodeHelpers } from '../../../node/helpers.js';
 import { tower } from '../../../bench/towers.js';
 import type { FrameModel } from '../../model/types.js';
-import { prepareFrame } from '../frame.js';
+import { prepareFrame } from '../frame/frame.js';
 import { bucklingModes } from '../eigen/buckling.js';
-import { analyse } from '../states.js';
-import { prepareEquations } from '../static.js';
-import { unwrapped } from '../../problem.js';
+import { analyse } from '../first-order/states.js';
+import { prepareEquations } from '../first-order/static.js';
+import { unwrapped } from '../../base/problem.js';
 import { resultSelections } from '../../results/index.js';
 import { planThreads, useHelpers, type Helpers } from './threads.js';
 

@@ -1,6 +1,6 @@
 import { formatExact, significant } from '../../units/format.js';
-import { actingLoads, drawLoads } from '../loads.js';
-import { drawShape } from '../shape.js';
+import { actingLoads, drawLoads } from '../parts/loads.js';
+import { drawShape } from '../parts/shape.js';
 import type { ShownKind } from './shown.js';
 
 /** Shapes of the combination that is nearest to instability; of the others the first alone. */

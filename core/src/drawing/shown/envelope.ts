@@ -1,6 +1,6 @@
-import type { Analysed } from '../../pipeline/index.js';
+import type { Analysed } from '../../evaluation/stages/index.js';
 import { combinationOf } from '../../results/index.js';
-import { drawAlongMembers, type NamedState } from '../along-members.js';
+import { drawAlongMembers, type NamedState } from '../parts/along-members.js';
 import type { ShownKind } from './shown.js';
 
 const prefix = 'envelope.';

@@ -1,6 +1,6 @@
 import { spreadMassOf } from '../../analysis/index.js';
 import { formatExact, formatWithUnit, significant } from '../../units/format.js';
-import { drawShape } from '../shape.js';
+import { drawShape } from '../parts/shape.js';
 import type { ShownKind } from './shown.js';
 
 /** Modes that are listed. */

@@ -1,5 +1,5 @@
-import { AlternativeRun } from '../../compare/index.js';
-import type { Design } from '../../recipe/types.js';
+import { AlternativeRun } from '../../evaluation/index.js';
+import type { Design } from '../../document/types.js';
 import { designWith } from '../../testing/designs.js';
 import { plainText, strokesOn } from '../../testing/strokes.js';
 import { isShape } from './index.js';

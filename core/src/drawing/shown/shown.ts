@@ -1,8 +1,8 @@
 import type { BucklingMode, Frame, VibrationMode } from '../../analysis/index.js';
-import type { MemberCheck, Stability } from '../../capacity/index.js';
-import type { Analysed } from '../../pipeline/index.js';
-import type { BuiltFrame } from '../../recipe/build.js';
-import type { Namer } from '../../recipe/geometry/names.js';
+import type { MemberCheck, Stability } from '../../checks/index.js';
+import type { Analysed } from '../../evaluation/stages/index.js';
+import type { BuiltFrame } from '../../build/build.js';
+import type { Namer } from '../../geometry/names.js';
 import type { Draughtsman } from '../drawing.js';
 import type { DrawingOptions } from '../options.js';
 

@@ -1,9 +1,9 @@
 import type { ResultSelection } from '../../results/index.js';
-import { drawDeformed, greatestMove } from '../deformed.js';
-import { drawAlongMembers } from '../along-members.js';
+import { drawDeformed, greatestMove } from '../parts/deformed.js';
+import { drawAlongMembers } from '../parts/along-members.js';
 import type { Layer } from '../drawing.js';
-import { actingLoads, drawLoads } from '../loads.js';
-import { drawReactions } from '../reactions.js';
+import { actingLoads, drawLoads } from '../parts/loads.js';
+import { drawReactions } from '../parts/reactions.js';
 import { significant } from '../../units/format.js';
 import type { LegendLine, ShownContext, ShownKind } from './shown.js';
 

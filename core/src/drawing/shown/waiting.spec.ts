@@ -1,4 +1,4 @@
-import { AlternativeRun } from '../../compare/index.js';
+import { AlternativeRun } from '../../evaluation/index.js';
 import { designWith } from '../../testing/designs.js';
 import { strokesOn } from '../../testing/strokes.js';
 import { isShape, shownKinds } from './index.js';

@@ -1,4 +1,4 @@
-import { AlternativeRun } from '../../compare/run.js';
+import { AlternativeRun } from '../../evaluation/alternative-run.js';
 import { slipShed } from '../../testing/designs.js';
 import { toFilm } from './film.js';
 import { fitView, standardViews } from './view.js';

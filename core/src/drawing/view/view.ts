@@ -1,4 +1,4 @@
-import type { Point } from '../../recipe/geometry/vector.js';
+import type { Point } from '../../geometry/vector.js';
 
 /** How a frame is looked at: turned about Z and tilted, its centre and size on the sheet. Orthographic. */
 export interface View {

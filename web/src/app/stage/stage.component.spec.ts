@@ -1,8 +1,8 @@
 import { ComponentFixture, TestBed } from '@angular/core/testing';
 import type { View } from '@hashira/core';
 import { known, sheetOf } from '../testing/slip-shed';
-import type { DimensionChange } from './dimension-label.component';
-import { SheetRenderer } from './sheet-renderer.service';
+import type { DimensionChange } from './labels/dimension-label.component';
+import { SheetRenderer } from './paint/sheet-renderer.service';
 import { StageComponent, type PointedPlace } from './stage.component';
 import type { StageContent } from './types';
 

@@ -11,18 +11,22 @@ import {
   signal,
 } from '@angular/core';
 import { projected, toFilm, type Problem, type View, type ViewName } from '@hashira/core';
-import { DimensionLabelComponent, type DimensionChange } from './dimension-label.component';
-import { placeDimensions } from './dimension-lines';
-import { fittedView } from './fitting';
-import { PageLettering } from './lettering';
-import { OverSheet } from './over-sheet';
-import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './navigation';
-import { PointHandlesComponent, type HandleMove, type StageHandle } from './point-handles.component';
-import { membersInBox, nodeNear, type Box } from './picking';
-import { sameSheet } from './same-sheet';
-import { SheetRenderer } from './sheet-renderer.service';
-import { StageCanvasComponent } from './stage-canvas.component';
-import { phaseOf, swingAt, swingPeriod } from './swing';
+import { DimensionLabelComponent, type DimensionChange } from './labels/dimension-label.component';
+import { placeDimensions } from './view/dimension-lines';
+import { fittedView } from './view/fitting';
+import { PageLettering } from './labels/lettering';
+import { OverSheet } from './labels/over-sheet';
+import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './view/navigation';
+import {
+  PointHandlesComponent,
+  type HandleMove,
+  type StageHandle,
+} from './interaction/point-handles.component';
+import { membersInBox, nodeNear, type Box } from './interaction/picking';
+import { sameSheet } from './paint/same-sheet';
+import { SheetRenderer } from './paint/sheet-renderer.service';
+import { StageCanvasComponent } from './paint/stage-canvas.component';
+import { phaseOf, swingAt, swingPeriod } from './view/swing';
 import type { Point, Sheet, SheetSize, StageContent } from './types';
 
 /** What is read at a place of a member, ready to be shown. */

@@ -4,18 +4,19 @@ import { provideRouter } from '@angular/router';
 import { AlternativeRun, cutList, type Design } from '@hashira/core';
 import { MessageService } from 'primeng/api';
 import { BehaviorSubject } from 'rxjs';
-import type { CalculationState, KnownAlternative } from '../calculation/calculation-state';
-import { Calculation } from '../calculation/calculation.service';
-import type { Questions, Show } from '../calculation/protocol';
-import { TraceService } from '../shared/trace.service';
-import { DesignWorkspace } from '../workspace/design-workspace.service';
-import { Saving } from '../workspace/saving.service';
-import { ExpressionHelp } from '../workspace/expression-help.service';
-import { Drawing } from '../workspace/drawing.service';
-import { StepPreview } from '../workspace/preview.service';
-import { TextDraft } from '../workspace/text-draft.service';
-import { Selection } from '../workspace/selection.service';
-import { ViewState } from '../workspace/view-state.service';
+import type { CalculationState, KnownAlternative } from '../state/calculation/calculation-state';
+import { Calculation } from '../state/calculation/calculation.service';
+import type { Questions, Show } from '../state/calculation/protocol';
+import { TraceService } from '../design/ledger/trace.service';
+import { DesignWorkspace } from '../state/design-workspace.service';
+import { Saving } from '../state/saving/saving.service';
+import { namesForFields } from '../ui/names-for-fields';
+import { ExpressionHelp } from '../state/expression-help.service';
+import { Drawing } from '../state/drawing.service';
+import { StepPreview } from '../state/preview.service';
+import { TextDraft } from '../state/text-draft.service';
+import { Selection } from '../state/selection.service';
+import { ViewState } from '../state/view-state.service';
 import { slipShed } from './slip-shed';
 
 /** Calculates in the page, at once, what the workers calculate. */
@@ -107,6 +108,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
       StepPreview,
       ViewState,
       ExpressionHelp,
+      { provide: namesForFields, useExisting: ExpressionHelp },
       TraceService,
       MessageService,
       provideRouter([]),

@@ -2,7 +2,7 @@ import { By } from '@angular/platform-browser';
 import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Design } from '@hashira/core';
-import type { DesignWorkspace } from '../workspace/design-workspace.service';
+import type { DesignWorkspace } from '../state/design-workspace.service';
 import { openDesign, quickShed } from './open-design';
 
 /** A component over an open design, with the hands of a user. */

@@ -1,0 +1,45 @@
+import { attempt, fail, type Outcome } from '../base/problem.js';
+import { withShownUnit } from '../units/format.js';
+import { quantityOf } from '../language/evaluate.js';
+import type { Names } from '../language/compile.js';
+import { add, distance, minus, times, unit, type Point } from '../geometry/vector.js';
+
+/** From where a drawn member is finished by typing. */
+export interface DrawnFrom {
+  /** Where it begins, m. */
+  readonly from: Point;
+  /** The place that is pointed at: a typed length runs towards it; to the right without one. */
+  readonly towards?: Point;
+  readonly space: 'plane' | 'solid';
+}
+
+const place = { what: 'the end of the member', where: {} };
+
+/**
+ * The end of a drawn member as it is typed: a length from its beginning ("4 m", "span / 4"), or coordinates ("3 m, 6.4 m"; of a solid
+ * frame three), which stay as they are typed. Bare numbers are in the unit that is shown.
+ *
+ * @returns the coordinates as a step's point has them: x and z in the plane, x, y and z in space
+ */
+export function typedEnd(text: string, names: Names, { from, towards, space }: DrawnFrom): Outcome<string[]> {
+  return attempt(() => {
+    const parts = text
+      .split(/[,;]/)
+      .map((part) => withShownUnit(part, 'length'))
+      .filter((part) => part !== '');
+    const values = parts.map((part) => quantityOf(part, names, 'length', place));
+    const wanted = space === 'plane' ? 2 : 3;
+    if (parts.length === wanted) return parts;
+    if (parts.length !== 1)
+      return fail(
+        'invalid-design',
+        `Type a length such as "4 m", or ${wanted} coordinates such as "${wanted === 2 ? '3 m, 6 m' : '3 m, 0 m, 6 m'}".`,
+        {},
+      );
+    const [length] = values;
+    if (!(length! > 0)) return fail('invalid-design', 'The length must be above zero.', {});
+    const aims = towards !== undefined && distance(towards, from) > 1e-9;
+    const end = add(from, times(aims ? unit(minus(towards, from)) : [1, 0, 0], length!));
+    return (space === 'plane' ? [end[0], end[2]] : end).map((v) => `${Number(v.toFixed(6))} m`);
+  });
+}

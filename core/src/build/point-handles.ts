@@ -1,0 +1,70 @@
+import { attempt } from '../base/problem.js';
+import { quantityOf, type Written } from '../language/evaluate.js';
+import type { Names } from '../language/compile.js';
+import { add, turned, type Point } from '../geometry/vector.js';
+import { resolveAlternative } from './resolve.js';
+import { placingOf } from './run-steps.js';
+import type { Alternative, Design, Step } from '../document/types.js';
+
+/** A point that is written in a step and can be dragged on the stage. */
+export interface PointHandle {
+  readonly step: string;
+  /** The list it stands in, such as `points` or `curve/through`, and its place there. */
+  readonly list: string;
+  readonly index: number;
+  /** m, global. */
+  readonly at: Point;
+  /** Coordinates that a hand may change: those written as plain lengths, by number (0 is x). Formulas stay as they are. */
+  readonly free: readonly number[];
+  /** Turn of the step about the vertical, rad. */
+  readonly turn: number;
+}
+
+/** Lists of points that steps have. */
+const lists = ['points', 'curve/through'];
+
+/** The points of a step that are written by coordinates; none where it has no list of points, or its names cannot be evaluated. */
+export function pointHandles(design: Design, alternative: Alternative, id: string): PointHandle[] {
+  const outcome = attempt(() => {
+    const { design: own, names } = resolveAlternative(design, alternative);
+    const step = own.steps.find((one) => one.id === id);
+    // Only generators have points and an origin; `at` of an edit is something else
+    return step?.make !== undefined && !step.off ? lists.flatMap((list) => handlesIn(step, list, names)) : [];
+  });
+  return outcome.ok ? outcome.value : [];
+}
+
+function handlesIn(step: Step, list: string, names: Names): PointHandle[] {
+  const points = writtenPoints(step, list);
+  if (points.length === 0) return [];
+  const place = { what: 'a point', where: {} };
+  const length = (written: Written) => quantityOf(written, names, 'length', place);
+  const { at: origin, turn } = placingOf(step, names, place);
+  return points.flatMap((written, index) => {
+    if (!Array.isArray(written)) return [];
+    const coordinates = written as Written[];
+    const axes = pointAxes(coordinates.length, list);
+    const local: [number, number, number] = [0, 0, 0];
+    coordinates.forEach((one, k) => (local[axes[k]!] = length(one)));
+    const free = axes.filter((_, k) => isPlain(coordinates[k]!));
+    return [{ step: step.id, list, index, at: add(turned(local, turn), origin), free, turn }];
+  });
+}
+
+/** Axes of a written point's numbers: two mean x, z in a line and x, y in plan. */
+export function pointAxes(count: number, list: string): readonly number[] {
+  if (count === 3) return [0, 1, 2];
+  return list === 'points' ? [0, 2] : [0, 1];
+}
+
+/** Whether a coordinate is a number with a unit of length and no formula. */
+export const isPlain = (written: Written): boolean =>
+  /^-?[\d.]+(\s*(mm|cm|m))?$/.test(String(written).trim());
+
+/** What is written in a list of points of a step. */
+export function writtenPoints(step: Step, list: string): readonly unknown[] {
+  const found = list
+    .split('/')
+    .reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], step);
+  return Array.isArray(found) ? found : [];
+}

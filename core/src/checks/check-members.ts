@@ -1,0 +1,148 @@
+import type { Frame, MemberField } from '../analysis/index.js';
+import type { FrameModel } from '../model/types.js';
+import { combinationOf, type ResultSelection } from '../results/index.js';
+import { aisc360 } from './aisc360/index.js';
+import type { BucklingLengths, CheckStatus, CoveredItem, MemberCheck, MemberState } from './check.js';
+import { en1993 } from './en1993/index.js';
+import {
+  joinedField,
+  physicalMembers,
+  type PhysicalMember,
+  type UncoveredMember,
+} from './members/physical-member.js';
+import { runChecks, type RunOptions } from './run.js';
+import { deflectionItems } from './serviceability/deflection.js';
+import { withoutIdleBreaks } from './members/idle-breaks.js';
+import { memberState } from './members/stations.js';
+
+/** Functions along a member of the frame under a combination; undefined where it is slack. */
+export type FieldSource = (selection: ResultSelection, member: number) => MemberField | undefined;
+
+/** Buckling lengths of a frame's member in a combination, where its design asks for them. */
+export type BucklingSource = (selection: ResultSelection, member: number) => MemberState['buckling'];
+
+/** How members are checked. */
+export interface CheckOptions extends RunOptions {
+  /** Only this strength combination, without deflections. */
+  readonly under?: string;
+}
+
+/** What checks need besides forces, where there is such. */
+export interface CheckSources {
+  /** Buckling lengths by combination and member. */
+  readonly bucklingOf?: BucklingSource;
+  /** Why no member is covered, although it is checked. */
+  readonly notCovered?: string | undefined;
+}
+
+/** The checks of a model, ready to be run member by member. */
+export class MemberChecker {
+  /** In the order of their first pieces. */
+  readonly members: readonly (PhysicalMember | UncoveredMember)[];
+  /** What is wrong with groups and restraints. */
+  readonly problems: ReturnType<typeof physicalMembers>['problems'];
+  private readonly strength: readonly ResultSelection[];
+  private readonly service: readonly ResultSelection[];
+  private readonly fieldOf: FieldSource;
+  private readonly bucklingOf: BucklingSource | undefined;
+  private readonly notCovered: string | undefined;
+
+  constructor(
+    model: FrameModel,
+    frame: Frame,
+    selections: readonly ResultSelection[],
+    fieldOf: FieldSource,
+    { bucklingOf, notCovered }: CheckSources = {},
+  ) {
+    const { members, problems } = physicalMembers(model, frame);
+    this.members = members;
+    this.problems = problems;
+    this.strength = selections.filter(({ state }) => state === 'strength');
+    this.service = selections.filter(({ state }) => state === 'service');
+    this.fieldOf = fieldOf;
+    this.bucklingOf = bucklingOf;
+    this.notCovered = notCovered;
+  }
+
+  /** Checks one physical member in every strength combination, and its deflection in every service combination. */
+  check(index: number, options: CheckOptions = {}): MemberCheck {
+    const member = this.members[index]!;
+    const { under } = options;
+    if ('reason' in member) return uncheckedMember(member, member.reason);
+    if (this.strength.length === 0) return uncheckedMember(member, 'The model has no strength combination.');
+    const asked = this.strength.filter((one) => under === undefined || combinationOf(one) === under);
+    const states = asked.flatMap((selection) => this.state(member, selection) ?? []);
+    const code = member.code.name === 'AISC360' ? aisc360 : en1993;
+    const result = withReason(runChecks(code, member, states, options), this.notCovered);
+    if (!member.design.deflection || under !== undefined) return result;
+    const service = this.service.flatMap((selection) => {
+      const field = this.field(member, selection);
+      return field ? [{ id: combinationOf(selection), field }] : [];
+    });
+    return withItems(result, deflectionItems(member, service, options));
+  }
+
+  /** Checks every physical member. */
+  checkAll(options: CheckOptions = {}): MemberCheck[] {
+    const { progress } = options;
+    return this.members.map((_, index) => {
+      progress?.step(index / this.members.length);
+      return this.check(index, options);
+    });
+  }
+
+  /** The functions along a physical member in a state of a combination that can govern it; undefined where it is slack. */
+  private field(member: PhysicalMember, selection: ResultSelection): MemberField | undefined {
+    const { situation } = selection;
+    if (situation?.members && !member.pieces.some(({ member: m }) => situation.members!.has(m)))
+      return undefined;
+    const fields = new Map<number, MemberField>();
+    for (const { member: m } of member.pieces) {
+      const field = this.fieldOf(selection, m);
+      if (!field) return undefined;
+      fields.set(m, field);
+    }
+    return joinedField(member, (m) => fields.get(m)!);
+  }
+
+  private state(member: PhysicalMember, selection: ResultSelection): MemberState | undefined {
+    const whole = this.field(member, selection);
+    if (!whole) return undefined;
+    const field = selection.situation ? withoutIdleBreaks(whole) : whole;
+    const combination = combinationOf(selection);
+    const words = selection.situation ? { situation: selection.situation.words } : {};
+    if (member.design.lengths !== 'buckling-analysis' || !this.bucklingOf)
+      return memberState(combination, field, words);
+    // Of several pieces the one with the shortest length has the most compression
+    const lengths = member.pieces.flatMap(({ member: m }) => {
+      const found = this.bucklingOf!(selection, m);
+      return found ? [found] : [];
+    });
+    const of = ({ y, z }: BucklingLengths) => y ?? z ?? Infinity;
+    const shortest = lengths.length === 0 ? undefined : lengths.reduce((a, b) => (of(b) < of(a) ? b : a));
+    return memberState(combination, field, { ...words, ...(shortest ? { buckling: shortest } : {}) });
+  }
+}
+
+/** A result of which some loads are not in: never a pass. */
+function withReason(result: MemberCheck, reason: string | undefined): MemberCheck {
+  if (reason === undefined) return result;
+  const status: CheckStatus = result.status === 'fail' ? 'fail' : 'not covered';
+  return { ...result, status, reasons: [...result.reasons, reason] };
+}
+
+function uncheckedMember({ id, of }: { id: string; of: readonly string[] }, reason: string): MemberCheck {
+  return { member: id, of, status: 'not covered', items: [], reasons: [reason] };
+}
+
+/** A result with further items; the worst of all governs. */
+function withItems(result: MemberCheck, added: readonly CoveredItem[]): MemberCheck {
+  if (added.length === 0) return result;
+  const items = [...result.items, ...added];
+  const worst = [...(result.governs ? [result.governs] : []), ...added].reduce((a, b) =>
+    b.utilisation > a.utilisation ? b : a,
+  );
+  const status: CheckStatus =
+    worst.status === 'fail' ? 'fail' : result.reasons.length > 0 ? 'not covered' : 'pass';
+  return { ...result, items, governs: worst, utilisation: worst.utilisation, status };
+}

@@ -1,0 +1,10 @@
+export type { CalculationStep, CheckItem, CheckStatus, MemberCheck } from './check.js';
+export { MemberChecker, type BucklingSource, type FieldSource } from './check-members.js';
+export { withDirectStiffness, withNotionalLoads } from './aisc360/direct-analysis.js';
+export { withStrengthImperfections, type WithOwnLoads } from './frame/imperfections.js';
+export { combinationStability, type Buckles, type Stability } from './frame/stability.js';
+export { notChecked } from './not-checked.js';
+export { joinedFieldOf } from './members/physical-member.js';
+export { largestDeflection } from './serviceability/deflection.js';
+export { checkedSteps } from './member-steps.js';
+export { yieldStrengthOf } from './members/section.js';

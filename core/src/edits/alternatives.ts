@@ -1,0 +1,77 @@
+import type { Alternative, Design } from '../document/types.js';
+import { freeId, freeTitle } from './ids.js';
+import { changeAlternative } from './parameters.js';
+
+/** Adds a copy of an alternative behind it. */
+export function duplicateAlternative(
+  design: Design,
+  id: string,
+  title?: string,
+): { design: Design; id: string } {
+  const index = design.alternatives.findIndex((a) => a.id === id);
+  const original = design.alternatives[index]!;
+  const newTitle = freeTitle(
+    title ?? original.title,
+    design.alternatives.map((a) => a.title),
+  );
+  const newId = freeId(
+    newTitle,
+    design.alternatives.map((a) => a.id),
+    'alternative',
+  );
+  const alternatives = [...design.alternatives];
+  alternatives.splice(index + 1, 0, { ...original, id: newId, title: newTitle });
+  return { design: { ...design, alternatives }, id: newId };
+}
+
+/** Adds an alternative that picks the first option of every choice. */
+export function addAlternative(design: Design, title = 'New alternative'): { design: Design; id: string } {
+  const newTitle = freeTitle(
+    title,
+    design.alternatives.map((a) => a.title),
+  );
+  const id = freeId(
+    newTitle,
+    design.alternatives.map((a) => a.id),
+    'alternative',
+  );
+  const picks = Object.fromEntries(design.choices.map((c) => [c.id, c.options[0]!.id]));
+  return {
+    design: { ...design, alternatives: [...design.alternatives, { id, title: newTitle, picks }] },
+    id,
+  };
+}
+
+/** Removes an alternative; the last one stays. The reference moves to the first one left when it is removed. */
+export function removeAlternative(design: Design, id: string): Design {
+  if (design.alternatives.length < 2) return design;
+  const alternatives = design.alternatives.filter((a) => a.id !== id);
+  const reference = design.reference === id ? alternatives[0]!.id : design.reference;
+  return { ...design, alternatives, reference };
+}
+
+/** Puts an alternative that was removed back to its place; nothing changes if its id is taken. */
+export function insertAlternative(design: Design, alternative: Alternative, index: number): Design {
+  if (design.alternatives.some((a) => a.id === alternative.id)) return design;
+  const alternatives = [...design.alternatives];
+  alternatives.splice(index, 0, alternative);
+  return { ...design, alternatives };
+}
+
+/** Renames an alternative; its id stays. */
+export function renameAlternative(design: Design, id: string, title: string): Design {
+  return changeAlternative(design, id, (alternative) => ({ ...alternative, title }));
+}
+
+/** Picks another option of a choice in one alternative. */
+export function pickOption(design: Design, id: string, choice: string, option: string): Design {
+  return changeAlternative(design, id, (alternative) => ({
+    ...alternative,
+    picks: { ...alternative.picks, [choice]: option },
+  }));
+}
+
+/** Chooses the alternative that differences refer to. */
+export function setReference(design: Design, id: string): Design {
+  return { ...design, reference: id };
+}

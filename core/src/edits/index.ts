@@ -1,0 +1,62 @@
+export {
+  addAlternative,
+  duplicateAlternative,
+  insertAlternative,
+  pickOption,
+  removeAlternative,
+  renameAlternative,
+  setReference,
+} from './alternatives.js';
+export {
+  addAllCombinations,
+  addChoice,
+  addOption,
+  recordIntoOption,
+  removeChoice,
+  removeOption,
+  renameChoice,
+  renameOption,
+  setOptionChanges,
+  withOption,
+} from './choices.js';
+export { usesOf, type ExpressionPlace } from './expressions.js';
+export { addFigure, moveFigure, removeFigure, setFigure, setFigureField } from './figures.js';
+export { freeId, freeTitle } from './ids.js';
+export {
+  addCombination,
+  addLoadCase,
+  listCombinations,
+  removeCombination,
+  removeLoadCase,
+  setCombination,
+  setCombine,
+  setFactor,
+  setLoadCase,
+} from './loads.js';
+export { addStepWithSection, sectionForAll } from './with-sections.js';
+export { applyMend, type Mend } from './fixes.js';
+export {
+  addParameter,
+  dropOwnParameter,
+  removeParameter,
+  renameParameter,
+  setOwnParameter,
+  setParameter,
+  setParameterFields,
+  setValue,
+} from './parameters.js';
+export { drawMember } from './drawn.js';
+export { addPoint, movePoint, removePoint } from './points.js';
+export { addRule, giveByRule, moveRule, removeRule, setRule, setRuleField } from './rules.js';
+export {
+  addAxis,
+  addSections,
+  addSection,
+  removeAxis,
+  removeSection,
+  setAnalysis,
+  setAxis,
+  setSetting,
+  setTitle,
+} from './settings.js';
+export { addStep, duplicateStep, moveStep, removeStep, setStep, setStepField, switchStep } from './steps.js';

@@ -1,0 +1,46 @@
+import { slipShed } from '../../testing/designs.js';
+import { addRule, applyMend } from '../../edits/index.js';
+import { startingPoints } from '../../starts/index.js';
+import type { Design } from '../../document/types.js';
+import { AlternativeRun } from '../alternative-run.js';
+
+function runOf(design: Design): AlternativeRun {
+  const run = new AlternativeRun(design, design.alternatives[0]!);
+  run.advance('complete');
+  return run;
+}
+const mechanismOf = (run: AlternativeRun) =>
+  (run.summary('G').remarks ?? []).find(({ code }) => code === 'mechanism');
+
+describe('the mend of a mechanism', () => {
+  it('holds what slides: a beam on two rollers is held along X at one of them, and keeps its roller', () => {
+    const beam = startingPoints.find(({ kind }) => kind === 'beam')!.design();
+    const rollers = addRule(beam, { id: 'slides', nodes: 'true', support: 'roller' });
+    const run = runOf(rollers);
+    expect(run.summary('G').problems[0]!.code).toBe('mechanism');
+    const remark = mechanismOf(run)!;
+    expect(remark.mend!.title).toBe('hold point 1 along X');
+    const mended = applyMend(rollers, remark.mend!);
+    expect(mended.rules.at(-1)!.support).toEqual({ uz: 'fixed', ux: 'fixed' });
+    const after = runOf(mended);
+    expect(after.summary('G').problems).toEqual([]);
+    expect(mechanismOf(after)).toBeUndefined();
+  });
+
+  it('taken again and again it makes any released frame stand, in as many presses as there are mechanisms', () => {
+    const portal = { ...slipShed(), analysis: { order: 1 as const, imperfections: false } };
+    let design = addRule(portal, { id: 'loose', nodes: 'place == "base"', support: { uz: '200 kN/mm' } });
+    let presses = 0;
+    for (
+      let remark = mechanismOf(runOf(design));
+      remark && presses < 10;
+      remark = mechanismOf(runOf(design))
+    ) {
+      design = applyMend(design, remark.mend!);
+      presses++;
+    }
+    expect(presses).toBe(1);
+    // The spring that was there stays one
+    expect(design.rules.at(-1)!.support).toEqual({ uz: '200000000 N/m', ux: 'fixed' });
+  });
+});

@@ -1,0 +1,84 @@
+import type { QuantityName } from '../units/quantities.js';
+import type { Names } from '../language/compile.js';
+import type { Place } from '../language/tree.js';
+import type { Point } from '../geometry/vector.js';
+
+/** How a field is asked for on a screen. */
+export type FieldForm =
+  | {
+      readonly kind: 'quantity';
+      readonly quantity: QuantityName;
+      readonly slider?: readonly [number, number];
+    }
+  | { readonly kind: 'count'; readonly least: number; readonly most: number }
+  | { readonly kind: 'option'; readonly options: readonly (string | number | boolean)[] }
+  | { readonly kind: 'flag' }
+  | { readonly kind: 'text' }
+  | { readonly kind: 'list'; readonly quantity: QuantityName }
+  | { readonly kind: 'point' }
+  | { readonly kind: 'points' }
+  | { readonly kind: 'condition'; readonly of: 'members' | 'nodes' }
+  | { readonly kind: 'section' }
+  | { readonly kind: 'record'; readonly fields: Fields }
+  | { readonly kind: 'variants'; readonly variants: Fields }
+  | { readonly kind: 'json' };
+
+/** What a field is evaluated with: names, and what names of places mean. */
+export interface FieldContext extends Names {
+  readonly space: 'plane' | 'solid';
+  /** Where a node, or a place on a member, named in a field is; what is wrong with the name otherwise. */
+  readonly placeNamed: (name: string) => { readonly at: Point; readonly node?: string } | string;
+}
+
+/** One field of a step kind: what it is called, what it may be, and how it becomes a value. */
+export interface Field<T> {
+  readonly title: string;
+  /** More than the title says, with units and limits. */
+  readonly about?: string;
+  readonly optional: boolean;
+  /** What counts where the field is left out; absent: it must be written. */
+  readonly fallback?: unknown;
+  /** What a new step has there, as written; absent: the fallback. */
+  readonly initial?: unknown;
+  /** JSON Schema of what may be written. */
+  readonly schema: object;
+  readonly form: FieldForm;
+  /** Shown and used only where another field has one of these values. */
+  readonly when?: { readonly field: string; readonly is: readonly unknown[] };
+  read(written: unknown, context: FieldContext, place: Place): T;
+}
+
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a list of fields of any types
+export type Fields = Readonly<Record<string, Field<any>>>;
+
+/** Values of a step's fields, SI. */
+export type Evaluated<F extends Fields> = {
+  readonly [K in keyof F]: F[K] extends Field<infer T> ? T : never;
+};
+
+/** What every declaration of a field says. */
+export interface Head {
+  readonly title: string;
+  readonly about?: string;
+  readonly initial?: unknown;
+  readonly fallback?: unknown;
+  readonly when?: Field<unknown>['when'];
+}
+
+/** JSON Schema of an expression. */
+export const expression = { type: ['string', 'number'], maxLength: 400, minLength: 1 } as const;
+
+/** A field that must be written, unless it has a fallback. */
+export function field<T>(head: Head, rest: Pick<Field<T>, 'schema' | 'form' | 'read'>): Field<T> {
+  return { optional: false, ...head, ...rest };
+}
+
+/** The same field, undefined where it is not written. */
+export function optional<T>(of: Field<T>): Field<T | undefined> {
+  return { ...of, optional: true };
+}
+
+/** Only where another field has one of these values; undefined elsewhere. */
+export function onlyWhen<T>(name: string, is: readonly unknown[], of: Field<T>): Field<T> {
+  return { ...of, when: { field: name, is } };
+}

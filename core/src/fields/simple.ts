@@ -1,0 +1,122 @@
+import { fail } from '../base/problem.js';
+import type { QuantityName } from '../units/quantities.js';
+import {
+  conditionProgram,
+  type Condition,
+  countOf,
+  mostItems,
+  quantityOf,
+  type Written,
+} from '../language/evaluate.js';
+import { sentence, type Place } from '../language/tree.js';
+import { expression, field, type Field, type Head } from './field.js';
+
+export interface Limits {
+  /** The value must be greater than zero. */
+  readonly above0?: boolean;
+  readonly least?: number;
+  readonly below?: number;
+  /** How limits are told. */
+  readonly limits?: string;
+  readonly slider?: readonly [number, number];
+}
+
+function quantity(name: QuantityName, head: Head & Limits): Field<number> {
+  return field(head, {
+    schema: expression,
+    form: { kind: 'quantity', quantity: name, ...(head.slider ? { slider: head.slider } : {}) },
+    read: (written, context, place) =>
+      limited(quantityOf(written as Written, context, name, place), head, place),
+  });
+}
+
+/** A value within its limits. @throws ProblemError `geometry` */
+export function limited(value: number, { above0, least, below, limits }: Limits, place: Place): number {
+  const wrong =
+    (above0 === true && value <= 1e-6) ||
+    (least !== undefined && value < least) ||
+    (below !== undefined && value >= below);
+  if (wrong)
+    fail(
+      'geometry',
+      `${sentence(place.what)} is ${Number(value.toPrecision(4))} (SI); it must be ${limits ?? (above0 ? 'greater than zero' : `at least ${least ?? '…'}`)}.`,
+      place.where,
+    );
+  return value;
+}
+
+/** A length, m. */
+export const length = (head: Head & Limits): Field<number> => quantity('length', head);
+/** An angle, rad. */
+export const angle = (head: Head & Limits): Field<number> => quantity('angle', head);
+
+/** A whole number. */
+export function count(head: Head & { least?: number; most?: number }): Field<number> {
+  const { least = 1, most = mostItems } = head;
+  return field(head, {
+    schema: expression,
+    form: { kind: 'count', least, most },
+    read: (written, context, place) => countOf(written as Written, context, place, { least, most }),
+  });
+}
+
+/** One of a few words. */
+export function option<const T extends string | number | boolean>(
+  options: readonly T[],
+  head: Head,
+): Field<T> {
+  return field(head, {
+    schema: { enum: options },
+    form: { kind: 'option', options },
+    read: (written, _, place) =>
+      options.includes(written as T)
+        ? (written as T)
+        : fail(
+            'invalid-design',
+            `${sentence(place.what)} must be one of ${options.join(', ')}.`,
+            place.where,
+          ),
+  });
+}
+
+/** Yes or no. */
+export function flag(head: Head): Field<boolean> {
+  return field(
+    { fallback: false, ...head },
+    {
+      schema: { type: 'boolean' },
+      form: { kind: 'flag' },
+      read: (written) => written === true,
+    },
+  );
+}
+
+/** A word such as a role: letters, digits and hyphens. */
+export function word(head: Head): Field<string> {
+  return field(head, {
+    schema: { type: 'string', pattern: '^[A-Za-z][A-Za-z0-9_-]*$', maxLength: 60 },
+    form: { kind: 'text' },
+    read: (written) => String(written),
+  });
+}
+
+/** The name of a section. */
+export function sectionName(head: Head): Field<string> {
+  return field(head, {
+    schema: { type: 'string', minLength: 1, maxLength: 200 },
+    form: { kind: 'section' },
+    read: (written, context) => {
+      const named = context.parameters.get(String(written));
+      return named && typeof named.value === 'string' ? named.value : String(written);
+    },
+  });
+}
+
+/** A condition on the tags of members or nodes. */
+export function condition(of: 'members' | 'nodes', head: Head): Field<Condition> {
+  return field(head, {
+    schema: { type: 'string', minLength: 1, maxLength: 400 },
+    form: { kind: 'condition', of },
+    read: (written, context, place) => conditionProgram(String(written), context, place),
+  });
+}

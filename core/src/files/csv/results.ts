@@ -1,0 +1,24 @@
+import type { ResultTable } from '../../evaluation/index.js';
+import { shownUnit } from '../../units/system.js';
+import { writeTable } from './table.js';
+
+/** A table of results as CSV: numbers in the units that the head names, with all their digits; of an envelope also where each comes from. */
+export function writeResults({ columns, rows, of }: ResultTable): string {
+  const envelope = rows.some(({ from }) => from !== undefined);
+  const head = columns.flatMap(({ name, quantity }) => {
+    const { unit } = shownUnit(quantity);
+    return [unit === '' ? name : `${name} [${unit}]`, ...(envelope ? [`${name} from`] : [])];
+  });
+  return writeTable([
+    [of === 'members' ? 'member' : 'node', 'id', 'at', ...head],
+    ...rows.map(({ title, part, at, values, from }) => [
+      title,
+      part,
+      at,
+      ...values.flatMap((value, k) => [
+        String(Number((value * shownUnit(columns[k]!.quantity).factor).toPrecision(12))),
+        ...(envelope ? [from?.[k] ?? ''] : []),
+      ]),
+    ]),
+  ]);
+}

@@ -1,0 +1,43 @@
+import { built, designWith } from '../testing/designs.js';
+import { Namer } from './names.js';
+
+describe('names in words', () => {
+  it('say side, bay, row and storey where there are several', () => {
+    const bay = built(
+      designWith([
+        { id: 'w', make: 'braced-bay', bays: ['4 m', '4 m'], storeys: ['3 m', '3 m'], bracing: 'x' },
+      ]),
+    );
+    const names = new Namer(bay.geometry);
+    const all = [...bay.geometry.lines.keys()].map((id) => names.member(id));
+    expect(new Set(all).size).toBe(all.length);
+    expect(all).toContain('left column, bay 1, storey 1');
+    expect(all).toContain('right beam, bay 2, storey 1');
+    expect(names.node('nobody')).toBe('nobody');
+    expect(names.member('nobody')).toBe('nobody');
+  });
+
+  it('number what would be called alike, in the order in which it was made', () => {
+    const roof = built(
+      designWith([
+        {
+          id: 'r',
+          make: 'ring',
+          curve: { circle: '5 m' },
+          count: 6,
+          rise: '1 m',
+          rim: true,
+          ribs: 'straight',
+        },
+      ]),
+    );
+    const names = new Namer(roof.geometry);
+    const ribs = [...roof.geometry.lines.keys()]
+      .map((id) => names.member(id))
+      .filter((one) => one.includes('rib'));
+    expect(ribs).toEqual(['rib 1', 'rib 2', 'rib 3', 'rib 4', 'rib 5', 'rib 6']);
+    const nodes = [...roof.geometry.nodes.keys()].map((id) => names.node(id));
+    expect(new Set(nodes).size).toBe(nodes.length);
+    expect(nodes).toContain('centre');
+  });
+});

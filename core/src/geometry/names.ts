@@ -1,0 +1,94 @@
+import { ownValue } from '../base/own-value.js';
+import type { Tags } from '../language/types.js';
+import type { Geometry } from './geometry.js';
+
+const roleWords: Readonly<Record<string, string>> = {
+  'beam-x': 'beam along x',
+  'beam-y': 'beam along y',
+  'top-chord': 'top chord',
+  'bottom-chord': 'bottom chord',
+  cross: 'cross member',
+};
+
+/** Tags that tell things of one kind apart by their numbers. */
+const counted = ['bay', 'row', 'storey'] as const;
+
+/** What a member is, in words: `left column`, `rafter of bay 2, left`, `brace, storey 2, bay 1`. */
+export function memberWords(tags: Tags, several: Readonly<Record<string, boolean>> = {}): string {
+  const role = String(tags['role'] ?? 'member');
+  return withNumbers(ownValue(roleWords, role) ?? role.replaceAll('-', ' '), tags, several);
+}
+
+/** What a node is, in words: `left eaves`, `base, bay 2`. */
+export function nodeWords(tags: Tags, several: Readonly<Record<string, boolean>> = {}): string {
+  return withNumbers(String(tags['place'] ?? 'node').replaceAll('-', ' '), tags, several);
+}
+
+/** @param several which tags have more than one value in the frame; of the others nothing is said */
+function withNumbers(name: string, tags: Tags, several: Readonly<Record<string, boolean>>): string {
+  const side = tags['side'];
+  let words = side === undefined || side === 'middle' ? name : `${String(side)} ${name}`;
+  for (const tag of counted) {
+    const value = tags[tag];
+    if (typeof value === 'number' && several[tag] !== false) words += `, ${tag} ${value}`;
+  }
+  return words;
+}
+
+/**
+ * Names in words for all members and nodes of a geometry: of a tag that has one value only nothing is said, and what would be called
+ * alike is numbered in the order in which it was made.
+ */
+export class Namer {
+  private readonly several: Record<string, boolean> = {};
+  private lines: ((id: string) => string | undefined) | undefined;
+  private nodes: ((id: string) => string | undefined) | undefined;
+
+  constructor(private readonly geometry: Geometry) {
+    for (const tag of counted) {
+      const values = new Set<unknown>();
+      for (const { tags } of geometry.members.values()) if (tags[tag] !== undefined) values.add(tags[tag]);
+      this.several[tag] = values.size > 1;
+    }
+  }
+
+  /** A member, a piece of one, or a physical member by its line; the id where there is none. */
+  member(id: string): string {
+    const { members, lines } = this.geometry;
+    const line = lines.get(id);
+    const member = members.get(line?.members[0] ?? id);
+    if (!member) return id;
+    this.lines ??= numbered(lines.values(), (one) =>
+      memberWords(members.get(one.members[0]!)!.tags, this.several),
+    );
+    const words = this.lines(member.line) ?? memberWords(member.tags, this.several);
+    const pieces = lines.get(member.line)!.members;
+    return !line && pieces.length > 1 ? `${words}, piece ${pieces.indexOf(id) + 1}` : words;
+  }
+
+  node(id: string): string {
+    this.nodes ??= numbered(this.geometry.nodes.values(), ({ tags }) => nodeWords(tags, this.several));
+    return this.nodes(id) ?? id;
+  }
+}
+
+/** Words by id; those that stand more than once have a number after the first part: "rib 3", "purlin 2, row 1". */
+function numbered<T extends { readonly id: string }>(
+  things: Iterable<T>,
+  wordsOf: (thing: T) => string,
+): (id: string) => string | undefined {
+  const known = new Map<string, { readonly words: string; readonly number: number }>();
+  const counts = new Map<string, number>();
+  for (const thing of things) {
+    const words = wordsOf(thing);
+    const number = (counts.get(words) ?? 0) + 1;
+    counts.set(words, number);
+    known.set(thing.id, { words, number });
+  }
+  return (id) => {
+    const one = known.get(id);
+    if (!one || counts.get(one.words) === 1) return one?.words;
+    const [first, ...rest] = one.words.split(', ');
+    return [`${first!} ${one.number}`, ...rest].join(', ');
+  };
+}

@@ -1,0 +1,99 @@
+import { unitVectors } from '../../model/axes.js';
+import { quantityOf } from '../../language/evaluate.js';
+import { panelsOf, type PanelFace } from '../../geometry/panels/panels.js';
+import { CornerRoom, sharePanel } from '../../geometry/panels/shares.js';
+import { dot } from '../../geometry/vector.js';
+import { inSentence } from '../../units/format.js';
+import { caseFor, checkCase } from './load.js';
+import { fieldOf, memberRule } from '../rule.js';
+import { expression, object, text } from '../../fields/schemas.js';
+
+/** Pressure on the panels that members bound, shared out to them. */
+export const area = memberRule({
+  key: 'area',
+  initial: (design) => ({
+    area: { case: caseFor(design), direction: 'z', q: '-1 kN/m^2', share: 'two-way' },
+  }),
+  title: 'Area load',
+  gives: 'loads',
+  schema: {
+    area: object(
+      {
+        case: text,
+        direction: { enum: ['x', 'y', 'z'] },
+        q: expression,
+        share: { enum: ['two-way', 'x', 'y', 'long', 'short'] },
+        per: { enum: ['length', 'projected'] },
+      },
+      ['case', 'direction', 'q'],
+    ),
+  },
+  apply(rule, matched, context) {
+    const { case: loadCase, direction, q: written, share = 'two-way', per = 'length' } = rule.area!;
+    const { geometry, assignment } = context;
+    checkCase(loadCase, context);
+    const q = quantityOf(written, context.names, 'areaLoad', fieldOf(context, 'q'));
+    const name = `Rule "${rule.title ?? rule.id}"`;
+    const where = { rule: rule.id };
+    const note = (code: string, message: string) =>
+      assignment.notes.push({ code, message: `${name}: ${message}`, where });
+    const faces = panelsOf(
+      geometry,
+      matched.map(({ thing }) => thing),
+    );
+    if (matched.length > 0 && faces.length === 0)
+      note(
+        'no-panel',
+        'its members bound no closed panel, so nothing carries the load; select all members around the panels.',
+      );
+    let [area, applied, expected, panels] = [0, 0, 0, 0];
+    const used = new Set<string>();
+    const room = new CornerRoom();
+    for (const face of faces) {
+      const factor = per === 'projected' ? Math.abs(dot(face.normal, unitVectors[direction])) : 1;
+      const shared = sharePanel(face, share, room);
+      if (typeof shared === 'string') {
+        note(
+          'panel-not-shared',
+          `a panel of ${inSentence(face.area, 'surface')} at ${placeOf(face)} carries nothing: ${shared}.`,
+        );
+        continue;
+      }
+      panels++;
+      area += face.area;
+      expected += q * factor * face.area;
+      for (const { member, from, to, depth, stretch } of shared) {
+        const [a, b] = [q * factor * depth[0], q * factor * depth[1]];
+        assignment.addLoad(loadCase, {
+          kind: 'distributed',
+          member,
+          axes: 'global',
+          direction,
+          q: [a, b],
+          from,
+          to,
+          per: 'length',
+        });
+        applied += ((a + b) / 2) * stretch;
+        used.add(member);
+      }
+    }
+    for (const member of used) assignment.creditAdded(member, 'load', rule.id);
+    const bars = [...used].filter((id) => (assignment.action.get(id) ?? 'frame') !== 'frame');
+    if (bars.length > 0)
+      note(
+        'bar-carries',
+        `${bars.length} of the members around its panels carry axial force only; their share goes to their end nodes.`,
+      );
+    if (panels > 0)
+      note(
+        'area-load',
+        `${inSentence(area, 'surface', 4)} in ${panels} ${panels === 1 ? 'panel' : 'panels'}; ${inSentence(expected, 'force', 4)} to be carried, ${inSentence(applied, 'force', 4)} applied.`,
+      );
+  },
+});
+
+function placeOf({ corners }: PanelFace): string {
+  const at = [0, 1, 2].map((k) => corners.reduce((sum, corner) => sum + corner[k]!, 0) / corners.length);
+  return `(${at.map((v) => v.toFixed(2)).join(', ')}) m`;
+}

@@ -1,0 +1,199 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterRenderEffect,
+  computed,
+  inject,
+} from '@angular/core';
+import {
+  addAlternative,
+  duplicateAlternative,
+  fitView,
+  insertAlternative,
+  removeAlternative,
+  renameAlternative,
+  setReference,
+  standardViews,
+  type Alternative,
+  type Design,
+} from '@hashira/core';
+import { MessageService, type MenuItem } from 'primeng/api';
+import { Menu } from 'primeng/menu';
+import { EditableTextComponent } from '../../ui/editable-text.component';
+import { beyondText, figureExact, figureText, isLoud, statusWords } from '../../ui/values';
+import { StageCanvasComponent } from '../../stage/paint/stage-canvas.component';
+import type { Sheet } from '../../stage/types';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { ViewState } from '../../state/view-state.service';
+
+const thumbnail = { width: 96, height: 74 };
+const edge = { left: 14, right: 14, top: 14, bottom: 14 };
+
+/** The alternatives along the bottom: each with its own frame, live, and its three most telling numbers. */
+@Component({
+  selector: 'app-alternatives-strip',
+  imports: [StageCanvasComponent, Menu, EditableTextComponent],
+  templateUrl: './alternatives-strip.component.html',
+  styleUrl: './alternatives-strip.component.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AlternativesStripComponent {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  protected readonly workspace = inject(DesignWorkspace);
+  private readonly view = inject(ViewState);
+  private readonly messages = inject(MessageService);
+
+  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly selected = computed(() => this.workspace.selectedAlternative(this.design()).id);
+
+  /** One view for all thumbnails, so that their sizes compare. */
+  private readonly commonView = computed(() => {
+    const points = joined(
+      [...this.workspace.results().alternatives.values()].flatMap(({ scene }) => scene?.points ?? []),
+    );
+    const direction = this.view.solid() ? standardViews.oblique : standardViews.front;
+    return points.length > 0 ? fitView(points, direction, thumbnail, edge) : undefined;
+  });
+
+  protected readonly cards = computed(() => {
+    const { alternatives } = this.workspace.results();
+    return this.design().alternatives.map((alternative) => {
+      const summary = alternatives.get(alternative.id)?.summary;
+      const failed = (summary?.problems.length ?? 0) > 0;
+      return {
+        alternative,
+        sheet: this.sheetOf(alternative),
+        numbers: (summary?.figures ?? []).slice(0, 3).map((figure) => ({
+          name: figure.title,
+          text: figureText(figure),
+          exact: figureExact(figure),
+          over: figure.status === 'fail',
+          beyond: beyondText(figure),
+        })),
+        // Figures beyond their limits are said beside their values
+        status:
+          summary && !failed && summary.status !== 'pass' && summary.status !== 'beyond limits'
+            ? statusWords[summary.status]
+            : '',
+        loud: summary !== undefined && isLoud(summary.status),
+        problem: failed ? (summary!.problems[0]?.message ?? '') : '',
+      };
+    });
+  });
+
+  constructor() {
+    // A selected card is always in sight
+    afterRenderEffect({
+      read: () => {
+        const id = this.selected();
+        this.host.nativeElement
+          .querySelector(`[data-alternative="${CSS.escape(id)}"]`)
+          ?.closest('.card')
+          ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+      },
+    });
+  }
+
+  private sheetOf(alternative: Alternative): Sheet | undefined {
+    const scene = this.workspace.results().alternatives.get(alternative.id)?.scene;
+    const view = this.commonView();
+    const layers = this.view
+      .layers()
+      .filter(
+        (layer) =>
+          layer !== 'loads' &&
+          layer !== 'reactions' &&
+          layer !== 'axes' &&
+          !(layer === 'hinges' && scene?.space === 'solid'),
+      );
+    return scene && view
+      ? {
+          scene,
+          layers,
+          scales: this.view.scales(),
+          dimensions: false,
+          view,
+          size: thumbnail,
+          phase: 1,
+          thumbnail: true,
+        }
+      : undefined;
+  }
+
+  protected menuItems(alternative: Alternative, title: EditableTextComponent): MenuItem[] {
+    return [
+      { label: 'Rename', command: () => title.start() },
+      { label: 'Duplicate', command: () => this.duplicate(alternative) },
+      {
+        label: 'Make it the reference',
+        disabled: alternative.id === this.design().reference,
+        command: () => this.workspace.apply((design) => setReference(design, alternative.id)),
+      },
+      {
+        label: 'Remove',
+        disabled: this.design().alternatives.length < 2,
+        command: () => this.remove(alternative),
+      },
+    ];
+  }
+
+  protected rename(alternative: Alternative, title: string): void {
+    this.workspace.apply((design) => renameAlternative(design, alternative.id, title));
+  }
+
+  protected add(): void {
+    this.show((design) => addAlternative(design));
+  }
+
+  private duplicate(alternative: Alternative): void {
+    this.show((design) => duplicateAlternative(design, alternative.id));
+  }
+
+  private show(added: (design: Design) => { design: Design; id: string }): void {
+    const { id } = added(this.design());
+    this.workspace.apply((design) => added(design).design);
+    this.workspace.select(id);
+  }
+
+  private remove(alternative: Alternative): void {
+    const index = this.design().alternatives.indexOf(alternative);
+    const wasReference = this.design().reference === alternative.id;
+    this.workspace.apply((design) => removeAlternative(design, alternative.id));
+    this.messages.add({
+      severity: 'secondary',
+      summary: `"${alternative.title}" was removed.`,
+      life: 8000,
+      data: { label: 'Undo', action: () => this.bringBack(alternative, index, wasReference) },
+    });
+  }
+
+  /** Undoes a removal alone, whatever was changed since. */
+  private bringBack(alternative: Alternative, index: number, asReference: boolean): void {
+    this.workspace.apply((design) => {
+      const whole = insertAlternative(design, alternative, index);
+      return asReference ? setReference(whole, alternative.id) : whole;
+    });
+  }
+
+  /** Left and right go through the alternatives. */
+  protected key(event: KeyboardEvent): void {
+    const direction = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    if (direction === undefined) return;
+    event.preventDefault();
+    const ids = this.design().alternatives.map((a) => a.id);
+    const next = ids[(ids.indexOf(this.selected()) + direction + ids.length) % ids.length]!;
+    this.workspace.select(next);
+    this.host.nativeElement.querySelector<HTMLElement>(`[data-alternative="${next}"]`)?.focus();
+  }
+}
+
+function joined(lists: readonly Float32Array[]): Float32Array {
+  const all = new Float32Array(lists.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  for (const list of lists) {
+    all.set(list, at);
+    at += list.length;
+  }
+  return all;
+}

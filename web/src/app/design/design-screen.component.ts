@@ -1,0 +1,322 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import {
+  addPoint,
+  movePoint,
+  pointHandles,
+  removePoint,
+  type PointHandle,
+  sectionForAll,
+  forceNames,
+  forceQuantity,
+  formatNumber,
+  formatWithUnit,
+  setAnalysis,
+  setStepField,
+  setValue,
+  significant,
+  toExpression,
+  type Design,
+  type Reading,
+  ownValue,
+} from '@hashira/core';
+import { Calculation } from '../state/calculation/calculation.service';
+import { download } from '../state/saving/design-file';
+import { StageBarComponent } from './stage-tools/stage-bar.component';
+import { LegendComponent } from './stage-tools/legend.component';
+import { TracePanelComponent } from './ledger/trace-panel.component';
+import { TraceService } from './ledger/trace.service';
+import { isLoud, statusWords } from '../ui/values';
+import { OverSheet, OverSheetDirective } from '../stage/labels/over-sheet';
+import type { HandleMove, StageHandle } from '../stage/interaction/point-handles.component';
+import type { DimensionChange } from '../stage/labels/dimension-label.component';
+import { StageComponent, type PointedPlace, type Pressed, type Readout } from '../stage/stage.component';
+import type { Layer } from '@hashira/core';
+import type { StageContent } from '../stage/types';
+import { DesignWorkspace } from '../state/design-workspace.service';
+import { Drawing } from '../state/drawing.service';
+import { StepPreview } from '../state/preview.service';
+import { Selection } from '../state/selection.service';
+import { ViewState } from '../state/view-state.service';
+import { AlternativesStripComponent } from './alternatives/alternatives-strip.component';
+import { DrawingBarComponent } from './stage-tools/drawing-bar.component';
+import { LeavesComponent } from './leaves.component';
+import { LedgerComponent } from './ledger/ledger.component';
+import { ModelCheckComponent } from './stage-tools/model-check.component';
+import { ResultTablesComponent } from './tables/result-tables.component';
+import { SettingsComponent } from './ledger/settings.component';
+import { SelectionBarComponent } from './stage-tools/selection-bar.component';
+
+/** The design screen: the leaves, stage, ledger, and the strip of alternatives. */
+@Component({
+  selector: 'app-design-screen',
+  imports: [
+    LeavesComponent,
+    StageComponent,
+    StageBarComponent,
+    LedgerComponent,
+    ModelCheckComponent,
+    ResultTablesComponent,
+    SelectionBarComponent,
+    SettingsComponent,
+    DrawingBarComponent,
+    LegendComponent,
+    OverSheetDirective,
+    AlternativesStripComponent,
+    TracePanelComponent,
+  ],
+  templateUrl: './design-screen.component.html',
+  styleUrl: './design-screen.component.css',
+  providers: [TraceService, OverSheet],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DesignScreenComponent {
+  protected readonly workspace = inject(DesignWorkspace);
+  protected readonly view = inject(ViewState);
+  private readonly selection = inject(Selection);
+  protected readonly drawing = inject(Drawing);
+  protected readonly preview = inject(StepPreview);
+  private readonly calculation = inject(Calculation);
+  private readonly traces = inject(TraceService);
+  private readonly stage = viewChild(StageComponent);
+
+  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
+  protected readonly known = computed(() => this.workspace.results().alternatives.get(this.alternative().id));
+  protected readonly summary = computed(() => this.known()?.summary);
+  protected readonly problems = computed(() => this.summary()?.problems ?? []);
+  protected readonly content = computed((): StageContent | undefined => {
+    const preview = this.preview.scene();
+    if (preview)
+      return { scene: preview, layers: previewLayers, scales: this.view.scales(), dimensions: false };
+    const scene = this.known()?.scene;
+    return scene && { scene, layers: this.view.layers(), scales: this.view.scales(), dimensions: true };
+  });
+  /** Members lack a section: one press gives them one. */
+  protected readonly withoutSection = computed(() =>
+    this.problems().some(({ code }) => code === 'no-section'),
+  );
+  /** The drawing is of the last state that could be built. */
+  protected readonly older = computed(() => this.problems().length > 0 && this.summary()?.built === false);
+  protected readonly status = computed(() => {
+    const summary = this.summary();
+    if (!summary || this.problems().length > 0) return undefined;
+    return {
+      ...summary,
+      words: statusWords[summary.status],
+      loud: isLoud(summary.status),
+      alpha: summary.alphaCr === undefined ? '' : significant(summary.alphaCr),
+    };
+  });
+
+  /** Title of the option into which changes go. */
+  protected readonly recordingInto = computed(() => {
+    const into = this.workspace.recording();
+    const choice = this.design().choices.find(({ id }) => id === into?.choice);
+    return choice?.options.find(({ id }) => id === into?.option)?.title;
+  });
+
+  private readonly place = signal<PointedPlace | undefined>(undefined);
+  private readonly reading = signal<{ of: PointedPlace; reading: Reading } | undefined>(undefined);
+  private asking = false;
+  /** Values of the member that is pointed at; those of another one are not shown while its own are asked for. */
+  protected readonly readout = computed((): Readout | undefined => {
+    const read = this.reading();
+    return read && read.of.member === this.place()?.member
+      ? readoutOf(read.reading, this.view.solid())
+      : undefined;
+  });
+
+  constructor() {
+    effect(() => {
+      this.known();
+      this.view.resultId();
+      void this.traces.refresh();
+      void this.read();
+    });
+  }
+
+  protected point(place: PointedPlace | undefined): void {
+    this.place.set(place);
+    if (this.drawing.active()) void this.drawing.point(place?.member, place?.share);
+    else void this.read();
+  }
+
+  /** What is pressed is selected; while a member is drawn, it begins or ends there. */
+  protected picked({ of, ids, add }: Pressed): void {
+    if (!this.drawing.active()) this.selection.pick(of, ids, add);
+    else if (ids.length > 0) this.drawing.press();
+    else this.drawing.back();
+  }
+
+  /** Asks for the values at the place that is pointed at; one question at a time, the latest place last. */
+  private async read(): Promise<void> {
+    if (this.asking) return;
+    this.asking = true;
+    let place = this.place();
+    for (;;) {
+      const reading = place && (await this.calculation.ask(this.alternative().id, 'reading', place));
+      this.reading.set(place && reading && { of: place, reading });
+      if (this.place() === place) break;
+      place = this.place();
+    }
+    this.asking = false;
+  }
+
+  /** What the drawing is of, by its own word: another result may have been chosen while it is worked out. */
+  protected readonly drawnTitle = computed(() => {
+    const scene = this.known()?.scene;
+    if (!scene || scene.result === this.view.resultId()) return this.view.resultTitle();
+    return scene.title;
+  });
+
+  /** The result that was chosen and is not drawn yet. */
+  protected readonly awaited = computed(() => {
+    const scene = this.known()?.scene;
+    const isOther = scene !== undefined && scene.result !== '' && scene.result !== this.view.resultId();
+    return isOther && this.problems().length === 0 ? this.view.resultTitle() : '';
+  });
+
+  /** αcr of a frame that second order finds past its critical load. */
+  protected readonly pastCritical = computed(() => {
+    const { alphaCr } = this.summary() ?? {};
+    const isPast = this.problems().some(({ code }) => code === 'diverged');
+    return isPast && alphaCr !== undefined ? significant(alphaCr) : undefined;
+  });
+
+  /** Points of the step that is open in the recipe. */
+  protected readonly handles = computed((): (StageHandle & PointHandle)[] => {
+    const step = this.view.step();
+    const design = this.workspace.edited();
+    if (step === undefined || !design || this.preview.scene()) return [];
+    return pointHandles(design, this.alternative(), step).map((handle) => ({
+      ...handle,
+      key: `${handle.step} ${handle.list} ${handle.index}`,
+      label: `Point ${handle.index + 1}`,
+    }));
+  });
+
+  protected moveHandle({ handle, by }: HandleMove): void {
+    const point = this.pointOf(handle);
+    if (point) this.workspace.apply((design) => movePoint(design, point, by), `point ${handle.key}`);
+  }
+
+  protected addHandle(handle: StageHandle): void {
+    const point = this.pointOf(handle);
+    if (point) this.workspace.apply((design) => addPoint(design, point));
+  }
+
+  protected removeHandle(handle: StageHandle): void {
+    const point = this.pointOf(handle);
+    if (point) this.workspace.apply((design) => removePoint(design, point));
+  }
+
+  private pointOf({ key }: StageHandle): PointHandle | undefined {
+    return this.handles().find((one) => one.key === key);
+  }
+
+  protected changeDimension({ dimension, expression, gesture }: DimensionChange): void {
+    const { written, step, field, value } = dimension;
+    const { id, parameters } = this.alternative();
+    const named =
+      typeof written === 'string' && this.design().parameters.some((p) => p.name === written)
+        ? written
+        : undefined;
+    if (named === undefined) {
+      if (gesture && !(Number.parseFloat(expression) > 0) && value > 0) return;
+      this.workspace.apply(
+        (design) => setStepField(design, step, field, expression),
+        gesture ? `step ${step} ${field}` : undefined,
+      );
+      return;
+    }
+    const own =
+      this.workspace.scope() === 'one' || (parameters !== undefined && Object.hasOwn(parameters, named));
+    const text = gesture ? this.withinRange(named, expression) : expression;
+    this.workspace.apply(
+      (design: Design) => setValue(design, named, text, own ? id : undefined),
+      gesture ? `parameter ${named}` : undefined,
+    );
+  }
+
+  /** What a hand drags stays within the parameter's range. */
+  private withinRange(name: string, expression: string): string {
+    const range = ownValue(this.summary()?.parameters, name);
+    const parameter = this.design().parameters.find((p) => p.name === name);
+    if (!range || parameter?.kind !== 'quantity') return expression;
+    const factor = parameter.quantity === 'angle' ? Math.PI / 180 : 1;
+    const value = Number.parseFloat(expression) * factor;
+    const kept = Math.min(range.max ?? Infinity, Math.max(range.min ?? -Infinity, value));
+    return kept === value
+      ? expression
+      : toExpression(kept, parameter.quantity === 'angle' ? 'angle' : 'length');
+  }
+
+  protected useSecondOrder(): void {
+    this.workspace.apply((design) => setAnalysis(design, { order: 2, imperfections: true }));
+  }
+
+  protected giveSection(): void {
+    this.workspace.apply((design) => sectionForAll(design));
+  }
+
+  /** On narrow screens leaves and ledger are folded away: which one is open. */
+  protected readonly unfolded = signal<'leaves' | 'ledger' | undefined>(undefined);
+
+  protected unfold(part: 'leaves' | 'ledger'): void {
+    this.unfolded.update((open) => (open === part ? undefined : part));
+  }
+
+  /** A way past the leaves for those who go by the keyboard. */
+  protected toStage(): void {
+    this.stage()?.focus();
+  }
+
+  protected zoom(factor: number): void {
+    this.stage()?.zoom(factor);
+  }
+
+  /** The moving picture as a file. */
+  protected saveFilm(): void {
+    const film = this.stage()?.film();
+    const name = `${this.design().title}, ${this.alternative().title}, ${this.view.resultTitle()}.svg`;
+    if (film !== undefined) download(film, name, 'image/svg+xml');
+  }
+
+  protected fitAll(): void {
+    this.stage()?.fitAll();
+  }
+}
+
+/** A step that is previewed has members, signs on them, and floors. */
+const previewLayers: readonly Layer[] = ['diagram', 'members', 'hinges'];
+
+const planeForces = ['N', 'Vz', 'My'] as const;
+const planeNames = { N: 'N', Vz: 'V', My: 'M' } as const;
+
+function readoutOf(reading: Reading, solid: boolean): Readout {
+  const { title, section, x, length, forces, least, move } = reading;
+  const rows = (solid ? forceNames : planeForces).map((name) => {
+    const quantity = forceQuantity(name);
+    const value = formatWithUnit(forces[name], quantity);
+    return [
+      solid ? name : planeNames[name as keyof typeof planeNames],
+      least ? `${formatNumber(least[name], quantity)} to ${value}` : value,
+    ] as const;
+  });
+  const moves = (solid ? [0, 1, 2] : [0, 2]).flatMap((k) =>
+    move ? [[`u${'xyz'[k]!}`, formatWithUnit(move[k]!, 'deflection')] as const] : [],
+  );
+  return {
+    title,
+    about: `${section}, x = ${formatNumber(x, 'length')} of ${formatWithUnit(length, 'length')}`,
+    rows: [...rows, ...moves],
+  };
+}

@@ -1,0 +1,144 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { SelectButton } from 'primeng/selectbutton';
+import { DesignWorkspace } from '../state/design-workspace.service';
+import { Selection } from '../state/selection.service';
+import { ChoicesLeafComponent } from './choices/choices-leaf.component';
+import { DesignTextComponent } from './text/design-text.component';
+import { ChoicesPanelComponent } from './choices/choices-panel.component';
+import { LoadsLeafComponent } from './loads/loads-leaf.component';
+import { ParameterListComponent } from './parameters/parameter-list.component';
+import { ParametersEditorComponent } from './parameters/parameters-editor.component';
+import { RecipeLeafComponent } from './recipe/recipe-leaf.component';
+import { RulesLeafComponent } from './rules/rules-leaf.component';
+
+const leaves = ['Parameters', 'Recipe', 'Rules', 'Loads', 'Choices', 'Text'] as const;
+type Leaf = (typeof leaves)[number];
+
+/** The index of what a design is made of, one leaf open at a time. */
+@Component({
+  selector: 'app-leaves',
+  imports: [
+    FormsModule,
+    SelectButton,
+    ParameterListComponent,
+    ParametersEditorComponent,
+    ChoicesLeafComponent,
+    ChoicesPanelComponent,
+    DesignTextComponent,
+    RecipeLeafComponent,
+    RulesLeafComponent,
+    LoadsLeafComponent,
+  ],
+  template: `
+    <div class="index" role="tablist" aria-label="Design">
+      @for (name of leaves; track name) {
+        <button
+          type="button"
+          class="plain"
+          role="tab"
+          [id]="'tab-' + name"
+          [attr.aria-selected]="name === leaf()"
+          [attr.aria-controls]="'leaf'"
+          [tabIndex]="name === leaf() ? 0 : -1"
+          (click)="leaf.set(name)"
+          (keydown)="key($event)"
+        >
+          {{ name }}
+        </button>
+      }
+    </div>
+    <div class="leaf" id="leaf" role="tabpanel" [attr.aria-labelledby]="'tab-' + leaf()">
+      <h2 class="visually-hidden">{{ leaf() }}</h2>
+      @switch (leaf()) {
+        @case ('Parameters') {
+          <h2>
+            <span class="soft for">values for alternatives:</span>
+            <p-selectbutton
+              [options]="scopes"
+              optionLabel="label"
+              optionValue="value"
+              size="small"
+              [allowEmpty]="false"
+              [ngModel]="workspace.scope()"
+              (ngModelChange)="workspace.scope.set($event)"
+            />
+          </h2>
+          @if (editing()) {
+            <app-parameters-editor />
+          } @else {
+            <app-parameter-list />
+          }
+          <button
+            type="button"
+            class="plain edit"
+            [attr.aria-expanded]="editing()"
+            (click)="editing.set(!editing())"
+          >
+            {{ editing() ? 'back to the values' : 'add, name, group or remove parameters' }}
+          </button>
+          @if (hasChoices()) {
+            <h2 class="next">
+              In <span class="alternative">{{ title() }}</span>
+            </h2>
+            <app-choices-panel />
+          }
+        }
+        @case ('Recipe') {
+          <app-recipe-leaf />
+        }
+        @case ('Rules') {
+          <app-rules-leaf />
+        }
+        @case ('Loads') {
+          <app-loads-leaf />
+        }
+        @case ('Choices') {
+          <app-choices-leaf />
+        }
+        @case ('Text') {
+          @defer {
+            <app-design-text />
+          } @placeholder {
+            <p class="soft">Opening…</p>
+          }
+        }
+      }
+    </div>
+  `,
+  styleUrl: './leaves.component.css',
+  host: { '[class.wide]': "leaf() === 'Text'" },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LeavesComponent {
+  protected readonly workspace = inject(DesignWorkspace);
+  protected readonly leaves = leaves;
+  protected readonly leaf = signal<Leaf>('Parameters');
+  /** Parameters are being named and ranged, not only given values. */
+  protected readonly editing = signal(false);
+  protected readonly scopes = [
+    { label: 'all', value: 'all' },
+    { label: 'this one', value: 'one' },
+  ];
+  private readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly title = computed(() => this.workspace.selectedAlternative(this.design()).title);
+  protected readonly hasChoices = computed(() => this.design().choices.length > 0);
+
+  constructor() {
+    const selection = inject(Selection);
+    // What was given on the stage stands open among the rules
+    effect(() => {
+      if (selection.openRule() !== undefined) this.leaf.set('Rules');
+    });
+  }
+
+  /** Left and right go through the leaves. */
+  protected key(event: KeyboardEvent): void {
+    const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    const next = leaves[(leaves.indexOf(this.leaf()) + step + leaves.length) % leaves.length]!;
+    this.leaf.set(next);
+    document.getElementById(`tab-${next}`)?.focus();
+  }
+}

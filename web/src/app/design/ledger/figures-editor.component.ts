@@ -1,0 +1,140 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  addFigure,
+  attempt,
+  figureFields,
+  figureKinds,
+  initialFigure,
+  moveFigure,
+  removeFigure,
+  setFigure,
+  setFigureField,
+  type FigureSpec,
+} from '@hashira/core';
+import { EditableTextComponent } from '../../ui/editable-text.component';
+import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+
+/** What alternatives are compared by: figures named, given limits, put in order, added and removed. */
+@Component({
+  selector: 'app-figures-editor',
+  imports: [EditableTextComponent, RecordFormComponent],
+  template: `
+    @for (row of rows(); track row.figure.id) {
+      <section class="figure" [attr.aria-label]="row.figure.title" [title]="row.figure.id">
+        <div class="head">
+          <button
+            type="button"
+            class="plain"
+            [attr.aria-expanded]="row.open"
+            (click)="open.set(row.open ? '' : row.figure.id)"
+          >
+            {{ row.figure.title }}
+          </button>
+          <button
+            type="button"
+            class="plain tool"
+            [disabled]="row.first"
+            [attr.aria-label]="'Move ' + row.figure.title + ' up'"
+            (click)="move(row.figure, -1)"
+          >
+            ↑
+          </button>
+          <button
+            type="button"
+            class="plain tool"
+            [attr.aria-label]="'Remove ' + row.figure.title"
+            (click)="remove(row.figure)"
+          >
+            ×
+          </button>
+        </div>
+        @if (row.open) {
+          <app-editable-text
+            [text]="row.figure.title"
+            label="Title of the figure"
+            (changed)="rename(row.figure, $event)"
+          />
+          <app-record-form
+            [fields]="row.fields"
+            [key]="'figure-' + row.figure.id"
+            [title]="row.figure.title"
+            [design]="design()"
+            (changed)="set(row.figure, $event)"
+          />
+        }
+      </section>
+    }
+    <select class="adding" aria-label="Add a figure" (change)="add($any($event.target))">
+      <option value="" selected>+ figure …</option>
+      @for (kind of kinds; track kind.kind) {
+        <option [value]="kind.kind">{{ kind.title.toLowerCase() }}</option>
+      }
+    </select>
+  `,
+  styles: `
+    .figure {
+      border-bottom: 1px solid var(--ink-faint);
+    }
+    .head {
+      display: flex;
+      min-height: 24px;
+    }
+    .head button:first-child {
+      flex: 1;
+    }
+    .tool {
+      min-width: 24px;
+      text-align: center;
+    }
+    .tool:disabled {
+      color: var(--ink-soft);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FiguresEditorComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  protected readonly kinds = figureKinds;
+  protected readonly open = signal('');
+  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly rows = computed(() =>
+    this.design().figures.map((figure, i) => {
+      const open = this.open() === figure.id;
+      const outcome = attempt(() => figureFields(figure));
+      return {
+        figure,
+        first: i === 0,
+        open,
+        // A kind that is not known has no fields; the ledger says so
+        fields: open && outcome.ok ? outcome.value.filter(({ path }) => path !== 'title') : [],
+      };
+    }),
+  );
+
+  protected set({ id }: FigureSpec, { field, value }: RecordChange): void {
+    this.workspace.apply((design) => setFigureField(design, id, field.path, value));
+  }
+
+  protected rename({ id }: FigureSpec, title: string): void {
+    this.workspace.apply((design) => setFigure(design, id, { title }));
+  }
+
+  protected move({ id }: FigureSpec, by: number): void {
+    const index = this.design().figures.findIndex((one) => one.id === id) + by;
+    this.workspace.apply((design) => moveFigure(design, id, index));
+  }
+
+  protected remove({ id }: FigureSpec): void {
+    this.workspace.apply((design) => removeFigure(design, id));
+  }
+
+  protected add(select: HTMLSelectElement): void {
+    const kind = this.kinds.find((one) => one.kind === select.value);
+    select.value = '';
+    if (!kind) return;
+    const figure = initialFigure(kind, this.design());
+    this.workspace.apply((design) => addFigure(design, figure));
+    this.open.set(figure.id);
+  }
+}

@@ -1,0 +1,40 @@
+import { TestBed } from '@angular/core/testing';
+import { Shown } from '../../testing/shown';
+import { TracePanelComponent } from './trace-panel.component';
+import { TraceService } from './trace.service';
+
+describe('TracePanelComponent', () => {
+  const panel = ({ host }: Shown) => host.querySelector<HTMLElement>('[role=dialog]');
+  const ask = async (shown: Shown) => {
+    TestBed.inject(TraceService).open({
+      kind: 'figure',
+      alternative: 'fixed',
+      title: 'Fixed bases',
+      figure: 'mass',
+      code: 'EN1993',
+    });
+    await shown.settled();
+  };
+  afterEach(() => Shown.clear());
+
+  it('is not there until a number is asked about; then it has the way to it, and the focus', async () => {
+    const shown = await Shown.of(TracePanelComponent);
+    expect(panel(shown)).toBeNull();
+    await ask(shown);
+    expect(panel(shown)!.querySelector('h2')!.textContent).toContain('Steel mass');
+    expect(shown.text).toMatch(/35\d\d kg/);
+    expect(panel(shown)!.querySelectorAll('tr').length).toBeGreaterThan(1);
+    expect(document.activeElement).toBe(panel(shown));
+  });
+
+  it('is closed by its button and by Escape', async () => {
+    const shown = await Shown.of(TracePanelComponent);
+    await ask(shown);
+    await shown.press('Close');
+    expect(panel(shown)).toBeNull();
+    await ask(shown);
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+    await shown.settled();
+    expect(panel(shown)).toBeNull();
+  });
+});

@@ -1,0 +1,208 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  addLoadCase,
+  formatNumber,
+  giveByRule,
+  initialLoadCase,
+  loadCaseFields,
+  loadCategories,
+  removeLoadCase,
+  removeRule,
+  ruleKinds,
+  ruleWords,
+  setLoadCase,
+  setRule,
+  type Rule,
+  shownUnit,
+} from '@hashira/core';
+import { EditableTextComponent } from '../../ui/editable-text.component';
+import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { standingAnswer } from '../../state/standing-answer';
+import { ViewState } from '../../state/view-state.service';
+import { CombinationsComponent } from './combinations.component';
+import { RuleFormComponent } from '../rules/rule-form.component';
+
+const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
+
+/** Load cases with their sums, each opening to its loads as sentences, and the matrix of combinations. */
+@Component({
+  selector: 'app-loads-leaf',
+  imports: [CombinationsComponent, EditableTextComponent, RecordFormComponent, RuleFormComponent],
+  template: `
+    <h3>
+      Load cases <span class="soft">sums in {{ forceUnit }}</span>
+    </h3>
+    @for (row of cases(); track row.id) {
+      <section class="case" [class.shown]="row.id === view.resultId()" [attr.aria-label]="row.title">
+        <button
+          type="button"
+          class="plain head"
+          [attr.aria-expanded]="row.id === view.resultId()"
+          (click)="view.showResult(row.id)"
+        >
+          <span
+            ><strong>{{ row.id }}</strong> {{ row.title }} <span class="soft">{{ row.category }}</span></span
+          >
+          <span class="number soft">{{ row.sum }}</span>
+        </button>
+        @if (row.id === view.resultId()) {
+          @if (row.selfWeight !== 0) {
+            <p class="soft">own weight × {{ row.selfWeight }}</p>
+          }
+          @for (rule of row.rules; track rule.id) {
+            <div class="load" [class.off]="rule.off === true">
+              <button
+                type="button"
+                class="plain sentence"
+                [attr.aria-expanded]="rule.id === open()"
+                (click)="toggle(rule.id)"
+              >
+                {{ rule.title ?? rule.id }}: {{ words(rule) }}
+              </button>
+              <span class="soft where"
+                >where
+                <app-editable-text
+                  [text]="rule.members ?? rule.nodes ?? ''"
+                  [label]="'Condition of ' + (rule.title ?? rule.id)"
+                  (changed)="setCondition(rule, $event)"
+              /></span>
+              @if (problemOf(rule); as problem) {
+                <p class="problem" role="alert">{{ problem }}</p>
+              }
+              @if (rule.id === open()) {
+                <div class="fields">
+                  <app-rule-form [rule]="rule" />
+                  <button type="button" class="plain press" (click)="removeLoad(rule)">
+                    remove this load
+                  </button>
+                </div>
+              }
+            </div>
+          } @empty {
+            @if (row.selfWeight === 0) {
+              <p class="soft">no loads yet</p>
+            }
+          }
+          <select #adding class="adding" aria-label="Add a load" (change)="addLoad(row.id, adding)">
+            <option value="-1" selected>+ load …</option>
+            @for (kind of loadKinds; track kind.title; let i = $index) {
+              <option [value]="i">{{ kind.title.toLowerCase() }}</option>
+            }
+          </select>
+          <details class="about">
+            <summary>this case</summary>
+            <app-record-form
+              [fields]="row.fields"
+              [key]="'case-' + row.id"
+              [title]="row.title"
+              [design]="design()"
+              (changed)="set(row.id, $event)"
+            />
+            <button type="button" class="plain press" (click)="remove(row.id)">
+              remove {{ row.title }} with its loads
+            </button>
+          </details>
+        }
+      </section>
+    }
+    <select #category class="adding" aria-label="Add a load case" (change)="add(category)">
+      <option value="" selected>+ load case …</option>
+      @for (one of categories; track one) {
+        <option [value]="one">{{ one }}</option>
+      }
+    </select>
+    <app-combinations />
+  `,
+  styleUrl: './loads-leaf.component.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LoadsLeafComponent {
+  protected readonly forceUnit = shownUnit('force').unit;
+  private readonly workspace = inject(DesignWorkspace);
+  protected readonly view = inject(ViewState);
+  protected readonly words = ruleWords;
+  protected readonly loadKinds = loadKinds;
+  protected readonly categories = loadCategories;
+  /** The load whose fields are shown. */
+  protected readonly open = signal('');
+  private readonly sums = standingAnswer('sums', () => ({}));
+  protected readonly design = computed(() => this.workspace.edited()!);
+  private readonly known = computed(() =>
+    this.workspace.results().alternatives.get(this.workspace.selectedAlternative(this.design()).id),
+  );
+
+  protected readonly cases = computed(() =>
+    this.design().loadCases.map((one) => ({
+      ...one,
+      selfWeight: one.selfWeight ?? 0,
+      fields: loadCaseFields(one),
+      sum: this.sumText(one.id),
+      rules: this.design().rules.filter((rule) => caseOf(rule) === one.id),
+    })),
+  );
+
+  private sumText(id: string): string {
+    const sum = (this.sums.value() ?? []).find((one) => one.id === id);
+    if (!sum) return '';
+    const axes = this.design().space === 'solid' ? ([0, 1, 2] as const) : ([0, 2] as const);
+    return axes.map((k) => `Σ${'XYZ'[k]!} ${formatNumber(sum.force[k], 'force')}`).join('  ');
+  }
+
+  protected problemOf({ id }: Rule): string {
+    const { problems = [], notes = [] } = this.known()?.summary ?? {};
+    return [...problems, ...notes].find(({ where }) => where['rule'] === id)?.message ?? '';
+  }
+
+  protected toggle(id: string): void {
+    this.open.update((open) => (open === id ? '' : id));
+  }
+
+  protected setCondition(rule: Rule, text: string): void {
+    const field = rule.members === undefined ? 'nodes' : 'members';
+    this.workspace.apply((design) => setRule(design, rule.id, { [field]: text }));
+  }
+
+  /** A load on all, whose condition is then narrowed. */
+  protected addLoad(loadCase: string, select: HTMLSelectElement): void {
+    const kind = this.loadKinds[Number(select.value)];
+    select.value = '-1';
+    if (!kind) return;
+    let added = '';
+    this.workspace.apply((design) => {
+      const gives = kind.initial(design);
+      const given = gives[kind.key] as object;
+      const all = kind.of === 'members' ? { members: 'true' } : { nodes: 'true' };
+      const made = giveByRule(design, all, { [kind.key]: { ...given, case: loadCase } });
+      added = made.id;
+      return made.design;
+    });
+    this.open.set(added);
+  }
+
+  protected removeLoad({ id }: Rule): void {
+    this.workspace.apply((design) => removeRule(design, id));
+  }
+
+  protected add(select: HTMLSelectElement): void {
+    const category = loadCategories.find((one) => one === select.value);
+    select.value = '';
+    if (!category) return;
+    const added = initialLoadCase(category, this.design().loadCases);
+    this.workspace.apply((design) => addLoadCase(design, added));
+    this.view.showResult(added.id);
+  }
+
+  protected set(id: string, { field, value }: RecordChange): void {
+    this.workspace.apply((design) => setLoadCase(design, id, { [field.path]: value }));
+  }
+
+  protected remove(id: string): void {
+    this.workspace.apply((design) => removeLoadCase(design, id));
+  }
+}
+
+/** The load case that a rule loads. */
+function caseOf({ load, area, train }: Rule): string | undefined {
+  return (load ?? area ?? train)?.case;
+}

@@ -1,0 +1,70 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { addAxis, axisFields, removeAxis, setAxis } from '@hashira/core';
+import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+
+/** Grid lines: a first position, then spacings; steps read them by `axis("B")`. */
+@Component({
+  selector: 'app-axes',
+  imports: [RecordFormComponent],
+  template: `
+    <h3>Grid lines</h3>
+    @for (row of rows(); track $index) {
+      <details>
+        <summary>{{ row.words }}</summary>
+        <app-record-form
+          [fields]="row.fields"
+          [key]="'axis-' + $index"
+          title="the grid lines"
+          [design]="design()"
+          (changed)="set($index, $event)"
+        />
+        <button type="button" class="plain press" (click)="remove($index)">remove these lines</button>
+      </details>
+    }
+    <button type="button" class="plain press" (click)="add()">+ grid lines</button>
+  `,
+  styles: `
+    h3 {
+      margin: 8px 0 2px;
+      font-size: 0.86rem;
+      color: var(--ink-soft);
+    }
+    summary,
+    .press {
+      min-height: 24px;
+    }
+    summary {
+      cursor: pointer;
+    }
+    .press {
+      color: var(--indigo);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AxesComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly rows = computed(() =>
+    this.design().axes.map((axis) => ({
+      words: `along ${axis.along}: ${axis.at.join(', ')}`,
+      fields: axisFields(axis),
+    })),
+  );
+
+  protected set(index: number, { field, value }: RecordChange): void {
+    this.workspace.apply((design) => setAxis(design, index, { [field.path]: value }));
+  }
+
+  protected remove(index: number): void {
+    this.workspace.apply((design) => removeAxis(design, index));
+  }
+
+  /** Letters along x first, then numbers along y, then levels. */
+  protected add(): void {
+    const along = (['x', 'y', 'z'] as const).find((one) => !this.design().axes.some((a) => a.along === one));
+    const names = along === 'x' ? 'A' : '1';
+    this.workspace.apply((design) => addAxis(design, { along: along ?? 'x', at: ['0 m', '6 m'], names }));
+  }
+}

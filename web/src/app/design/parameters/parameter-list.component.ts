@@ -1,0 +1,143 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  addSections,
+  applyAlternative,
+  attempt,
+  dropOwnParameter,
+  setValue,
+  type OwnSection,
+  type Parameter,
+  ownValue,
+} from '@hashira/core';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { NameRowComponent } from './name-row.component';
+import { ParameterRowComponent } from './parameter-row.component';
+
+/** Range of a parameter, SI. */
+interface Range {
+  readonly min?: number;
+  readonly max?: number;
+  readonly step?: number;
+}
+
+/** The parameters as the selected alternative sees them. */
+@Component({
+  selector: 'app-parameter-list',
+  imports: [ParameterRowComponent, NameRowComponent],
+  template: `
+    @for (row of rows(); track row.parameter.name) {
+      @if (row.heading) {
+        <h3>{{ row.heading }}</h3>
+      }
+      @if (row.parameter.kind === 'quantity') {
+        <app-parameter-row
+          [parameter]="row.parameter"
+          [value]="row.value"
+          [range]="row.range"
+          [formula]="row.formula"
+          [own]="row.own"
+          [problem]="row.problem"
+          (changed)="set(row.parameter, $event.text, $event.gesture)"
+          (gestureEnd)="workspace.endGesture()"
+          (followed)="follow(row.parameter)"
+        />
+      } @else {
+        <app-name-row
+          [parameter]="row.parameter"
+          [own]="row.own"
+          [sections]="design().sections"
+          (changed)="set(row.parameter, $event, false)"
+          (made)="take(row.parameter, $event)"
+          (followed)="follow(row.parameter)"
+        />
+      }
+    }
+  `,
+  styles: `
+    h3 {
+      margin: 8px 0 2px;
+      font-size: 0.857rem;
+      color: var(--ink-soft);
+      border-bottom: 1px solid var(--ink-faint);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ParameterListComponent {
+  protected readonly workspace = inject(DesignWorkspace);
+
+  protected readonly design = computed(() => this.workspace.edited()!);
+  private readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
+  private readonly ranges = new Map<string, Range>();
+
+  protected readonly rows = computed(() => {
+    const alternative = this.alternative();
+    // An alternative that names what does not exist is reported by the calculation; its base values are shown here
+    const outcome = attempt(() => applyAlternative(this.design(), alternative));
+    const { parameters } = outcome.ok ? outcome.value : this.design();
+    const names = parameters.map((p) => p.name);
+    const summary = this.workspace.results().alternatives.get(alternative.id)?.summary;
+    return parameters.map((parameter, i) => {
+      const known =
+        summary && Object.hasOwn(summary.parameters, parameter.name)
+          ? ownValue(summary.parameters, parameter.name)
+          : undefined;
+      return {
+        parameter,
+        value: known?.value,
+        range: this.sameRange(parameter.name, known),
+        formula: usesNames(parameter.value, names),
+        own: alternative.parameters !== undefined && Object.hasOwn(alternative.parameters, parameter.name),
+        problem: summary?.problems.find((problem) => problem.where['parameter'] === parameter.name),
+        heading:
+          parameter.group !== undefined && parameter.group !== parameters[i - 1]?.group
+            ? parameter.group
+            : '',
+      };
+    });
+  });
+
+  protected set(parameter: Parameter, text: string, gesture: boolean): void {
+    const id = this.idIfOwn(parameter);
+    this.workspace.apply(
+      (design) => setValue(design, parameter.name, text, id),
+      gesture ? `parameter ${parameter.name}` : undefined,
+    );
+  }
+
+  /** Sections that were made go into the design; the first becomes the value. */
+  protected take(parameter: Parameter, sections: readonly OwnSection[]): void {
+    const id = this.idIfOwn(parameter);
+    this.workspace.apply((design) =>
+      setValue(addSections(design, sections), parameter.name, sections[0]!.name, id),
+    );
+  }
+
+  /** The selected alternative where the value is to be its own. */
+  private idIfOwn(parameter: Parameter): string | undefined {
+    const { id, parameters } = this.alternative();
+    const own =
+      this.workspace.scope() === 'one' ||
+      (parameters !== undefined && Object.hasOwn(parameters, parameter.name));
+    return own ? id : undefined;
+  }
+
+  protected follow(parameter: Parameter): void {
+    const { id } = this.alternative();
+    this.workspace.apply((design) => dropOwnParameter(design, id, parameter.name));
+  }
+
+  /** The object given before as long as its numbers are the same, so that the row is not rendered anew. */
+  private sameRange(name: string, range: Range | undefined): Range | undefined {
+    if (!range) return undefined;
+    const known = this.ranges.get(name);
+    if (known && known.min === range.min && known.max === range.max && known.step === range.step)
+      return known;
+    this.ranges.set(name, range);
+    return range;
+  }
+}
+
+function usesNames(expression: string, names: readonly string[]): boolean {
+  return (expression.match(/[A-Za-z_]\w*/g) ?? []).some((word) => names.includes(word));
+}

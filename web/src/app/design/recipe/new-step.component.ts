@@ -1,0 +1,177 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  inject,
+  output,
+  signal,
+} from '@angular/core';
+import {
+  addStepWithSection,
+  freeId,
+  initialStep,
+  kindPicture,
+  setStep,
+  shownFields,
+  stepKinds,
+  type Step,
+  type StepKind,
+} from '@hashira/core';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { StepPreview } from '../../state/preview.service';
+import { StepFieldComponent } from './step-field.component';
+
+const size = { width: 132, height: 72 };
+
+/** Cards of all kinds of step in the order of the job; the one that is pressed is set and seen on the stage before it is accepted. */
+@Component({
+  selector: 'app-new-step',
+  imports: [StepFieldComponent],
+  template: `
+    @if (draft(); as d) {
+      <section class="draft" [attr.aria-label]="d.kind.title + ', not added yet'">
+        <h3>{{ d.kind.title }} <span class="soft">on the stage, not added yet</span></h3>
+        <p class="soft">{{ d.kind.about }}</p>
+        @for (f of fields(); track f.name) {
+          <app-step-field
+            [name]="f.name"
+            [step]="d.step.id"
+            [field]="f.field"
+            [value]="d.step[f.name]"
+            (changed)="set(f.name, $event)"
+          />
+        }
+        <p class="actions">
+          <button type="button" class="accept" (click)="accept()">add to the recipe</button>
+          <button type="button" class="plain press" (click)="drop()">back to the cards</button>
+        </p>
+        @if (preview.problem()) {
+          <p class="problem" role="alert">{{ preview.problem() }}</p>
+        }
+      </section>
+    } @else {
+      @for (group of groups(); track group.group) {
+        <h3>{{ group.group }}</h3>
+        <div class="cards">
+          @for (card of group.cards; track card.kind.kind) {
+            <button type="button" class="plain card" [title]="card.kind.about" (click)="take(card.kind)">
+              <img [src]="card.picture" alt="" [width]="size.width" [height]="size.height" />
+              {{ card.kind.title }}
+            </button>
+          }
+        </div>
+      }
+    }
+  `,
+  styles: `
+    h3 {
+      margin: 8px 0 4px;
+      font-size: 0.86rem;
+      color: var(--ink-soft);
+    }
+    .cards {
+      display: grid;
+      grid-template-columns: repeat(2, minmax(0, 1fr));
+      gap: 6px;
+    }
+    .card {
+      padding: 2px 4px 4px;
+      border: 1px solid var(--ink-faint);
+      background: var(--sheet);
+    }
+    .card:hover {
+      border-color: var(--indigo);
+    }
+    .card img {
+      display: block;
+      max-width: 100%;
+    }
+    .draft {
+      padding-left: 8px;
+      border-left: 3px solid var(--ochre);
+    }
+    p {
+      margin: 2px 0 6px;
+    }
+    .problem {
+      color: var(--vermilion-text);
+    }
+    .actions {
+      display: flex;
+      gap: 14px;
+      margin-top: 8px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NewStepComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  protected readonly preview = inject(StepPreview);
+  /** Id of the step that was added. */
+  readonly added = output<string>();
+  protected readonly size = size;
+  protected readonly draft = signal<{ kind: StepKind; step: Step } | undefined>(undefined);
+  private readonly design = computed(() => this.workspace.edited()!);
+
+  protected readonly groups = computed(() =>
+    (['make', 'shape', 'connect', 'finish'] as const).map((group) => ({
+      group,
+      cards: stepKinds
+        .filter((kind) => kind.group === group && (!kind.solidOnly || this.design().space === 'solid'))
+        .map((kind) => ({ kind, picture: pictureOf(kind) })),
+    })),
+  );
+
+  protected readonly fields = computed(() => {
+    const draft = this.draft();
+    return draft ? shownFields(draft.kind, draft.step) : [];
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.preview.step.set(undefined));
+  }
+
+  protected take(kind: StepKind): void {
+    const id = freeId(
+      kind.kind,
+      this.design().steps.map((step) => step.id),
+    );
+    this.see({ kind, step: initialStep(kind, id) });
+  }
+
+  protected set(name: string, value: unknown): void {
+    const { kind, step } = this.draft()!;
+    const [changed] = setStep({ ...this.design(), steps: [step] }, step.id, { [name]: value }).steps;
+    this.see({ kind, step: changed! });
+  }
+
+  private see(draft: { kind: StepKind; step: Step }): void {
+    this.draft.set(draft);
+    this.preview.step.set(draft.step);
+  }
+
+  protected accept(): void {
+    const { step } = this.draft()!;
+    this.drop();
+    this.workspace.apply((design) => addStepWithSection(design, step));
+    this.added.emit(step.id);
+  }
+
+  protected drop(): void {
+    this.draft.set(undefined);
+    this.preview.step.set(undefined);
+  }
+}
+
+const pictures = new Map<string, string>();
+
+/** The picture of a kind of step as an address, drawn once. */
+function pictureOf(kind: StepKind): string {
+  let known = pictures.get(kind.kind);
+  if (known === undefined) {
+    known = `data:image/svg+xml,${encodeURIComponent(kindPicture(kind, size))}`;
+    pictures.set(kind.kind, known);
+  }
+  return known;
+}

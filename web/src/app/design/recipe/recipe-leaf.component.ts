@@ -1,0 +1,194 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
+import {
+  consequencesOf,
+  duplicateStep,
+  formatPlain,
+  kindOf,
+  moveStep,
+  removeStep,
+  setStep,
+  shownFields,
+  switchStep,
+  type Field,
+  type Step,
+  type StepKind,
+} from '@hashira/core';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { standingAnswer } from '../../state/standing-answer';
+import { ViewState } from '../../state/view-state.service';
+import { AxesComponent } from '../parameters/axes.component';
+import { NewStepComponent } from './new-step.component';
+import { StepFieldComponent } from './step-field.component';
+
+/** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
+@Component({
+  selector: 'app-recipe-leaf',
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, AxesComponent, NewStepComponent, StepFieldComponent],
+  templateUrl: './recipe-leaf.component.html',
+  styleUrl: './recipe-leaf.component.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RecipeLeafComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  private readonly view = inject(ViewState);
+  protected readonly open = signal<string | undefined>(undefined);
+  protected readonly adding = signal(false);
+  /** What would lose its hold if a step went; it is asked once more. */
+  protected readonly losing = signal<{ step: string; sentences: readonly string[] } | undefined>(undefined);
+  /** Drawn anew when a state has been worked out, not while it is on its way. */
+  private readonly drawn = standingAnswer('miniatures', () =>
+    this.workspace.results().current ? {} : undefined,
+  );
+  private readonly miniatures = computed(
+    () => new Map((this.drawn.value() ?? []).map(({ step, svg }) => [step, addressOf(svg)])),
+  );
+
+  private readonly design = computed(() => this.workspace.edited()!);
+  private readonly problems = computed(() => {
+    const design = this.design();
+    return (
+      this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary
+        .problems ?? []
+    );
+  });
+
+  protected readonly rows = computed(() =>
+    this.design().steps.map((step, i, all) => {
+      const kind = kindOf(step);
+      return {
+        step,
+        kind,
+        title: step.title ?? kind?.title ?? step.id,
+        picture: this.miniatures().get(step.id),
+        words: kind ? kind.summary(this.withValues(kind, step)) : 'a kind of step that is not known',
+        open: this.open() === step.id,
+        first: i === 0,
+        last: i === all.length - 1,
+        problem: this.problemOf(step.id, undefined),
+      };
+    }),
+  );
+
+  constructor() {
+    // Elsewhere the whole frame stands in ink again
+    inject(DestroyRef).onDestroy(() => this.view.step.set(undefined));
+  }
+
+  /** A step with the values of parameters in the place of their names, in fields that hold values. */
+  private withValues(kind: StepKind, step: Step): Step {
+    const fields = kind.fields as Readonly<Record<string, Field<unknown>>>;
+    return Object.fromEntries(
+      Object.entries(step).map(([name, value]) => {
+        const form = fields[name]?.form.kind;
+        return [name, form && worded.has(form) ? value : this.valueOf(value)];
+      }),
+    ) as Step;
+  }
+
+  private valueOf(value: unknown): unknown {
+    if (typeof value === 'string') return this.texts().get(value) ?? value;
+    if (Array.isArray(value)) return value.map((item) => this.valueOf(item));
+    if (typeof value !== 'object' || value === null) return value;
+    return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, this.valueOf(item)]));
+  }
+
+  /** Parameters of the selected alternative as they read, by name. */
+  private readonly texts = computed(() => {
+    const design = this.design();
+    const known = this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)
+      ?.summary.parameters;
+    return new Map(
+      design.parameters.flatMap((parameter) => {
+        const value =
+          known && Object.hasOwn(known, parameter.name) ? known[parameter.name]!.value : undefined;
+        return value === undefined || parameter.kind !== 'quantity'
+          ? []
+          : [[parameter.name, formatPlain(value, parameter.quantity)] as const];
+      }),
+    );
+  });
+
+  protected fieldsOf(
+    kind: StepKind,
+    step: Step,
+  ): { name: string; field: Field<unknown>; value: unknown; problem: string }[] {
+    return shownFields(kind, step).map(({ name, field }) => ({
+      name,
+      field,
+      value: step[name],
+      problem: this.problemOf(step.id, name),
+    }));
+  }
+
+  /** What is wrong with a step: at a field, or as a whole where no field is named. */
+  private problemOf(id: string, field: string | undefined): string {
+    const found = this.problems().find(
+      ({ where }) =>
+        where['step'] === id &&
+        (field === undefined ? where['field'] === undefined : String(where['field']).split('/')[0] === field),
+    );
+    return found?.message ?? '';
+  }
+
+  protected toggle(id: string): void {
+    const next = this.open() === id ? undefined : id;
+    this.open.set(next);
+    this.view.step.set(next);
+  }
+
+  protected set(step: Step, name: string, value: unknown): void {
+    this.workspace.apply((design) => setStep(design, step.id, { [name]: value }));
+  }
+
+  protected switch(step: Step): void {
+    this.workspace.apply((design) => switchStep(design, step.id, step.off === true));
+  }
+
+  protected move(step: Step, by: 1 | -1): void {
+    const index = this.design().steps.findIndex(({ id }) => id === step.id) + by;
+    this.workspace.apply((design) => moveStep(design, step.id, index));
+  }
+
+  /** A step was dragged to another place of the recipe. */
+  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
+    const step = this.rows()[previousIndex]?.step;
+    if (!step || previousIndex === currentIndex) return;
+    this.workspace.apply((design) => moveStep(design, step.id, currentIndex));
+  }
+
+  protected duplicate(step: Step): void {
+    const { id } = duplicateStep(this.design(), step.id);
+    this.workspace.apply((design) => duplicateStep(design, step.id).design);
+    this.open.set(id);
+  }
+
+  /** Asks first where something would lose its hold. */
+  protected remove(step: Step): void {
+    const design = this.design();
+    const lost = consequencesOf(
+      design,
+      removeStep(design, step.id),
+      this.workspace.selectedAlternative(design),
+    );
+    if (lost.length === 0 || this.losing()?.step === step.id) this.removeNow(step);
+    else this.losing.set({ step: step.id, sentences: lost });
+  }
+
+  private removeNow(step: Step): void {
+    this.losing.set(undefined);
+    this.workspace.apply((design) => removeStep(design, step.id));
+    this.view.step.set(undefined);
+  }
+
+  protected added(id: string): void {
+    this.adding.set(false);
+    this.open.set(id);
+    this.view.step.set(id);
+  }
+}
+
+/** Fields that hold words, which parameters may be called like. */
+const worded: ReadonlySet<string> = new Set(['option', 'flag', 'text', 'condition', 'section']);
+
+const addressOf = (svg: string): string => `data:image/svg+xml,${encodeURIComponent(svg)}`;

@@ -1,0 +1,107 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { openDesign, quickShed } from '../../testing/open-design';
+import { ConditionChipsComponent } from './condition-chips.component';
+
+describe('ConditionChipsComponent', () => {
+  let fixture: ComponentFixture<ConditionChipsComponent>;
+  let told: string[];
+  const host = () => fixture.nativeElement as HTMLElement;
+  const chips = () => [...host().querySelectorAll('.chip')].map((chip) => chip.getAttribute('aria-label'));
+  const selects = () => [...host().querySelectorAll('select')];
+  const labelled = (label: string, k = 0) =>
+    [...host().querySelectorAll<HTMLInputElement>('select, input')].filter(
+      (one) => one.getAttribute('aria-label') === label,
+    )[k]!;
+  const options = (select: Element) =>
+    [...select.querySelectorAll('option')].map(({ textContent }) => textContent.trim());
+
+  async function show(condition: string, of: 'members' | 'nodes' = 'members'): Promise<void> {
+    openDesign(quickShed());
+    fixture = TestBed.createComponent(ConditionChipsComponent);
+    fixture.componentRef.setInput('condition', condition);
+    fixture.componentRef.setInput('of', of);
+    told = [];
+    // What is told comes back as the rule's condition
+    fixture.componentInstance.changed.subscribe((text) => {
+      told.push(text);
+      fixture.componentRef.setInput('condition', text);
+    });
+    document.body.append(host());
+    await settled();
+  }
+  const settled = async () => {
+    await fixture.whenStable();
+    await new Promise((done) => setTimeout(done));
+    await fixture.whenStable();
+  };
+  async function choose(field: HTMLInputElement, value: string): Promise<void> {
+    field.value = value;
+    field.dispatchEvent(new Event('change'));
+    await settled();
+  }
+  afterEach(() => host().remove());
+
+  it('says a condition chip by chip, with the values that the frame has', async () => {
+    await show('role == "rafter" and z >= eaves + 0.5 m');
+    expect(chips()).toEqual(['role == "rafter"', 'z >= eaves + 0.5 m']);
+    expect(options(labelled('Value of role'))).toEqual(['rafter', 'column']);
+    expect(options(labelled('How z compares'))).toEqual(['is', 'is not', 'from', 'up to', 'above', 'below']);
+    expect(labelled('Value of z').value).toBe('eaves + 0.5 m');
+  });
+
+  it('changes how and with what a tag compares', async () => {
+    await show('role == "rafter" and z >= 3 m');
+    await choose(labelled('How role compares'), '!=');
+    await choose(labelled('Value of z'), '4 m');
+    await choose(labelled('How z compares'), '<');
+    expect(told).toEqual([
+      'role != "rafter" and z >= 3 m',
+      'role != "rafter" and z >= 4 m',
+      'role != "rafter" and z < 4 m',
+    ]);
+  });
+
+  it('takes another value of the same tag', async () => {
+    await show('role == "rafter"');
+    await choose(labelled('Another value of role'), 'column');
+    expect(told).toEqual(['role == "rafter" or role == "column"']);
+    expect(chips()).toEqual(['role == "rafter" or role == "column"']);
+    expect(host().querySelector('.more')).toBeNull();
+  });
+
+  it('asks for more, from what the frame has, and leaves chips out again', async () => {
+    await show('true', 'nodes');
+    expect(host().textContent).toContain('all nodes');
+    const ask = labelled('Ask for more');
+    expect(options(ask)).toContain('place');
+    expect(options(ask)).not.toContain('length');
+    await choose(ask, 'place');
+    expect(told.at(-1)).toMatch(/^place == "\w+"$/);
+    await choose(labelled('Ask for more'), 'z');
+    expect(told.at(-1)).toMatch(/^place == "\w+" and z >= 0 m$/);
+    [...host().querySelectorAll<HTMLButtonElement>('.chip button')].forEach((one) => one.click());
+    await settled();
+    expect(told.at(-1)).toBe('z >= 0 m');
+  });
+
+  it('leaves what no chip can say as it is typed', async () => {
+    await show('(bay == 1 or side == "left") and role == "column"');
+    expect(chips()).toEqual(['bay == 1 or side == "left"', 'role == "column"']);
+    expect(selects().map((one) => one.getAttribute('aria-label'))).not.toContain('Value of bay');
+    await choose(labelled('Value of role'), 'rafter');
+    expect(told).toEqual(['(bay == 1 or side == "left") and role == "rafter"']);
+  });
+
+  it('calls steps by their titles', async () => {
+    await show('step == "shed"');
+    const [title] = options(labelled('Value of step'));
+    expect(title).not.toBe('shed');
+    expect(labelled('Value of step').value).toBe('shed');
+  });
+
+  it('passes over values that are emptied', async () => {
+    await show('z >= 3 m');
+    await choose(labelled('Value of z'), ' ');
+    expect(told).toEqual([]);
+  });
+});

@@ -1,0 +1,244 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import {
+  clausesOf,
+  clauseTags,
+  conditionOf,
+  isTagClause,
+  isTextTag,
+  type Clause,
+  type Comparison,
+  type TagClause,
+} from '@hashira/core';
+import { ExpressionDirective } from '../../ui/expression.directive';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { standingAnswer } from '../../state/standing-answer';
+
+const textComparisons: readonly (readonly [Comparison, string])[] = [
+  ['==', 'is'],
+  ['!=', 'is not'],
+];
+const numberComparisons: readonly (readonly [Comparison, string])[] = [
+  ...textComparisons,
+  ['>=', 'from'],
+  ['<=', 'up to'],
+  ['>', 'above'],
+  ['<', 'below'],
+];
+
+/**
+ * A condition as chips, one for each thing that is asked of a tag: how it compares and with what can be chosen, chips are added and
+ * taken away. What no chip can say stays as it is typed.
+ */
+@Component({
+  selector: 'app-condition-chips',
+  imports: [ExpressionDirective],
+  template: `
+    @for (chip of chips(); track $index; let i = $index; let last = $last) {
+      <span class="chip" role="group" [attr.aria-label]="chip.words">
+        @if (chip.asked; as asked) {
+          <span>{{ asked.tag }}</span>
+          <select
+            [attr.aria-label]="'How ' + asked.tag + ' compares'"
+            (change)="compare(i, $any($event.target).value)"
+          >
+            @for (one of chip.comparisons; track one[0]) {
+              <option [value]="one[0]" [selected]="one[0] === asked.comparison">{{ one[1] }}</option>
+            }
+          </select>
+          @if (chip.listed) {
+            @for (value of asked.values; track $index; let k = $index) {
+              @if (k > 0) {
+                <span class="soft">or</span>
+              }
+              <select
+                [attr.aria-label]="'Value of ' + asked.tag"
+                (change)="choose(i, k, $any($event.target).value)"
+              >
+                @for (option of chip.options(value); track option.value) {
+                  <option [value]="option.value" [selected]="option.value === value">
+                    {{ option.label }}
+                  </option>
+                }
+              </select>
+            }
+            @if (chip.more().length > 0) {
+              <select
+                class="more"
+                [attr.aria-label]="'Another value of ' + asked.tag"
+                (change)="choose(i, asked.values.length, $any($event.target).value)"
+              >
+                <option value="" selected>or …</option>
+                @for (option of chip.more(); track option.value) {
+                  <option [value]="option.value">{{ option.label }}</option>
+                }
+              </select>
+            }
+          } @else {
+            <input
+              #field
+              appExpression=""
+              autocomplete="off"
+              spellcheck="false"
+              [attr.aria-label]="'Value of ' + asked.tag"
+              [value]="asked.values[0]"
+              (change)="choose(i, 0, field.value)"
+            />
+          }
+        } @else {
+          <code>{{ chip.words }}</code>
+        }
+        <button
+          type="button"
+          class="plain"
+          [attr.aria-label]="'Leave out ' + chip.words"
+          (click)="leaveOut(i)"
+        >
+          ×
+        </button>
+      </span>
+      @if (!last) {
+        <span class="soft">and</span>
+      }
+    } @empty {
+      <span class="soft">all {{ of() }}</span>
+    }
+    <select aria-label="Ask for more" (change)="ask($any($event.target))">
+      <option value="" selected>{{ chips().length > 0 ? 'and …' : 'only those whose …' }}</option>
+      @for (tag of tags(); track tag) {
+        <option [value]="tag">{{ tag }}</option>
+      }
+    </select>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 4px;
+      margin: 2px 0 6px;
+    }
+    .chip {
+      display: inline-flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 3px;
+      padding: 1px 2px 1px 7px;
+      border: 1px solid var(--ink-soft);
+      border-radius: 3px;
+      background: var(--sheet);
+      max-width: 100%;
+    }
+    select,
+    input {
+      font: inherit;
+      min-height: 24px;
+      max-width: 11em;
+      border: 0;
+      border-bottom: 1px solid var(--ink-faint);
+      background: transparent;
+      color: var(--indigo);
+    }
+    input {
+      width: 6em;
+    }
+    .more {
+      width: 4.2em;
+    }
+    code {
+      overflow-wrap: anywhere;
+    }
+    button {
+      min-width: 24px;
+      min-height: 24px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ConditionChipsComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  readonly condition = input.required<string>();
+  readonly of = input.required<'members' | 'nodes'>();
+  readonly changed = output<string>();
+
+  /** What the frame's members or nodes have in each tag; asked anew when the frame changes. */
+  private readonly known = standingAnswer('tags', () => ({ of: this.of() }));
+  private readonly values = computed(() => this.known.value() ?? {});
+
+  private readonly clauses = computed(() => clausesOf(this.condition()));
+
+  protected readonly chips = computed(() =>
+    this.clauses().map((clause) => {
+      const words = conditionOf([clause]);
+      if (!isTagClause(clause)) return { words, asked: undefined };
+      const { tag, comparison, values } = clause;
+      const listed = isTextTag(tag);
+      return {
+        words,
+        asked: clause,
+        listed,
+        comparisons: listed ? textComparisons : numberComparisons,
+        options: (value: string) => this.options(tag, [value, ...this.left(tag, values)]),
+        more: () => (comparison === '==' ? this.options(tag, this.left(tag, values)) : []),
+      };
+    }),
+  );
+
+  /** Tags that the frame has, with those that follow from where a thing lies. */
+  protected readonly tags = computed(() => {
+    const values = this.values();
+    const measured = this.of() === 'members' ? ['length', 'slope', 'x', 'y', 'z'] : ['x', 'y', 'z'];
+    return clauseTags.filter((tag) => Object.hasOwn(values, tag) || measured.includes(tag));
+  });
+
+  /** Values of a tag that are not asked for yet. */
+  private left(tag: string, asked: readonly string[]): string[] {
+    const values = this.values();
+    const all = Object.hasOwn(values, tag) ? values[tag]! : [];
+    return all.map(String).filter((value) => !asked.includes(value));
+  }
+
+  /** Steps are called by their titles. */
+  private options(tag: string, values: readonly string[]): { value: string; label: string }[] {
+    const steps = tag === 'step' ? this.workspace.state()!.design.steps : [];
+    return values.map((value) => ({
+      value,
+      label: steps.find(({ id }) => id === value)?.title ?? value,
+    }));
+  }
+
+  protected compare(at: number, comparison: Comparison): void {
+    this.replace(at, (clause) => ({ ...clause, comparison }));
+  }
+
+  protected choose(at: number, place: number, value: string): void {
+    const text = value.trim();
+    if (text === '') return;
+    this.replace(at, (clause) => {
+      const values = [...clause.values];
+      values[place] = text;
+      return { ...clause, values };
+    });
+  }
+
+  protected leaveOut(at: number): void {
+    this.tell(this.clauses().filter((_, i) => i !== at));
+  }
+
+  protected ask(select: HTMLSelectElement): void {
+    const tag = select.value;
+    select.value = '';
+    if (tag === '') return;
+    const [first] = this.left(tag, []);
+    const start = first ?? (tag === 'slope' ? '0 deg' : '0 m');
+    const comparison = isTextTag(tag) ? '==' : '>=';
+    this.tell([...this.clauses(), { tag, comparison, values: [start] }]);
+  }
+
+  private replace(at: number, by: (clause: TagClause) => TagClause): void {
+    this.tell(this.clauses().map((clause, i) => (i === at && isTagClause(clause) ? by(clause) : clause)));
+  }
+
+  private tell(clauses: readonly Clause[]): void {
+    this.changed.emit(conditionOf(clauses));
+  }
+}

@@ -1,0 +1,289 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { giveByRule, moveRule, removeRule, ruleKinds, ruleWords, setRule, type Rule } from '@hashira/core';
+import { Calculation } from '../../state/calculation/calculation.service';
+import { EditableTextComponent } from '../../ui/editable-text.component';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { Selection } from '../../state/selection.service';
+import { ViewState } from '../../state/view-state.service';
+import { ConditionChipsComponent } from './condition-chips.component';
+import { RuleFormComponent } from './rule-form.component';
+
+const headings = {
+  sections: 'Sections',
+  supports: 'Supports',
+  hinges: 'Hinges',
+  lengths: 'Lengths and limits',
+  loads: 'Loads',
+  masses: 'Masses',
+} as const;
+
+/**
+ * Rules as sentences, grouped by what they give; pointing at one lights up what it matches, opening one shows its fields. Later rules win.
+ */
+@Component({
+  selector: 'app-rules-leaf',
+  imports: [ConditionChipsComponent, EditableTextComponent, RuleFormComponent],
+  template: `
+    @for (group of groups(); track group.heading) {
+      <h3>{{ group.heading }}</h3>
+      @for (row of group.rows; track row.rule.id) {
+        <div
+          class="rule"
+          [class.nothing]="row.count === 0"
+          [class.off]="row.rule.off === true"
+          [title]="row.rule.id"
+          (pointerenter)="light(row.rule)"
+          (pointerleave)="dark()"
+          (focusin)="light(row.rule)"
+          (focusout)="dark()"
+        >
+          <button
+            type="button"
+            class="plain head"
+            [attr.aria-expanded]="row.open"
+            (click)="toggle(row.rule.id)"
+          >
+            <strong>{{ row.rule.title ?? row.rule.id }}</strong>
+            <span class="gives">{{ row.words }}</span>
+          </button>
+          <span class="number soft">{{ row.count === undefined ? '' : row.count }}</span>
+          <span class="where soft"
+            >where
+            <app-editable-text
+              [text]="row.condition"
+              [label]="'Condition of ' + (row.rule.title ?? row.rule.id)"
+              (changed)="setCondition(row.rule, $event)"
+          /></span>
+          @for (one of row.overrides; track one) {
+            <p class="overridden soft">{{ one }}</p>
+          }
+          @if (row.remark) {
+            <p class="problem" role="alert">{{ row.remark }}</p>
+          }
+          @if (row.open) {
+            <div class="fields">
+              <app-condition-chips
+                [condition]="row.condition"
+                [of]="row.rule.members === undefined ? 'nodes' : 'members'"
+                (changed)="setCondition(row.rule, $event)"
+              />
+              <app-rule-form [rule]="row.rule" />
+              <p class="actions">
+                <app-editable-text
+                  [text]="row.rule.title ?? row.rule.id"
+                  label="Title of the rule"
+                  (changed)="rename(row.rule, $event)"
+                />
+                <button type="button" class="plain" (click)="select(row.rule)">select these</button>
+                <button type="button" class="plain" [disabled]="row.first" (click)="move(row.rule, -1)">
+                  earlier
+                </button>
+                <button type="button" class="plain" [disabled]="row.last" (click)="move(row.rule, 1)">
+                  later
+                </button>
+                <button type="button" class="plain" (click)="switch(row.rule)">
+                  {{ row.rule.off ? 'switch on' : 'switch off' }}
+                </button>
+                <button type="button" class="plain" (click)="remove(row.rule)">remove</button>
+              </p>
+            </div>
+          }
+        </div>
+      }
+    }
+    <label class="add"
+      >add a rule that gives
+      <select #adding (change)="add(adding)">
+        <option value="-1" selected>…</option>
+        @for (kind of kinds; track kind.title; let i = $index) {
+          <option [value]="i">{{ kind.title.toLowerCase() }}</option>
+        }
+      </select>
+    </label>
+  `,
+  styles: `
+    h3 {
+      margin: 8px 0 2px;
+      font-size: 0.857rem;
+      color: var(--ink-soft);
+    }
+    .rule {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--ink-faint);
+    }
+    .head {
+      display: flex;
+      flex-direction: column;
+      min-height: 24px;
+      min-width: 0;
+    }
+    .off .head {
+      text-decoration: line-through;
+    }
+    .fields {
+      grid-column: 1 / -1;
+      padding: 4px 0 6px 8px;
+      border-left: 2px solid var(--indigo);
+    }
+    .actions {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 12px;
+      margin: 4px 0 0;
+      font-size: 0.9rem;
+    }
+    .actions button {
+      min-height: 24px;
+      color: var(--indigo);
+    }
+    .actions button:disabled {
+      color: var(--ink-soft);
+      cursor: default;
+    }
+    .add {
+      display: block;
+      margin-top: 10px;
+    }
+    .add select {
+      font: inherit;
+      min-height: 26px;
+      max-width: 100%;
+    }
+    .rule:hover,
+    .rule:focus-within {
+      background: var(--sheet);
+    }
+    .gives,
+    .where,
+    .problem {
+      grid-column: 1 / -1;
+      overflow-wrap: anywhere;
+    }
+    .where {
+      font-size: 0.857rem;
+    }
+    .overridden {
+      grid-column: 1 / -1;
+      margin: 0;
+      font-size: 0.857rem;
+    }
+    .problem {
+      margin: 2px 0 0;
+      font-size: 0.857rem;
+      color: var(--vermilion-text);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RulesLeafComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  private readonly calculation = inject(Calculation);
+  private readonly view = inject(ViewState);
+  private readonly selection = inject(Selection);
+  protected readonly kinds = ruleKinds;
+  private pointed = '';
+
+  private readonly alternative = computed(
+    () => this.workspace.selectedAlternative(this.workspace.state()!.design).id,
+  );
+  private readonly summary = computed(
+    () => this.workspace.results().alternatives.get(this.alternative())?.summary,
+  );
+
+  protected readonly groups = computed(() => {
+    const { rules } = this.workspace.edited()!;
+    const summary = this.summary();
+    const remarks = [
+      ...(summary?.problems ?? []),
+      ...(summary?.notes ?? []).filter(({ code }) => code !== 'area-load'),
+    ];
+    const open = this.selection.openRule();
+    const rows = rules.map((rule, i) => ({
+      rule,
+      open: rule.id === open,
+      first: i === 0,
+      last: i === rules.length - 1,
+      gives: givesOf(rule),
+      words: ruleWords(rule),
+      condition: rule.members ?? rule.nodes ?? '',
+      count: summary && Object.hasOwn(summary.matches, rule.id) ? summary.matches[rule.id] : undefined,
+      overrides: (summary && Object.hasOwn(summary.overrides, rule.id)
+        ? summary.overrides[rule.id]!
+        : []
+      ).map(({ by, parts }) => `on ${parts} overridden by ${rules.find(({ id }) => id === by)?.title ?? by}`),
+      remark: remarks.find(({ where }) => where['rule'] === rule.id)?.message ?? '',
+    }));
+    return Object.entries(headings)
+      .map(([gives, heading]) => ({ heading, rows: rows.filter((row) => row.gives === gives) }))
+      .filter((group) => group.rows.length > 0);
+  });
+
+  protected setCondition(rule: Rule, text: string): void {
+    const field = rule.members === undefined ? 'nodes' : 'members';
+    this.workspace.apply((design) => setRule(design, rule.id, { [field]: text }));
+  }
+
+  protected toggle(id: string): void {
+    this.selection.openRule.update((open) => (open === id ? undefined : id));
+  }
+
+  protected rename({ id }: Rule, title: string): void {
+    this.workspace.apply((design) => setRule(design, id, { title }));
+  }
+
+  protected select(rule: Rule): void {
+    const of = rule.members === undefined ? 'nodes' : 'members';
+    void this.selection.where(of, rule.members ?? rule.nodes ?? 'true');
+  }
+
+  /** Among all rules, whatever they give: what comes later wins. */
+  protected move({ id }: Rule, by: number): void {
+    this.workspace.apply((design) =>
+      moveRule(design, id, design.rules.findIndex((rule) => rule.id === id) + by),
+    );
+  }
+
+  protected switch({ id, off }: Rule): void {
+    this.workspace.apply((design) => setRule(design, id, { off: off ? undefined : true }));
+  }
+
+  protected remove({ id }: Rule): void {
+    this.dark();
+    this.workspace.apply((design) => removeRule(design, id));
+  }
+
+  /** A rule for all, whose condition is then narrowed. */
+  protected add(select: HTMLSelectElement): void {
+    const kind = this.kinds[Number(select.value)];
+    select.value = '-1';
+    if (!kind) return;
+    let added = '';
+    this.workspace.apply((design) => {
+      const all = kind.of === 'members' ? { members: 'true' } : { nodes: 'true' };
+      const given = giveByRule(design, all, kind.initial(design));
+      added = given.id;
+      return given.design;
+    });
+    this.selection.openRule.set(added);
+  }
+
+  protected light({ id }: Rule): void {
+    this.pointed = id;
+    void this.calculation.ask(this.alternative(), 'matches', { rule: id }).then((parts) => {
+      if (this.pointed === id) this.view.lit.set(parts ?? []);
+    });
+  }
+
+  protected dark(): void {
+    this.pointed = '';
+    this.view.lit.set([]);
+  }
+}
+
+/** Heading of a rule: what the first of its kinds gives. */
+function givesOf(rule: Rule): keyof typeof headings {
+  const of = rule.members === undefined ? 'nodes' : 'members';
+  return ruleKinds.find((kind) => kind.of === of && rule[kind.key] !== undefined)?.gives ?? 'sections';
+}

@@ -1,0 +1,107 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { applyMend, differingLoads, type Remark } from '@hashira/core';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { ViewState } from '../../state/view-state.service';
+
+/** The model check: a line under the stage that opens to what was found, each shown on the stage and mended by one press. */
+@Component({
+  selector: 'app-model-check',
+  template: `
+    <button
+      type="button"
+      class="plain line"
+      [class.found]="count() > 0"
+      [disabled]="count() === 0"
+      [attr.aria-expanded]="open()"
+      (click)="toggle()"
+    >
+      Model check: {{ words() }}
+    </button>
+    @if (open() && count() > 0) {
+      <ul>
+        @for (remark of remarks(); track remark.code + remark.message) {
+          <li>
+            <button
+              type="button"
+              class="plain"
+              (mouseenter)="show(remark)"
+              (mouseleave)="show()"
+              (focus)="show(remark)"
+              (blur)="show()"
+              (click)="show(remark)"
+            >
+              {{ remark.message }}
+            </button>
+            @if (remark.mend; as mend) {
+              <button type="button" class="plain press" (click)="mendIt(remark)">{{ mend.title }}</button>
+            }
+          </li>
+        }
+      </ul>
+    }
+  `,
+  styleUrl: './model-check.component.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(keydown.escape)': 'open.set(false)' },
+})
+export class ModelCheckComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  private readonly view = inject(ViewState);
+
+  /** What was found in the selected alternative; absent while the check has not looked yet. */
+  readonly found = input<readonly Remark[] | undefined>();
+
+  protected readonly open = signal(false);
+  /** A rule is idle only where it is so in every alternative: another one may need it. */
+  protected readonly remarks = computed(() => {
+    const everywhere = [...this.workspace.results().alternatives.values()].map(
+      ({ summary }) => summary.remarks,
+    );
+    const own = this.found()?.filter(
+      ({ rule, code }) =>
+        rule === undefined ||
+        // A load that is missing here is missing, whatever it does elsewhere
+        code === 'load-reaches-nothing' ||
+        everywhere.every((others) => others?.some((other) => other.rule === rule)),
+    );
+    return own && [...own, ...this.loadsThatDiffer()];
+  });
+
+  /** Load cases that come to other sums than in an alternative with the same frame. */
+  private readonly loadsThatDiffer = computed((): Remark[] => {
+    const design = this.workspace.state()?.design;
+    const known = this.workspace.results().alternatives;
+    const all = (design?.alternatives ?? []).flatMap(({ id, title }) => {
+      const summary = known.get(id)?.summary;
+      return summary ? [{ title, summary }] : [];
+    });
+    const own = design && known.get(this.workspace.selectedAlternative(design).id)?.summary;
+    if (!own) return [];
+    return differingLoads(own, all).map((message) => ({
+      code: 'loads-differ',
+      message,
+      nodes: [],
+      members: [],
+    }));
+  });
+  protected readonly count = computed(() => this.remarks()?.length ?? 0);
+  protected readonly words = computed(() => {
+    const count = this.count();
+    if (this.remarks() === undefined) return 'looking …';
+    return count === 0 ? 'sound' : `${count} ${count === 1 ? 'remark' : 'remarks'}`;
+  });
+
+  protected toggle(): void {
+    this.open.update((open) => !open);
+    this.show();
+  }
+
+  protected show(remark?: Remark): void {
+    this.view.lit.set(remark ? [...remark.members, ...remark.nodes] : []);
+  }
+
+  protected mendIt({ mend }: Remark): void {
+    this.show();
+    if (mend) this.workspace.apply((design) => applyMend(design, mend));
+  }
+}

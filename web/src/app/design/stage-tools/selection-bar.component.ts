@@ -1,0 +1,127 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { addSections, giveByRule, ruleKinds, type OwnSection } from '@hashira/core';
+import { EditableTextComponent } from '../../ui/editable-text.component';
+import { SectionPickerComponent } from '../../ui/section-picker.component';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { Selection } from '../../state/selection.service';
+
+/** What is selected, the condition that selects it, and what it can be given: a rule, so that what comes later gets it too. */
+@Component({
+  selector: 'app-selection-bar',
+  imports: [EditableTextComponent, SectionPickerComponent],
+  template: `
+    @if (selection.count() > 0 && selection.proposal(); as proposal) {
+      <section class="bar" aria-label="Selection">
+        <strong>{{ proposal.title }}</strong>
+        @if (proposal.condition; as condition) {
+          <span class="where soft"
+            >where
+            <app-editable-text
+              [text]="condition"
+              label="Condition of the selection"
+              (changed)="selection.where(selection.selected().of, $event)"
+          /></span>
+          @if (selection.selected().of === 'members') {
+            <app-section-picker
+              class="give"
+              value="give a section"
+              label="Give a section"
+              [own]="ownSections()"
+              (changed)="give({ section: $event })"
+              (made)="give({ section: $event[0]!.name }, $event)"
+            />
+          }
+          <select class="give" aria-label="Give" (change)="giveKind($any($event.target))">
+            <option value="-1" selected>give …</option>
+            @for (kind of kinds(); track kind.title; let i = $index) {
+              <option [value]="i">{{ kind.title.toLowerCase() }}</option>
+            }
+          </select>
+        } @else {
+          <span class="soft">no condition selects just this; select by what it has in common</span>
+        }
+        <button type="button" class="plain clear" (click)="selection.clear()">clear</button>
+        @if (selection.problem()) {
+          <p class="problem" role="alert">{{ selection.problem() }}</p>
+        }
+      </section>
+    }
+  `,
+  styles: `
+    /* Over the foot of the stage: what is selected moves nothing */
+    :host {
+      position: absolute;
+      inset: auto 0 35px;
+      z-index: 2;
+    }
+    .bar {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 4px 12px;
+      padding: 4px 10px;
+      background: var(--sheet);
+      border-top: 1px solid var(--indigo);
+      border-bottom: 1px solid var(--ink-faint);
+    }
+    .where {
+      flex: 1 1 12rem;
+      min-width: 0;
+    }
+    .give {
+      flex: none;
+    }
+    select.give {
+      font: inherit;
+      min-height: 26px;
+      border: 1px solid var(--ink-faint);
+      border-radius: 2px;
+      background: var(--sheet);
+    }
+    .clear {
+      min-height: 24px;
+      color: var(--indigo);
+    }
+    .problem {
+      flex-basis: 100%;
+      margin: 0;
+      color: var(--vermilion-text);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SelectionBarComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  protected readonly selection = inject(Selection);
+  protected readonly kinds = computed(() =>
+    ruleKinds.filter(({ of, key }) => of === this.selection.selected().of && key !== 'section'),
+  );
+
+  protected readonly ownSections = computed(() => this.workspace.state()?.design.sections ?? []);
+
+  protected giveKind(select: HTMLSelectElement): void {
+    const kind = this.kinds()[Number(select.value)];
+    select.value = '-1';
+    const design = this.workspace.state()?.design;
+    if (kind && design) this.give(kind.initial(design));
+  }
+
+  protected give(gives: object, made: readonly OwnSection[] = []): void {
+    const { condition, title } = this.selection.proposal() ?? {};
+    if (condition === undefined) return;
+    const selects =
+      this.selection.selected().of === 'members' ? { members: condition } : { nodes: condition };
+    let rule = '';
+    this.workspace.apply((design) => {
+      const given = giveByRule(
+        addSections(design, made),
+        selects,
+        gives as Record<string, unknown>,
+        title ?? '',
+      );
+      rule = given.id;
+      return given.design;
+    });
+    this.selection.openRule.set(rule);
+  }
+}

@@ -1,0 +1,47 @@
+import { TestBed } from '@angular/core/testing';
+import { startingPoints } from '@hashira/core';
+import { Shown } from '../../testing/shown';
+import { ViewState } from '../../state/view-state.service';
+import { CutListComponent } from './cut-list.component';
+import { ResultTablesComponent } from './result-tables.component';
+
+let shown: Shown;
+afterEach(() => Shown.clear());
+const rows = () =>
+  [...shown.host.querySelectorAll('tbody tr')].map((row) =>
+    [...row.querySelectorAll('th, td')].map((cell) => cell.textContent.trim()).join(' '),
+  );
+
+describe('CutListComponent', () => {
+  it('lists equal pieces under one mark: the shed has two columns of 6.4 m and two rafters of 11 m / cos 9°', async () => {
+    shown = await Shown.of(CutListComponent);
+    expect(rows().length).toBe(2);
+    // HEB 300: 117 kg/m (EN 10365) over 6.4 m
+    expect(rows()[0]).toMatch(/^1 HEB 300 2 6400 square square 749 1498 left column; right column/);
+    expect(rows()[1]).toContain(` ${(11000 / Math.cos((9 * Math.PI) / 180)).toFixed(0)} `);
+    expect(shown.text).toContain('of steel in 4 pieces');
+  });
+
+  it('tells mitres: the corners of a bed are cut at 45°', async () => {
+    const bed = startingPoints.find(({ kind }) => kind === 'machine-frame')!.design();
+    shown = await Shown.of(CutListComponent, bed);
+    expect(rows().some((row) => row.includes('45.0° 45.0°'))).toBeTrue();
+  });
+
+  it('lights up where the pieces of a row go', async () => {
+    shown = await Shown.of(CutListComponent);
+    const view = TestBed.inject(ViewState);
+    shown.host.querySelector('tbody tr')!.dispatchEvent(new PointerEvent('pointerenter'));
+    expect(view.lit()).toEqual(['shed.column.1', 'shed.column.2']);
+    shown.host.querySelector('tbody tr')!.dispatchEvent(new PointerEvent('pointerleave'));
+    expect(view.lit()).toEqual([]);
+  });
+
+  it('stands among the tables', async () => {
+    shown = await Shown.of(ResultTablesComponent);
+    await shown.press('Cut list');
+    expect(shown.text).toContain('of steel in 4 pieces');
+    await shown.press('Reactions');
+    expect(shown.host.querySelector('app-cut-list')).toBeNull();
+  });
+});

@@ -1,0 +1,125 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { cutListCsv, formatWithUnit, significant, type CutEnd } from '@hashira/core';
+import { download } from '../../state/saving/design-file';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { standingAnswer } from '../../state/standing-answer';
+import { ViewState } from '../../state/view-state.service';
+
+/** The pieces of steel for the workshop: equal ones share a mark; pointing at a row lights up where they go. */
+@Component({
+  selector: 'app-cut-list',
+  template: `
+    @if (list(); as l) {
+      <table [attr.aria-busy]="late()">
+        <thead>
+          <tr>
+            <th scope="col">mark</th>
+            <th scope="col">section</th>
+            <th scope="col" class="number">count</th>
+            <th scope="col" class="number">length <span class="soft">mm</span></th>
+            <th scope="col" class="number">cut at the start</th>
+            <th scope="col" class="number">at the end</th>
+            <th scope="col" class="number">mass <span class="soft">kg</span></th>
+            <th scope="col" class="number">all <span class="soft">kg</span></th>
+            <th scope="col">where</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows(); track row.mark) {
+            <tr (pointerenter)="view.lit.set(row.members)" (pointerleave)="view.lit.set([])">
+              <th scope="row">{{ row.mark }}</th>
+              <td>{{ row.section }}</td>
+              <td class="number">{{ row.count }}</td>
+              <td class="number" [title]="row.length + ' m'">{{ row.millimetres }}</td>
+              <td class="number">{{ row.cuts[0] }}</td>
+              <td class="number">{{ row.cuts[1] }}</td>
+              <td class="number">{{ row.one }}</td>
+              <td class="number">{{ row.all }}</td>
+              <td class="soft where">{{ row.where }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p>
+        <strong class="number">{{ total() }}</strong> of steel in {{ count() }} pieces
+        <button type="button" class="plain press" (click)="save()">CSV</button>
+        @if (late()) {
+          <span class="late">of the state before</span>
+        }
+      </p>
+      @for (note of l.notes; track note.message) {
+        <p class="soft">{{ note.message }}</p>
+      }
+    } @else {
+      <p class="soft">There is no frame to be cut: see what is wrong on the stage.</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      overflow: auto;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      padding: 1px 0.6rem;
+      text-align: left;
+      border-bottom: 1px solid var(--ink-faint);
+      white-space: nowrap;
+    }
+    .late {
+      color: var(--vermilion-text);
+    }
+    .number {
+      text-align: right;
+    }
+    .where {
+      max-width: 16rem;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
+    tbody tr:hover {
+      background: var(--paper);
+    }
+    p {
+      margin: 4px 0.6rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CutListComponent {
+  private readonly workspace = inject(DesignWorkspace);
+  protected readonly view = inject(ViewState);
+  private readonly cuts = standingAnswer('cuts', () => ({}));
+  protected readonly list = this.cuts.value;
+  protected readonly late = this.cuts.late;
+
+  protected readonly rows = computed(() =>
+    (this.list()?.rows ?? []).map((row) => ({
+      ...row,
+      section: row.endSection === undefined ? row.section : `${row.section} to ${row.endSection}`,
+      millimetres: (row.length * 1000).toFixed(0),
+      cuts: [cutWords(row.start), cutWords(row.end)] as const,
+      one: significant(row.mass),
+      all: significant(row.totalMass),
+      where: row.titles.join('; '),
+    })),
+  );
+  protected readonly total = computed(() => formatWithUnit(this.list()?.mass ?? 0, 'mass'));
+  protected readonly count = computed(() => this.rows().reduce((sum, { count }) => sum + count, 0));
+
+  protected save(): void {
+    const list = this.list();
+    const { title } = this.workspace.state()!.design;
+    if (list) download(cutListCsv(list), `${title}, cut list.csv`, 'text/csv');
+  }
+}
+
+/** The angle of a cut from square: "45°"; "square" where it is none. */
+function cutWords({ angle }: CutEnd): string {
+  const degrees = (angle * 180) / Math.PI;
+  return Math.abs(degrees) < 0.05 ? 'square' : `${degrees.toFixed(1)}°`;
+}

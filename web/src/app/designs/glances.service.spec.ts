@@ -1,0 +1,129 @@
+import { TestBed } from '@angular/core/testing';
+import { of, throwError } from 'rxjs';
+import type { Design } from '@hashira/core';
+import { CALCULATION_WORKER } from '../state/calculation/calculation-tokens';
+
+import { CalculationDesk } from '../state/calculation/desk';
+import type { WorkerAnswer, WorkerRequest } from '../state/calculation/protocol';
+import { ApiProblem, DesignApi, type DesignSummary } from '../state/saving/design-api.service';
+import { quickShed } from '../testing/open-design';
+import { Glances } from './glances.service';
+
+/** A worker that works in the page, and notes what it was asked for. */
+class WorkerInPage {
+  onmessage: ((event: { data: WorkerAnswer }) => void) | null = null;
+  onerror: (() => void) | null = null;
+  ended = false;
+  readonly asked: (readonly string[])[] = [];
+  private readonly desk = new CalculationDesk(
+    (data) => setTimeout(() => !this.ended && this.onmessage?.({ data })),
+    () => new Promise((done) => setTimeout(done)),
+  );
+  postMessage(request: WorkerRequest): void {
+    if (request.kind === 'calculate') this.asked.push(request.alternatives);
+    this.desk.take(structuredClone(request));
+  }
+  terminate(): void {
+    this.ended = true;
+  }
+}
+
+const summary = (id: string, more: Partial<DesignSummary> = {}): DesignSummary => ({
+  id,
+  title: id,
+  alternatives: 4,
+  revision: 1,
+  updatedAt: '2026-11-27T10:00:00Z',
+  ...more,
+});
+
+describe('Glances', () => {
+  let worker: WorkerInPage;
+  let loads: string[];
+  let load: (id: string) => ReturnType<DesignApi['load']>;
+
+  beforeEach(() => {
+    worker = new WorkerInPage();
+    loads = [];
+    load = (id) => {
+      loads.push(id);
+      return of({ id, revision: 1, document: quickShed() });
+    };
+    TestBed.configureTestingModule({
+      providers: [
+        Glances,
+        { provide: CALCULATION_WORKER, useValue: () => worker },
+        { provide: DesignApi, useValue: { load: (id: string) => load(id) } },
+      ],
+    });
+  });
+
+  /** Waits until nothing is open any more. */
+  async function seen(glances: Glances, design: DesignSummary) {
+    for (let i = 0; i < 400; i++) {
+      const glance = glances.of(design);
+      if (glance && !glance.pending) return glance;
+      await new Promise((done) => setTimeout(done, 10));
+    }
+    throw new Error('the design was not worked out');
+  }
+
+  it('tells the reference’s frame and first figures, and what the alternatives come to', async () => {
+    const glances = TestBed.inject(Glances);
+    const design = summary('a');
+    glances.look([design]);
+    const glance = await seen(glances, design);
+    expect(glance.reference).toBe('Fixed bases');
+    expect(glance.numbers.map(({ name }) => name)).toEqual(['Utilisation', 'Eaves sway', 'Apex deflection']);
+    expect(glance.numbers[0]!.text).toMatch(/^0\.\d{3}$/);
+    expect(glance.sheet!.scene.members.ids.length).toBe(4);
+    // The four alternatives are counted by what they come to
+    const counts = [...glance.verdict.matchAll(/(\d+) /g)].map(([, count]) => Number(count));
+    expect(counts.reduce((a, b) => a + b, 0)).toBe(4);
+  });
+
+  it('looks at all frames before any is worked out, and at the references before the others', async () => {
+    const glances = TestBed.inject(Glances);
+    const [a, b] = [summary('a'), summary('b')];
+    glances.look([a, b]);
+    await seen(glances, b);
+    expect(loads).toEqual(['a', 'b']);
+    const reference = quickShed().reference;
+    expect(worker.asked.slice(0, 4)).toEqual([[reference], [reference], [reference], [reference]]);
+    expect(worker.asked.slice(4).every((ids) => ids.length === 3 && !ids.includes(reference))).toBeTrue();
+  });
+
+  it('does not work out again what it knows, only another revision', async () => {
+    const glances = TestBed.inject(Glances);
+    const design = summary('a');
+    glances.look([design]);
+    await seen(glances, design);
+    const before = worker.asked.length;
+    glances.look([design]);
+    await new Promise((done) => setTimeout(done, 30));
+    expect(worker.asked.length).toBe(before);
+    expect(glances.of(summary('a', { revision: 2 }))).toBeUndefined();
+  });
+
+  it('passes over what cannot be read or loaded, and tells of frames that cannot be calculated', async () => {
+    const glances = TestBed.inject(Glances);
+    const broken = (): Design => ({ ...quickShed(), steps: [] });
+    load = (id) =>
+      id === 'gone'
+        ? throwError(() => new ApiProblem(404, 'It is not there.'))
+        : of({ id, revision: 1, document: broken() });
+    const design = summary('a');
+    glances.look([summary('x', { unreadable: 'It is not JSON.' }), summary('gone'), design]);
+    const glance = await seen(glances, design);
+    expect(glance.verdict).toBe('4 not calculated');
+    expect(glance.loud).toBeTrue();
+    expect(glances.of(summary('gone'))).toBeUndefined();
+  });
+
+  it('ends its work when the list is left', () => {
+    const glances = TestBed.inject(Glances);
+    glances.look([summary('a')]);
+    TestBed.resetTestingModule();
+    expect(glances.of(summary('a'))).toBeUndefined();
+  });
+});

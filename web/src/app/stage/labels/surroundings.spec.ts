@@ -1,0 +1,45 @@
+import { projected } from '@hashira/core';
+import { known, sheetOf } from '../../testing/slip-shed';
+import { placeDimensions } from '../view/dimension-lines';
+import { surroundingsOf } from './surroundings';
+
+describe('what labels find on a sheet', () => {
+  const { scene } = known('fixed');
+  const sheet = { ...sheetOf(scene), layers: ['members', 'supports'] as const };
+  const dimensions = placeDimensions(scene, sheet.view, sheet.size);
+
+  it('is a line for each member and those of the dimensions', () => {
+    const { lines = [] } = surroundingsOf(sheet, dimensions);
+    // Two columns, two rafters; of the span and the height two leaders and a line each, of the pitch one
+    expect(lines.length).toBe(4 + 2 * 3 + 1);
+    const foot = projected(sheet.view, sheet.size, [0, 0, 0]);
+    const ends = lines.flat().map(([x, y]) => Math.hypot(x - foot[0], y - foot[1]));
+    expect(Math.min(...ends)).toBeLessThan(1e-3);
+  });
+
+  it('is a box round each support’s sign, at its node', () => {
+    const { signs = [] } = surroundingsOf(sheet, []);
+    expect(signs.length).toBe(2);
+    for (const x of [0, 22]) {
+      const [left, top] = projected(sheet.view, sheet.size, [x, 0, 0]);
+      const box = signs.find((one) => Math.abs(one.left + one.width / 2 - left) < 6)!;
+      expect(box.top).toBeLessThanOrEqual(top);
+      expect(box.top + box.height).toBeGreaterThan(top);
+      expect(box.width).toBeGreaterThan(10);
+    }
+    expect(surroundingsOf({ ...sheet, layers: ['members'] }, []).signs).toEqual([]);
+  });
+
+  it('is a box for each dimension’s number, and for what stands over the sheet', () => {
+    const { obstacles = [] } = surroundingsOf(sheet, dimensions);
+    expect(obstacles).toEqual(dimensions.map(({ box }) => box));
+    const legend = { left: 8, top: 400, width: 160, height: 48 };
+    expect(surroundingsOf(sheet, [], [legend]).obstacles).toEqual([legend]);
+  });
+
+  it('leaves members out where they are too many to keep off', () => {
+    const many = Array.from({ length: 500 }, (_, k) => `m${k}`);
+    const dense = { ...scene, members: { ids: many, ends: new Float32Array(3000) } };
+    expect(surroundingsOf({ ...sheet, scene: dense }, []).lines).toEqual([]);
+  });
+});

@@ -1,0 +1,51 @@
+import { layerNames, projected, strokeSize } from '@hashira/core';
+import type { Box, Line, Surroundings } from './labels';
+import type { PlacedDimension } from '../view/dimension-lines';
+import type { Point, Sheet } from '../types';
+
+/** Members beyond which a drawing is too dense for labels to keep off them all. */
+const manyMembers = 400;
+
+/** What labels find on a sheet: dimensions, members, the signs of supports, and what the screen lays over it. */
+export function surroundingsOf(
+  sheet: Sheet,
+  dimensions: readonly PlacedDimension[],
+  over: readonly Box[] = [],
+): Surroundings {
+  return {
+    obstacles: [...dimensions.map(({ box }) => box), ...over],
+    signs: sheet.layers.includes('supports') ? supportBoxes(sheet) : [],
+    lines: [...dimensions.flatMap(({ lines }) => lines), ...memberLines(sheet)],
+  };
+}
+
+function memberLines({ scene, view, size }: Sheet): Line[] {
+  const { ids, ends } = scene.members;
+  if (ids.length > manyMembers) return [];
+  const at = (i: number): Point => projected(view, size, [ends[i]!, ends[i + 1]!, ends[i + 2]!]);
+  return ids.map((_, m): Line => [at(6 * m), at(6 * m + 3)]);
+}
+
+/** Boxes round the signs of supports: their strokes are marks of px about a node. */
+function supportBoxes({ scene, view, size }: Sheet): Box[] {
+  const { strokes, strokeRanges } = scene.drawing;
+  const [from, to] = strokeRanges[layerNames.indexOf('supports')] ?? [0, 0];
+  const boxes = new Map<string, { low: [number, number]; high: [number, number] }>();
+  for (let k = from; k < to; k++) {
+    const s = strokes.subarray(k * strokeSize, (k + 1) * strokeSize);
+    const key = `${s[0]!} ${s[1]!} ${s[2]!}`;
+    const [x, y] = projected(view, size, [s[0]!, s[1]!, s[2]!]);
+    let box = boxes.get(key);
+    if (!box) boxes.set(key, (box = { low: [x, y], high: [x, y] }));
+    for (const i of [12, 14]) {
+      box.low = [Math.min(box.low[0], x + s[i]!), Math.min(box.low[1], y + s[i + 1]!)];
+      box.high = [Math.max(box.high[0], x + s[i]!), Math.max(box.high[1], y + s[i + 1]!)];
+    }
+  }
+  return [...boxes.values()].map(({ low, high }) => ({
+    left: low[0],
+    top: low[1],
+    width: high[0] - low[0],
+    height: high[1] - low[1],
+  }));
+}

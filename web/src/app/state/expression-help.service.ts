@@ -1,0 +1,38 @@
+import { Injectable, computed, inject } from '@angular/core';
+import {
+  attempt,
+  completions,
+  resolveAlternative,
+  valueAsTyped,
+  type Completion,
+  type Expectation,
+  type Names,
+} from '@hashira/core';
+import type { NamesForFields } from '../ui/names-for-fields';
+import { DesignWorkspace } from './design-workspace.service';
+
+/** What can be written in a formula, and what one comes to, in the alternative that is shown. */
+@Injectable()
+export class ExpressionHelp implements NamesForFields {
+  private readonly workspace = inject(DesignWorkspace);
+
+  private readonly titles = computed(
+    () => new Map(this.workspace.state()?.design.parameters.map(({ name, title }) => [name, title])),
+  );
+
+  /** Names with their values; without those where the parameters themselves are wrong, which is said beside them. */
+  readonly names = computed((): Names => {
+    const design = this.workspace.state()?.design;
+    if (!design) return { parameters: new Map() };
+    const resolved = attempt(() => resolveAlternative(design, this.workspace.selectedAlternative(design)));
+    return resolved.ok ? resolved.value.names : { parameters: new Map() };
+  });
+
+  completions(word: string, expected: Expectation): Completion[] {
+    return completions(this.names(), this.titles(), word, expected);
+  }
+
+  value(text: string, expected: Expectation): { readonly value?: string; readonly problem?: string } {
+    return valueAsTyped(this.names(), text, expected);
+  }
+}
