@@ -1,4 +1,4 @@
-import { AlternativeRun, differingLoads, type AlternativeSummary } from '@hashira/core';
+import { differingLoads, type AlternativeSummary, summaryOf, evaluateAlternative } from '@hashira/core';
 import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
 import { readText, writeDocument } from './output.js';
@@ -41,9 +41,13 @@ export async function assess(
     options.alternative === undefined ? design.alternatives : [findAlternative(design, options.alternative)];
   useThreads();
   const runs = asked.map((alternative) => {
-    const run = new AlternativeRun(design, alternative);
-    run.advance('complete', progressOf(options.progress, alternative.title).progress);
-    return { title: alternative.title, summary: run.summary('') };
+    const run = evaluateAlternative(
+      design,
+      alternative,
+      'complete',
+      progressOf(options.progress, alternative.title),
+    );
+    return { title: alternative.title, summary: summaryOf(run, '') };
   });
   const alternatives = runs.map(({ title, summary }): Assessment => {
     const {

@@ -1,4 +1,5 @@
-import { AlternativeRun, type StageName } from '../src/evaluation/index.js';
+import { drawingOf, summaryOf, evaluateAlternative } from '../src/evaluation/index.js';
+import type { StageName } from '../src/evaluation/stages/index.js';
 import { analyse, prepareFrame } from '../src/analysis/index.js';
 import { MemberChecker } from '../src/checks/index.js';
 import { buildFrame } from '../src/build/build.js';
@@ -34,9 +35,8 @@ function measure(name: string, run: () => unknown): void {
 /** All alternatives up to a stage, summarised and drawn as the screens ask. */
 function worked(design: Design, stage: StageName): unknown[] {
   return design.alternatives.map((alternative) => {
-    const run = new AlternativeRun(design, alternative);
-    run.advance(stage);
-    return [run.summary('U1'), run.draw({ result: 'U1', diagram: 'My' })];
+    const run = evaluateAlternative(design, alternative, stage);
+    return [summaryOf(run, 'U1'), drawingOf(run, { result: 'U1', diagram: 'My' })];
   });
 }
 

@@ -2,7 +2,7 @@
 import towerFile from '../demo/lookout-tower.json' with { type: 'json' };
 import bedFile from '../demo/winch-bed.json' with { type: 'json' };
 import { prepareEquations, prepareFrame, vibrationModes } from '../src/analysis/index.js';
-import { AlternativeRun } from '../src/evaluation/index.js';
+import { evaluateAlternative } from '../src/evaluation/index.js';
 import { buildFrame } from '../src/build/build.js';
 import { unwrapped } from '../src/base/problem.js';
 import type { Design } from '../src/document/types.js';
@@ -86,7 +86,7 @@ for (const [words, design] of [
 ] as const)
   measure(`Lookout tower, changed storey height → forces of all alternatives, ${words}`, 10, () => {
     const next = changed(design, 'storey_height', 3);
-    for (const alternative of next.alternatives) new AlternativeRun(next, alternative).advance('forces');
+    for (const alternative of next.alternatives) evaluateAlternative(next, alternative, 'forces');
   });
 
 const bed = designOf(bedFile);

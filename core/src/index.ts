@@ -6,15 +6,10 @@ export * from './analysis/index.js';
 export * from './checks/index.js';
 export * from './evaluation/stages/index.js';
 export * from './evaluation/index.js';
+export { cutList } from './evaluation/cut-list/cut-list.js';
 export * from './drawing/index.js';
 export * from './results/index.js';
-export {
-  cutList,
-  cutListCsv,
-  type CutEnd,
-  type CutList,
-  type CutListRow,
-} from './files/cut-list/cut-list.js';
+export { cutListCsv } from './files/csv/cut-list.js';
 export { readParameters, writeParameters } from './files/csv/parameters.js';
 export { writeResults } from './files/csv/results.js';
 export { readPoints, type LinePoints } from './files/csv/points.js';

@@ -3,9 +3,9 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { AlternativeRun } from '../../core/src/evaluation/alternative-run.js';
+import { evaluateAlternative, summaryOf } from '../../core/src/evaluation/index.js';
 import { checkToFile } from '../../core/src/files/checks-file.js';
-import { cutList } from '../../core/src/files/cut-list/cut-list.js';
+import { cutList } from '../../core/src/evaluation/cut-list/cut-list.js';
 import { readModel } from '../../core/src/files/model-file.js';
 import { solveToFile } from '../../core/src/files/results-file.js';
 import type { Outcome } from '../../core/src/base/problem.js';
@@ -94,9 +94,8 @@ function* designCommands(text: string): Generator<Outcome<unknown>, void> {
   if (!built.ok) return;
   cutList(built.value);
   if (built.value.model.members.length > mostMembers) return;
-  const run = new AlternativeRun(design.value, alternative);
-  run.advance('complete');
-  const summary = run.summary('');
+  const run = evaluateAlternative(design.value, alternative);
+  const summary = summaryOf(run, '');
   if (/:(NaN|-?Infinity)/.test(JSON.stringify(summary))) throw new Error('a number that is not finite');
   if (summary.problems.length > 0) yield { ok: false, problems: summary.problems };
 }

@@ -12,7 +12,7 @@ export {
   type MemberField,
 } from './member-field.js';
 export type { MemberLoadFields } from './loads/member-loads.js';
-export { derivative, evaluate, rootsBetween, shiftOrigin } from './polynomial.js';
+export { derivative, polynomialAt, rootsBetween, shiftOrigin } from './polynomial.js';
 export {
   analyse,
   analyseInParts,

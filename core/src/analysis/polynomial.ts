@@ -1,7 +1,7 @@
 /** Polynomials as coefficients c0 + c1·t + c2·t² … in a window of a typed array. */
 
 /** Value at `t` (Horner). */
-export function evaluate(c: Float64Array, at: number, count: number, t: number): number {
+export function polynomialAt(c: Float64Array, at: number, count: number, t: number): number {
   let value = 0;
   for (let k = count - 1; k >= 0; k--) value = value * t + c[at + k]!;
   return value;
@@ -47,7 +47,7 @@ export function rootsBetween(c: Float64Array, a: number, b: number): number[] {
   }
   if (degree === 2) return quadraticRoots(c[0]!, c[1]!, c[2]!).filter((t) => t >= a && t <= b);
   const trimmed = c.slice(0, degree + 1);
-  const value = (t: number) => evaluate(trimmed, 0, degree + 1, t);
+  const value = (t: number) => polynomialAt(trimmed, 0, degree + 1, t);
   const turning = rootsBetween(derivative(trimmed), a, b);
   const knots = [a, ...turning, b];
   const roots: number[] = [];

@@ -1,5 +1,5 @@
 /** Runs work that is made in parts without the pauses between them; what the parts tell on the way is left out. */
-export function inOneGo<T>(parts: Generator<unknown, T>): T {
+export function drain<T>(parts: Generator<unknown, T>): T {
   for (;;) {
     const { done, value } = parts.next();
     if (done) return value;

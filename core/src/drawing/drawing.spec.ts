@@ -1,4 +1,4 @@
-import { AlternativeRun } from '../evaluation/index.js';
+import { drawingOf, evaluateAlternative } from '../evaluation/index.js';
 import { slipShed } from '../testing/designs.js';
 import { cornerSize, Draughtsman, layerNames, strokeSize } from './drawing.js';
 import { fitView, projected, standardViews } from './view/view.js';
@@ -9,12 +9,11 @@ const margins = { left: 100, right: 100, top: 100, bottom: 100 };
 
 function drawn(diagram: 'My' | 'N' | 'none' | 'utilisation', id = 'fixed') {
   const design = slipShed();
-  const run = new AlternativeRun(
+  const run = evaluateAlternative(
     design,
     design.alternatives.find((one) => one.id === id)!,
   );
-  run.advance('complete');
-  return run.draw({ result: 'S', diagram })!;
+  return drawingOf(run, { result: 'S', diagram })!;
 }
 
 describe('a drawing', () => {

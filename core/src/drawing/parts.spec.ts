@@ -1,16 +1,16 @@
-import { AlternativeRun } from '../evaluation/index.js';
+import { drawingOf, evaluateAlternative } from '../evaluation/index.js';
 import { designWith, slipShed } from '../testing/designs.js';
 import { plainText, strokesOn } from '../testing/strokes.js';
 import type { DrawingOptions } from './options.js';
 
 function shed(options: Partial<DrawingOptions>, id = 'fixed') {
   const design = slipShed();
-  const run = new AlternativeRun(
+  const run = evaluateAlternative(
     design,
     design.alternatives.find((one) => one.id === id)!,
+    'forces',
   );
-  run.advance('forces');
-  return run.draw({ result: 'U1', diagram: 'none', ...options })!;
+  return drawingOf(run, { result: 'U1', diagram: 'none', ...options })!;
 }
 
 /** What of the legend is about members, without the loads that are told in it too. */
@@ -98,9 +98,8 @@ describe('members told apart', () => {
         })),
       },
     );
-    const run = new AlternativeRun(design, design.alternatives[0]!);
-    run.advance('forces');
-    const { legend } = run.draw({ result: '', diagram: 'none', apart: 'section' })!;
+    const run = evaluateAlternative(design, design.alternatives[0]!, 'forces');
+    const { legend } = drawingOf(run, { result: '', diagram: 'none', apart: 'section' })!;
     expect(legend.length).toBe(8);
     expect(legend.at(-1)!.text).toBe('and 2 more, faint');
   });

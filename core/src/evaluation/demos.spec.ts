@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { built, designOf } from '../testing/designs.js';
 import type { Design } from '../document/types.js';
-import { AlternativeRun, type AlternativeSummary } from './index.js';
+import { type AlternativeSummary, evaluateAlternative, summaryOf } from './index.js';
 
 const demo = (name: string): Design =>
   designOf(JSON.parse(readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8')));
@@ -10,9 +10,8 @@ const demo = (name: string): Design =>
 function summaries(name: string): { title: string; summary: AlternativeSummary }[] {
   const design = demo(name);
   return design.alternatives.map((alternative) => {
-    const run = new AlternativeRun(design, alternative);
-    run.advance('complete');
-    const summary = run.summary('U1');
+    const run = evaluateAlternative(design, alternative);
+    const summary = summaryOf(run, 'U1');
     expect(summary.problems.map(({ message }) => message))
       .withContext(alternative.title)
       .toEqual([]);

@@ -1,16 +1,27 @@
+import { drain } from '../base/drain.js';
 import { readFileSync } from 'node:fs';
 import { designOf, slipShed, slipShedWith } from '../testing/designs.js';
 import type { Design } from '../document/types.js';
-import { AlternativeRun, difference, type FigureSummary } from './index.js';
+import {
+  difference,
+  type FigureSummary,
+  type EvaluatedAlternative,
+  drawingOf,
+  evaluateAlternative,
+  questions,
+  summaryOf,
+  advance,
+  notEvaluated,
+  isShownFirst,
+} from './index.js';
 
 const firstOrder = (design: Design): Design => ({ ...design, analysis: { order: 1, imperfections: false } });
 
-function run(id: string, design = slipShed()): AlternativeRun {
-  const made = new AlternativeRun(
+function run(id: string, design = slipShed()): EvaluatedAlternative {
+  const made = evaluateAlternative(
     design,
     design.alternatives.find((a) => a.id === id)!,
   );
-  made.advance('complete');
   return made;
 }
 
@@ -20,14 +31,14 @@ function value(figures: readonly FigureSummary[], id: string): number {
   return found.value;
 }
 
-const figuresOf = (id: string, design?: Design) => run(id, design).summary('U1').figures;
+const figuresOf = (id: string, design?: Design) => summaryOf(run(id, design), 'U1').figures;
 
 describe('figures of the Slip shed', () => {
   const rise = 11 * Math.tan(Math.PI / 20);
   const rafter = Math.hypot(11, rise);
 
   it('snow on three hinges, by statics: H = wL²/8(h + f), V = wL/2, no base moment', () => {
-    const alone = run('three-hinges', firstOrder(slipShed())).underAlone('S');
+    const alone = questions.figuresUnder(run('three-hinges', firstOrder(slipShed())), { result: 'S' }, '');
     const thrust = (4400 * 22 ** 2) / (8 * (6.4 + rise));
     expect(value(alone, 'horizontal-reaction')).toBeCloseTo(thrust, 3);
     expect(value(alone, 'vertical-reaction')).toBeCloseTo((4400 * 22) / 2, 3);
@@ -40,7 +51,7 @@ describe('figures of the Slip shed', () => {
     const w = 0.75e3 * 5.5;
     // Suctions of 0.6 and 0.4 act square to the slopes: their horizontal parts are rise × w
     const total = (0.7 + 0.3) * w * 6.4 - (0.6 - 0.4) * w * rise;
-    const { balance } = run('pinned', firstOrder(slipShed())).summary('W');
+    const { balance } = summaryOf(run('pinned', firstOrder(slipShed())), 'W');
     expect(balance!.reactions[0]).toBeCloseTo(-total, 3);
     expect(balance!.applied[0]).toBeCloseTo(total, 3);
   });
@@ -61,8 +72,8 @@ describe('figures of the Slip shed', () => {
 
   it('every figure’s trace ends in its value', () => {
     const fixed = run('fixed');
-    for (const { id, value: shown } of fixed.summary('U1').figures) {
-      const { steps } = fixed.trace(id)!;
+    for (const { id, value: shown } of summaryOf(fixed, 'U1').figures) {
+      const { steps } = questions.figureTrace(fixed, { figure: id }, '')!;
       expect(steps.length).withContext(id).toBeGreaterThan(0);
       expect(Math.abs(steps.at(-1)!.value - shown!))
         .withContext(id)
@@ -92,16 +103,18 @@ describe('figures of the Slip shed', () => {
     const design = slipShed();
     design.alternatives[2]!.picks['eaves-joint'] = 'hinged';
     const made = run('three-hinges', design);
-    const summary = made.summary('U1');
+    const summary = summaryOf(made, 'U1');
     expect(summary.stage).toBe('failed');
     expect(summary.status).toBe('failed');
     expect(summary.problems.map((p) => p.code)).toContain('mechanism');
-    expect(made.draw({ result: 'U1', diagram: 'My' })!.drawing.strokeRanges.at(-1)![1]).toBeGreaterThan(0);
+    expect(drawingOf(made, { result: 'U1', diagram: 'My' })!.drawing.strokeRanges.at(-1)![1]).toBeGreaterThan(
+      0,
+    );
   });
 
   it('symmetric frames give symmetric reactions under snow for every span', () => {
     for (const span of ['9 m', '17.3 m', '38 m']) {
-      const { balance } = run('fixed', firstOrder(slipShedWith({ span }))).summary('S');
+      const { balance } = summaryOf(run('fixed', firstOrder(slipShedWith({ span }))), 'S');
       const [x, , z, , turn] = balance!.reactions as number[];
       expect(Math.abs(x!)).toBeLessThan(1e-6 * z!);
       // About the origin, the sum stands at half the span
@@ -113,42 +126,46 @@ describe('figures of the Slip shed', () => {
 describe('a run of an alternative', () => {
   it('tells what it knows at each stage, and the rest as pending', () => {
     const design = slipShed();
-    const made = new AlternativeRun(design, design.alternatives[0]!);
-    made.advance('forces');
-    const known = (id: string) => made.summary('U1').figures.find((f) => f.id === id)!;
-    expect(known('mass').pending).toBeUndefined();
-    expect(known('utilisation').pending).toBeTrue();
-    expect(made.summary('U1').status).toBe('pending');
-    made.advance('checks');
-    expect(known('utilisation').value).toBeGreaterThan(0);
-    expect(known('alpha-cr').pending).toBeTrue();
-    made.advance('complete');
-    expect(known('alpha-cr').value).toBeGreaterThan(1);
-    expect(made.summary('U1').status).toBe('pass');
+    const forces = evaluateAlternative(design, design.alternatives[0]!, 'forces');
+    const figure = (of: EvaluatedAlternative, id: string) =>
+      summaryOf(of, 'U1').figures.find((f) => f.id === id)!;
+    expect(figure(forces, 'mass').pending).toBeUndefined();
+    expect(figure(forces, 'utilisation').pending).toBeTrue();
+    expect(summaryOf(forces, 'U1').status).toBe('pending');
+    const checks = drain(advance(forces, 'checks'));
+    expect(figure(checks, 'utilisation').value).toBeGreaterThan(0);
+    expect(figure(checks, 'alpha-cr').pending).toBeTrue();
+    const whole = drain(advance(checks, 'complete'));
+    expect(figure(whole, 'alpha-cr').value).toBeGreaterThan(1);
+    expect(summaryOf(whole, 'U1').status).toBe('pass');
+    // A stage leaves the one before as it was
+    expect([forces.reached, checks.reached, whole.reached]).toEqual(['forces', 'checks', 'complete']);
+    expect(forces.evaluation!.checks).toBeUndefined();
   });
 
   it('reads forces at any place of a member', () => {
     const made = run('pinned', firstOrder(slipShed()));
-    const member = (share: number) => made.reading('S', 'shed.column.1', share)!;
+    const member = (share: number) =>
+      questions.reading(made, { member: 'shed.column.1', share: share }, 'S')!;
     expect(member(0).forces.My).toBeCloseTo(0, 3);
     expect(member(1).forces.My / member(0.5).forces.My).toBeCloseTo(2, 9);
     expect(member(1).x).toBeCloseTo(6.4, 12);
-    expect(made.reading('S', 'nothing', 0)).toBeUndefined();
+    expect(questions.reading(made, { member: 'nothing', share: 0 }, 'S')).toBeUndefined();
   });
 
   it('is plain data, whatever happens', () => {
     for (const id of ['fixed', 'haunched']) {
-      const summary = run(id).summary('U1');
+      const summary = summaryOf(run(id), 'U1');
       expect(structuredClone(summary)).toEqual(summary);
     }
     const broken = slipShedWith({ span: 'spann' });
-    expect(structuredClone(run('fixed', broken).summary('U1')).problems[0]!.code).toBe('unknown-name');
+    expect(structuredClone(summaryOf(run('fixed', broken), 'U1')).problems[0]!.code).toBe('unknown-name');
   });
 
   it('knows parameters although the frame cannot be built', () => {
     const design = slipShed();
     design.steps[0]!['bays'] = ['span - 22 m'];
-    const { parameters, problems } = run('fixed', design).summary('U1');
+    const { parameters, problems } = summaryOf(run('fixed', design), 'U1');
     expect(parameters['span']!.value).toBe(22);
     expect(problems[0]!.where['step']).toBe('shed');
   });
@@ -231,30 +248,27 @@ describe('an alternative that is worked out in parts', () => {
   const alternative = design.alternatives[1]!;
 
   it('draws what is shown before the forces of the other combinations are known, and the same as then', () => {
-    const run = new AlternativeRun(design, alternative);
-    const parts = run.towards('forces', undefined, 'U3');
-    parts.next();
-    expect(run.isShownFirst).toBeFalse();
-    parts.next();
-    expect(run.isShownFirst).toBeTrue();
-    expect(run.summary('U3').stage).toBe('frame');
-    const { balance } = run.summary('U3');
-    const first = run.draw({ result: 'U3', diagram: 'N' })!;
-    expect(parts.next().done).toBeTrue();
-    expect(run.isShownFirst).toBeFalse();
-    const whole = new AlternativeRun(design, alternative);
-    whole.advance('forces');
-    const drawn = whole.draw({ result: 'U3', diagram: 'N' })!;
+    const parts = advance(notEvaluated(design, alternative), 'forces', { shown: 'U3' });
+    expect(isShownFirst(parts.next().value)).toBeFalse();
+    const early = parts.next().value;
+    expect(isShownFirst(early)).toBeTrue();
+    expect(summaryOf(early, 'U3').stage).toBe('frame');
+    const { balance } = summaryOf(early, 'U3');
+    const first = drawingOf(early, { result: 'U3', diagram: 'N' })!;
+    const last = parts.next();
+    expect(last.done).toBeTrue();
+    expect(isShownFirst(last.value)).toBeFalse();
+    const whole = evaluateAlternative(design, alternative, 'forces');
+    const drawn = drawingOf(whole, { result: 'U3', diagram: 'N' })!;
     expect(first.legend).toEqual(drawn.legend);
     expect(first.drawing.strokes).toEqual(drawn.drawing.strokes);
     // In whatever order they were solved, they are listed in that of the design
-    expect(run.summary('U3')).toEqual(whole.summary('U3'));
-    expect(balance).toEqual(whole.summary('U3').balance);
+    expect(summaryOf(last.value, 'U3')).toEqual(summaryOf(whole, 'U3'));
+    expect(balance).toEqual(summaryOf(whole, 'U3').balance);
   });
 
   it('has nothing to show first where what is shown is no combination', () => {
-    const run = new AlternativeRun(design, alternative);
-    const parts = run.towards('forces', undefined, 'mode.1');
+    const parts = advance(notEvaluated(design, alternative), 'forces', { shown: 'mode.1' });
     parts.next();
     expect(parts.next().done).toBeTrue();
   });

@@ -12,16 +12,29 @@ export {
   type Needs,
 } from './figures/index.js';
 export { figureFields, initialFigure } from './figures/form.js';
-export { type Reading } from './questions/reading.js';
-export { AlternativeRun, type StageName } from './alternative-run.js';
-export { previewStep, type Preview, type StepMiniature } from './questions/step-previews.js';
-export type { CaseSum } from './questions/sums.js';
+export {
+  advance,
+  evaluateAlternative,
+  failedBefore,
+  isLarge,
+  isShownFirst,
+  notEvaluated,
+  withWarnings,
+  type AdvanceOptions,
+  type EvaluatedAlternative,
+} from './alternative.js';
+export { type CutEnd, type CutList, type CutListRow } from './cut-list/cut-list.js';
+export { drawingOf } from './drawing-of.js';
+export { questions, type Questions } from './questions/index.js';
+export type { Proposal } from './questions/proposal.js';
+export type { Reading } from './questions/reading.js';
+export { previewStep, type Preview, type StepMiniature } from './step-previews.js';
+export { summaryOf } from './summaries/summary-of.js';
 export type {
   AlternativeSummary,
   FigureSummary,
   MemberSummary,
   ParameterSummary,
   SummaryStatus,
-} from './summary.js';
-export type { Proposal, Selected } from './questions/selecting.js';
+} from './summaries/summary.js';
 export { tableKinds, type ResultTable, type TableQuestion, type TableRow } from './tables/index.js';

@@ -4,7 +4,7 @@ import { parseQuery } from '../sections/query.js';
 import { unwrapped } from '../base/problem.js';
 import { freeId } from '../edits/index.js';
 import type { Design } from '../document/types.js';
-import { AlternativeRun } from './alternative-run.js';
+import { evaluateAlternative, summaryOf } from './index.js';
 
 /** Names that every object has from its prototype. */
 const everywhere = ['constructor', 'toString', '__proto__', 'hasOwnProperty', 'valueOf'];
@@ -59,9 +59,8 @@ function named([choice, option, alternative, G, S]: readonly string[]): Design {
 /** Verdict and figures of each alternative that can be worked out quickly. */
 function worked(design: Design): unknown[] {
   return design.alternatives.map((alternative) => {
-    const run = new AlternativeRun({ ...design, analysis: { order: 1, imperfections: false } }, alternative);
-    run.advance('complete');
-    const { status, figures, problems } = run.summary('');
+    const run = evaluateAlternative({ ...design, analysis: { order: 1, imperfections: false } }, alternative);
+    const { status, figures, problems } = summaryOf(run, '');
     return [status, problems.map(({ message }) => message), figures.map(({ value }) => value)];
   });
 }
@@ -75,9 +74,8 @@ describe('what people name is looked up among their own names only', () => {
     for (const name of everywhere) {
       const shed = structuredClone(slipShed());
       (shed.parameters[0] as { value: string }).value = `1 m + ${name}`;
-      const run = new AlternativeRun(shed, shed.alternatives[0]!);
-      run.advance('forces');
-      expect(run.summary('').problems[0]!.message).withContext(name).toContain('which is no parameter');
+      const run = evaluateAlternative(shed, shed.alternatives[0]!, 'forces');
+      expect(summaryOf(run, '').problems[0]!.message).withContext(name).toContain('which is no parameter');
       expect(() => parseQuery(name)).toThrowError(/a series is one of/);
       expect(() => parseQuery(`HEA with depth above 3 ${name}`))
         .withContext(name)

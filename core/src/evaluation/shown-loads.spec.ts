@@ -1,12 +1,11 @@
 import { slipShed } from '../testing/designs.js';
 import { plainText } from '../testing/strokes.js';
-import { AlternativeRun } from './alternative-run.js';
+import { drawingOf, evaluateAlternative } from './index.js';
 
 const design = slipShed();
-const run = new AlternativeRun(design, design.alternatives[0]!);
-run.advance('complete');
+const run = evaluateAlternative(design, design.alternatives[0]!);
 const legend = (options: { result: string; diagram: 'My' | 'utilisation' | 'none' }) =>
-  run.draw(options)!.legend.map(({ text }) => plainText(text));
+  drawingOf(run, options)!.legend.map(({ text }) => plainText(text));
 
 describe('what the legend says of loads that are not drawn', () => {
   it('own weight with its factor, and the imperfection: φ = 1/200·(2/√6.4)·√0.75 = 1/292', () => {

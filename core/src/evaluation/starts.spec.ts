@@ -1,6 +1,6 @@
 import { validateDesign } from '../document/read.js';
 import { startingPoints } from '../starts/index.js';
-import { AlternativeRun } from './alternative-run.js';
+import { evaluateAlternative, summaryOf } from './index.js';
 
 describe('starting points', () => {
   for (const { kind, title, about, design } of startingPoints)
@@ -14,9 +14,8 @@ describe('starting points', () => {
       expect(begun.alternatives.length).toBeLessThanOrEqual(3);
       const told: string[] = [];
       for (const alternative of begun.alternatives) {
-        const run = new AlternativeRun(begun, alternative);
-        run.advance('complete');
-        const { problems, figures, remarks, status, secondOrderNeeded } = run.summary('G');
+        const run = evaluateAlternative(begun, alternative);
+        const { problems, figures, remarks, status, secondOrderNeeded } = summaryOf(run, 'G');
         expect(problems.map(({ message }) => message))
           .withContext(alternative.id)
           .toEqual([]);

@@ -1,7 +1,7 @@
 import type { Frame, Progress } from '../analysis/index.js';
 import { notChecked, type CheckItem, type MemberCheck, type Stability } from '../checks/index.js';
 import type { CodeName, FrameModel } from '../model/types.js';
-import { assess, type Verdict, type VerdictStatus } from '../evaluation/stages/index.js';
+import { evaluate, verdictOn, type Verdict, type VerdictStatus } from '../evaluation/stages/index.js';
 import { attempt, problem, ProblemError, type Outcome, type Problem } from '../base/problem.js';
 import { resolveSections } from '../sections/sections.js';
 import { assertFinite } from './finite.js';
@@ -19,7 +19,7 @@ export interface ChecksFile {
   /** By member id, a group under its own name. */
   members: Record<string, CheckedMember>;
   summary: {
-    /** What all checks come to: the same verdict that screens and `assess` tell. */
+    /** What all checks come to: the same verdict that screens and `hashira assess` tell. */
     status: VerdictStatus;
     utilisation?: number;
     member?: string;
@@ -58,14 +58,17 @@ export function checkToFile(given: FrameModel, options: CheckOptions = {}): Outc
     const model = options.code ? { ...given, code: { ...given.code, name: options.code } } : given;
     refuse(model);
     const { secondOrder = false, all = false, progress } = options;
-    const outcome = assess(model, { secondOrder, all, steps: true, ...(progress ? { progress } : {}) });
+    const outcome = evaluate(model, { secondOrder, all, steps: true, ...(progress ? { progress } : {}) });
     if (!outcome.ok) throw new ProblemError(outcome.problems);
-    const { forces, checks, stability, verdict } = outcome.value;
+    const { forces, checks = [], stability } = outcome.value;
+    const verdict = verdictOn(outcome.value)!;
     const file: ChecksFile = {
       format: 'hashira-checks',
       version: 1,
       code: model.code?.name ?? 'EN1993',
-      stability: Object.fromEntries([...stability].map(([id, one]) => [id, stabilityEntry(one)])),
+      stability: Object.fromEntries(
+        [...(stability?.stability ?? [])].map(([id, one]) => [id, stabilityEntry(one)]),
+      ),
       members: Object.fromEntries(checks.map((check) => [check.member, entryOf(check)])),
       summary: summaryOf(verdict, forces.frame),
       notes: [...forces.notes, ...idleNotes(checks), ...unloadedNotes(verdict)],

@@ -1,5 +1,5 @@
 import { expectClose, modelOf, solved } from '../testing/models.js';
-import { evaluate } from '../analysis/polynomial.js';
+import { polynomialAt } from '../analysis/polynomial.js';
 import { envelope, forceAt } from './index.js';
 
 /** A beam of 8 m under one force at a share of it. */
@@ -34,7 +34,7 @@ describe('envelopes', () => {
           const piece = pieces.find(({ to }) => x <= to)!;
           const values = fields.map(({ field }) => forceAt(field, name, x));
           expectClose(
-            evaluate(piece.coefficients, 0, piece.coefficients.length, x - piece.from),
+            polynomialAt(piece.coefficients, 0, piece.coefficients.length, x - piece.from),
             side === 'max' ? Math.max(...values) : Math.min(...values),
             1e-8,
           );

@@ -1,4 +1,4 @@
-import { evaluate, rootsBetween, shiftOrigin, type MemberField } from '../analysis/index.js';
+import { polynomialAt, rootsBetween, shiftOrigin, type MemberField } from '../analysis/index.js';
 import { displacementNames, forceNames, type DisplacementName, type ForceName } from './member-functions.js';
 
 /** A function along a member with the combination it belongs to. */
@@ -50,7 +50,7 @@ export function envelope(
         for (const root of rootsBetween(difference, x, to - from)) {
           if (root >= next || root <= x + 1e-12 * L) continue;
           const beyond = Math.min(to - from, root + 1e-7 * L);
-          if (evaluate(difference, 0, difference.length, beyond) <= 0) continue;
+          if (polynomialAt(difference, 0, difference.length, beyond) <= 0) continue;
           next = root;
           then = other;
         }
@@ -72,7 +72,7 @@ interface Candidate {
 /** The candidate that is highest just behind t. */
 function highest(list: readonly Candidate[], sign: number, t: number, end: number): Candidate {
   const at = t + 1e-6 * (end - t);
-  const value = ({ c }: Candidate) => sign * evaluate(c, 0, c.length, at);
+  const value = ({ c }: Candidate) => sign * polynomialAt(c, 0, c.length, at);
   return list.reduce((a, b) => (value(b) > value(a) ? b : a));
 }
 

@@ -1,4 +1,4 @@
-import { derivative, evaluate, rootsBetween, type Frame, type MemberField } from '../analysis/index.js';
+import { derivative, polynomialAt, rootsBetween, type Frame, type MemberField } from '../analysis/index.js';
 
 /** Internal forces in the order of a member field. */
 export const forceNames = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'] as const;
@@ -21,7 +21,7 @@ export function forceAt(field: MemberField, name: ForceName, x: number, before =
   const s = segmentAt(field.breaks, x, before);
   const terms = field.forceTerms;
   const at = terms * (6 * s + forceNames.indexOf(name));
-  return evaluate(field.forces, at, terms, x - field.breaks[s]!);
+  return polynomialAt(field.forces, at, terms, x - field.breaks[s]!);
 }
 
 /** The polynomial of an internal force on the segment that holds x: Σ cₖ·(x − from)ᵏ, N or N·m. */
@@ -41,7 +41,7 @@ export function displacementAt(field: MemberField, name: DisplacementName, x: nu
   const s = segmentAt(field.breaks, x, false);
   const terms = field.displacementTerms;
   const at = terms * (4 * s + displacementNames.indexOf(name));
-  return evaluate(field.displacements, at, terms, x - field.breaks[s]!);
+  return polynomialAt(field.displacements, at, terms, x - field.breaks[s]!);
 }
 
 /** A value and where it is. */
@@ -67,8 +67,8 @@ function candidates(
     const c = coefficients.subarray(at, at + terms);
     found.push({ x: from, value: c[0]! });
     for (const root of rootsBetween(derivative(c), 0, t))
-      found.push({ x: from + root, value: evaluate(c, 0, terms, root) });
-    found.push({ x: breaks[s + 1]!, value: evaluate(c, 0, terms, t) });
+      found.push({ x: from + root, value: polynomialAt(c, 0, terms, root) });
+    found.push({ x: breaks[s + 1]!, value: polynomialAt(c, 0, terms, t) });
   }
   return found;
 }

@@ -3,7 +3,7 @@ import { clampedStiffness } from '../frame/elements.js';
 import type { Frame } from '../frame/frame.js';
 import { displaceInside, type HingeStep } from '../frame/hinges.js';
 import { addStartForces, integrate, memberFlexibility } from '../member-field.js';
-import { evaluate, shiftOrigin } from '../polynomial.js';
+import { polynomialAt, shiftOrigin } from '../polynomial.js';
 import { gaussPoints } from '../../base/quadrature.js';
 
 /** How many shapes inside a member: bending by moments of degree 2 …, stretch and twist by forces of degree 1 … */
@@ -206,12 +206,12 @@ class ShapeTable implements MemberShapes {
       const t = x[p]! - breaks[s]!;
       const base = 4 * D * s;
       const at = p * fieldCount * total + unknown;
-      for (let k = 0; k < 4; k++) table[at + k * total] = evaluate(displacements, base + k * D, D, t);
+      for (let k = 0; k < 4; k++) table[at + k * total] = polynomialAt(displacements, base + k * D, D, t);
       const dv = slopeOf(displacements, base + D, D, t);
       const dw = slopeOf(displacements, base + 2 * D, D, t);
       table[at + 4 * total] = dv;
       table[at + 5 * total] = dw;
-      const force = (k: number) => evaluate(forces, terms * (6 * s + k), terms, t);
+      const force = (k: number) => polynomialAt(forces, terms * (6 * s + k), terms, t);
       table[at + 6 * total] = dv + (straight ? 0 : flexibilityValue(flexibility, s, 5, t) * force(1));
       table[at + 7 * total] = dw + (straight ? 0 : flexibilityValue(flexibility, s, 6, t) * force(2));
     }
@@ -226,7 +226,7 @@ class ShapeTable implements MemberShapes {
       const s = segment[p]!;
       const t = x[p]! - breaks[s]!;
       forcesOf.forEach(({ forces, terms }, b) => {
-        for (let k = 0; k < 6; k++) values[6 * b + k] = evaluate(forces, terms * (6 * s + k), terms, t);
+        for (let k = 0; k < 6; k++) values[6 * b + k] = polynomialAt(forces, terms * (6 * s + k), terms, t);
       });
       const c = Array.from({ length: 7 }, (_, k) => weight[p]! * flexibilityValue(flexibility, s, k, t));
       for (let a = 0; a < bubbles; a++)
@@ -314,7 +314,7 @@ type FlexibilityTable = ReturnType<typeof memberFlexibility>;
 
 function flexibilityValue(f: FlexibilityTable, s: number, k: number, t: number): number {
   const base = f.uniform ? 0 : 7 * f.terms * s;
-  return evaluate(f.coefficients, base + k * f.terms, f.terms, t);
+  return polynomialAt(f.coefficients, base + k * f.terms, f.terms, t);
 }
 
 /** Gauss points of every segment between breaks. */

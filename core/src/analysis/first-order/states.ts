@@ -1,5 +1,5 @@
 import { ShortArrays } from '../../base/short-arrays.js';
-import { inOneGo } from '../../base/drain.js';
+import { drain } from '../../base/drain.js';
 import { attempt, fail, problem, ProblemError, type Outcome, type Problem } from '../../base/problem.js';
 import { addTimes, combinedField, combineLoads, type CaseLoads } from '../loads/case-loads.js';
 import type { Frame } from '../frame/frame.js';
@@ -73,7 +73,7 @@ export function analyse(
   selections: readonly LoadSelection[],
   settings: AnalysisSettings = {},
 ): Outcome<Analysis> {
-  return attempt(() => inOneGo(analyseInParts(frame, selections, settings)));
+  return attempt(() => drain(analyseInParts(frame, selections, settings)));
 }
 
 /**

@@ -2,7 +2,7 @@ import { fail } from '../../base/problem.js';
 import type { CaseLoads } from '../loads/case-loads.js';
 import { addStartForces, fieldOf, type MemberField } from '../member-field.js';
 import type { LoadField, MemberLoadFields } from '../loads/member-loads.js';
-import { derivative, evaluate, rootsBetween, shiftOrigin } from '../polynomial.js';
+import { derivative, polynomialAt, rootsBetween, shiftOrigin } from '../polynomial.js';
 import type { Factor } from '../sparse/factor.js';
 import { solveLinear, type Prepared } from '../first-order/static.js';
 
@@ -182,7 +182,7 @@ export function influenceAt({ breaks, coefficients }: InfluenceLine, s: number):
   if (s < 0 || s > breaks[breaks.length - 1]!) return 0;
   let k = 0;
   while (k + 2 < breaks.length && s >= breaks[k + 1]!) k++;
-  return evaluate(coefficients[k]!, 0, coefficients[k]!.length, s - breaks[k]!);
+  return polynomialAt(coefficients[k]!, 0, coefficients[k]!.length, s - breaks[k]!);
 }
 
 /** Area under the positive and under the negative parts of an influence line: what a line load of 1 N/m brings at most. */
@@ -257,7 +257,7 @@ export function trainExtremes(line: InfluenceLine, train: Train): { max: TrainEx
       c.forEach((value, i) => (sum[i]! += force * value));
     }
     for (const t of [0, h, ...rootsBetween(derivative(sum), 0, h)])
-      consider(evaluate(sum, 0, sum.length, t), from + t);
+      consider(polynomialAt(sum, 0, sum.length, t), from + t);
   }
   return { max, min };
 }

@@ -4,7 +4,7 @@ import { unitVectors } from '../../model/axes.js';
 import { ShortArrays } from '../../base/short-arrays.js';
 import type { Frame } from '../frame/frame.js';
 import { taperForceTerms, uniformForceTerms, type Dislocation, type InitialStrain } from '../member-field.js';
-import { evaluate } from '../polynomial.js';
+import { polynomialAt } from '../polynomial.js';
 import { flexibilityCount } from '../frame/taper.js';
 
 const unstrained: InitialStrain = [0, 0, 0];
@@ -286,7 +286,7 @@ function particularForces(
     forces[base + 5 * terms + 1]! += value[1]!;
     for (const line of action.lines)
       if (line.to > x + tolerance && line.from < x + t - tolerance) addLine(forces, base, terms, x, line);
-    for (let k = 0; k < 6; k++) value[k] = evaluate(forces, base + terms * k, terms, t);
+    for (let k = 0; k < 6; k++) value[k] = polynomialAt(forces, base + terms * k, terms, t);
   }
   for (const point of action.points) if (Math.abs(point.at - breaks[count]!) <= tolerance) jump(value, point);
   return { forces, end: value };

@@ -3,7 +3,7 @@ import type { FrameModel } from '../../model/types.js';
 import { attempt, fail, ProblemError, type Outcome } from '../../base/problem.js';
 import { invert } from '../first-order/dense.js';
 import { prepareFrame, type Frame } from '../frame/frame.js';
-import { derivative, evaluate, rootsBetween } from '../polynomial.js';
+import { derivative, polynomialAt, rootsBetween } from '../polynomial.js';
 import { analyse, type FrameState } from '../first-order/states.js';
 import { hingeTurn, sectionForces, throughFour } from './hinge-functions.js';
 import { hingedModel, type Hinge, type Place } from './hinged-model.js';
@@ -326,7 +326,7 @@ class Collapse {
       const roots = rootsBetween(derivative(cubic), 1e-6 * h, h * (1 - 1e-6));
       if (roots.length === 0) return x;
       const turning = roots.reduce((a, b) =>
-        Math.abs(evaluate(cubic, 0, 4, b)) > Math.abs(evaluate(cubic, 0, 4, a)) ? b : a,
+        Math.abs(polynomialAt(cubic, 0, 4, b)) > Math.abs(polynomialAt(cubic, 0, 4, a)) ? b : a,
       );
       const place = { member: m, x: from + turning };
       const grown = at(place);

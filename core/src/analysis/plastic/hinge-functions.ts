@@ -1,6 +1,6 @@
 import type { Frame } from '../frame/frame.js';
 import type { MemberField } from '../member-field.js';
-import { evaluate } from '../polynomial.js';
+import { polynomialAt } from '../polynomial.js';
 import type { FrameState } from '../first-order/states.js';
 
 /** N and My of a field at x. */
@@ -10,8 +10,8 @@ export function sectionForces(field: MemberField, x: number, before: boolean): {
   while (s + 2 < breaks.length && (before ? x > breaks[s + 1]! : x >= breaks[s + 1]!)) s++;
   const t = x - breaks[s]!;
   return {
-    N: evaluate(forces, 6 * terms * s, terms, t),
-    M: evaluate(forces, 6 * terms * s + 4 * terms, terms, t),
+    N: polynomialAt(forces, 6 * terms * s, terms, t),
+    M: polynomialAt(forces, 6 * terms * s + 4 * terms, terms, t),
   };
 }
 
@@ -28,7 +28,7 @@ export function hingeTurn(frame: Frame, state: FrameState, m: number, side: 'bef
   const at = D * (4 * s + 2);
   let slope = 0;
   for (let k = D - 1; k >= 1; k--) slope = slope * t + k * field.displacements[at + k]!;
-  const V = evaluate(field.forces, field.forceTerms * (6 * s + 2), field.forceTerms, t);
+  const V = polynomialAt(field.forces, field.forceTerms * (6 * s + 2), field.forceTerms, t);
   const shear = frame.rigidity[6 * m + 5]!;
   const section = slope + (shear > 0 ? V / shear : 0);
   const n = side === 'behind' ? frame.start[m]! : frame.end[m]!;

@@ -1,4 +1,4 @@
-import { derivative, evaluate, rootsBetween, type MemberField } from '../../analysis/index.js';
+import { derivative, polynomialAt, rootsBetween, type MemberField } from '../../analysis/index.js';
 import { forceExtremesInto } from '../../results/index.js';
 import type { ExtremeForce, Forces, MemberState } from '../check.js';
 
@@ -101,12 +101,12 @@ export function forcesAt(field: MemberField, segment: number, t: number): Forces
   const { forceTerms: terms, forces } = field;
   const at = 6 * terms * segment;
   return {
-    N: evaluate(forces, at, terms, t),
-    Vy: evaluate(forces, at + terms, terms, t),
-    Vz: evaluate(forces, at + 2 * terms, terms, t),
-    T: evaluate(forces, at + 3 * terms, terms, t),
-    My: evaluate(forces, at + 4 * terms, terms, t),
-    Mz: evaluate(forces, at + 5 * terms, terms, t),
+    N: polynomialAt(forces, at, terms, t),
+    Vy: polynomialAt(forces, at + terms, terms, t),
+    Vz: polynomialAt(forces, at + 2 * terms, terms, t),
+    T: polynomialAt(forces, at + 3 * terms, terms, t),
+    My: polynomialAt(forces, at + 4 * terms, terms, t),
+    Mz: polynomialAt(forces, at + 5 * terms, terms, t),
   };
 }
 

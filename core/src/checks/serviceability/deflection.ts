@@ -1,4 +1,4 @@
-import { derivative, evaluate, rootsBetween, type MemberField } from '../../analysis/index.js';
+import { derivative, polynomialAt, rootsBetween, type MemberField } from '../../analysis/index.js';
 import { logInto, type CalculationStep, type CoveredItem } from '../check.js';
 import type { PhysicalMember } from '../members/physical-member.js';
 
@@ -22,7 +22,10 @@ export function largestDeflection(
   const v = relative(field, length, 'v', from);
   let best: Deflection = { x: 0, value: 0 };
   const consider = (s: number, t: number) => {
-    const value = Math.hypot(evaluate(w[s]!, 0, w[s]!.length, t), evaluate(v[s]!, 0, v[s]!.length, t));
+    const value = Math.hypot(
+      polynomialAt(w[s]!, 0, w[s]!.length, t),
+      polynomialAt(v[s]!, 0, v[s]!.length, t),
+    );
     if (value > best.value) best = { x: field.breaks[s]! + t, value };
   };
   for (let s = 0; s + 1 < field.breaks.length; s++) {
@@ -64,13 +67,13 @@ function relative(
   const last = pieces[count - 1]!;
   const h = length - field.breaks[count - 1]!;
   const start = pieces[0]![0]!;
-  const end = evaluate(last, 0, last.length, h);
+  const end = polynomialAt(last, 0, last.length, h);
   const slope =
     from === 'chord'
       ? (end - start) / length
       : from === 'start'
         ? pieces[0]![1]!
-        : evaluate(derivative(last), 0, last.length - 1, h);
+        : polynomialAt(derivative(last), 0, last.length - 1, h);
   const origin = from === 'end' ? end - slope * length : start;
   pieces.forEach((piece, s) => {
     piece[0]! -= origin + slope * field.breaks[s]!;

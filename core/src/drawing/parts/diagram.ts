@@ -1,4 +1,4 @@
-import { evaluate, type Frame, type MemberField } from '../../analysis/index.js';
+import { polynomialAt, type Frame, type MemberField } from '../../analysis/index.js';
 import {
   forceAt,
   forceCandidates,
@@ -65,10 +65,10 @@ interface ForceOnSegment {
  */
 function partsOf({ coefficients, at, terms, width }: ForceOnSegment, away: number): number {
   const first = coefficients[at]!;
-  const rise = evaluate(coefficients, at, terms, width) - first;
+  const rise = polynomialAt(coefficients, at, terms, width) - first;
   let sagitta = 0;
   for (const share of quarters) {
-    const value = evaluate(coefficients, at, terms, share * width);
+    const value = polynomialAt(coefficients, at, terms, share * width);
     sagitta = Math.max(sagitta, Math.abs(value - first - share * rise));
   }
   return Math.min(finest, Math.ceil(Math.sqrt(sagitta / away)));
@@ -217,9 +217,9 @@ function traceCurve(field: MemberField, name: ForceName, away: number, curve: Cu
     );
     for (let k = 0; k < parts; k++) {
       const t = (k * width) / parts;
-      curve.add(from + t, evaluate(forces, at, terms, t));
+      curve.add(from + t, polynomialAt(forces, at, terms, t));
     }
-    curve.add(breaks[s + 1]!, evaluate(forces, at, terms, width));
+    curve.add(breaks[s + 1]!, polynomialAt(forces, at, terms, width));
   }
 }
 

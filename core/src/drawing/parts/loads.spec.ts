@@ -1,4 +1,4 @@
-import { AlternativeRun } from '../../evaluation/index.js';
+import { drawingOf, evaluateAlternative } from '../../evaluation/index.js';
 import { designWith } from '../../testing/designs.js';
 import { plainText, strokesOn } from '../../testing/strokes.js';
 
@@ -36,9 +36,8 @@ function drawn(beams: number, ofA = '-2 kN/m') {
       combinations: [{ id: 'U1', state: 'strength', factors: { A: 1, B: 2 } }],
     },
   );
-  const run = new AlternativeRun(design, design.alternatives[0]!);
-  run.advance('forces');
-  const { drawing, most } = run.draw({ result: 'U1', diagram: 'none' })!;
+  const run = evaluateAlternative(design, design.alternatives[0]!, 'forces');
+  const { drawing, most } = drawingOf(run, { result: 'U1', diagram: 'none' })!;
   const texts = drawing.texts.filter(({ layer }) => layer === 'loads').map(({ text }) => text);
   /** Lines along the beams at the heads of the blocks, with the load that each stands for, N/m. */
   const strokes = strokesOn(drawing, 'loads');

@@ -1,4 +1,5 @@
-import { AlternativeRun } from '../../evaluation/index.js';
+import { drain } from '../../base/drain.js';
+import { drawingOf, evaluateAlternative, advance } from '../../evaluation/index.js';
 import { designWith } from '../../testing/designs.js';
 import { strokesOn } from '../../testing/strokes.js';
 import { isShape, shownKinds } from './index.js';
@@ -22,13 +23,11 @@ describe('shapes of large frames', () => {
   );
 
   it('wait until all is known, while the frame is drawn', () => {
-    const run = new AlternativeRun(design, design.alternatives[0]!);
-    run.advance('forces');
-    const early = run.draw({ result: 'mode.1', diagram: 'none' })!;
+    const run = evaluateAlternative(design, design.alternatives[0]!, 'forces');
+    const early = drawingOf(run, { result: 'mode.1', diagram: 'none' })!;
     expect(early.members.ids.length).toBe(6 * 6 * 3 + 2 * 30 * 3);
     expect(strokesOn(early.drawing, 'moving')).toEqual([]);
-    run.advance('complete');
-    const whole = run.draw({ result: 'mode.1', diagram: 'none' })!;
+    const whole = drawingOf(drain(advance(run, 'complete')), { result: 'mode.1', diagram: 'none' })!;
     expect(strokesOn(whole.drawing, 'moving').length).toBeGreaterThan(288);
     expect(whole.legend[0]!.text).toContain('vibrates at');
   });

@@ -1,4 +1,4 @@
-import { AlternativeRun } from '../../evaluation/alternative-run.js';
+import { drawingOf, evaluateAlternative } from '../../evaluation/index.js';
 import { slipShed } from '../../testing/designs.js';
 import { toFilm } from './film.js';
 import { fitView, standardViews } from './view.js';
@@ -6,9 +6,8 @@ import { fitView, standardViews } from './view.js';
 const size = { width: 400, height: 300 };
 function film(result: string, layers?: readonly ('members' | 'moving' | 'deformed' | 'supports')[]): string {
   const design = slipShed();
-  const run = new AlternativeRun(design, design.alternatives[0]!);
-  run.advance('complete');
-  const { drawing, points } = run.draw({ result, diagram: 'none' })!;
+  const run = evaluateAlternative(design, design.alternatives[0]!);
+  const { drawing, points } = drawingOf(run, { result, diagram: 'none' })!;
   const view = fitView(points, standardViews.front, size, { left: 20, right: 20, top: 20, bottom: 20 });
   return toFilm(drawing, {
     view,

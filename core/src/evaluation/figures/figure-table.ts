@@ -1,4 +1,3 @@
-import type { CalculationStep } from '../../checks/index.js';
 import { attempt } from '../../base/problem.js';
 import type { Namer } from '../../geometry/names.js';
 import type { FigureSpec } from '../../document/types.js';
@@ -14,69 +13,41 @@ import {
   type FigureSource,
   type Needs,
 } from './index.js';
-import type { FigureSummary } from '../summary.js';
+import type { EvaluatedAlternative } from '../alternative.js';
+import type { FigureSummary } from '../summaries/summary.js';
 
-/** The figures of one alternative as they become known. What is known stays: later stages of the work do not change it. */
-export class FigureTable {
-  private readonly known = new Map<string, FigureSummary>();
-
-  constructor(private readonly specs: readonly FigureSpec[]) {}
-
-  /** Every figure as far as the source goes; without one all are pending. */
-  summaries(source: FigureSource | undefined, namer: Namer | undefined): FigureSummary[] {
-    return this.specs.map((spec) => (source && namer ? this.one(spec, source, namer) : pending(spec)));
-  }
-
-  /** Every figure under one load case or combination alone, without a verdict; those that no load changes as they are. */
-  underAlone(result: string, source: FigureSource, namer: Namer): FigureSummary[] {
-    const alone = selectionsOf(source, result);
-    return this.specs.map((spec) => {
-      const kind = figureKindOf(spec);
-      const whole = this.one(spec, source, namer);
-      if (kind.needs !== 'forces' || kind.judgedBy === 'none' || whole.wrong) return whole;
-      const found = kind.compute(source, spec, alone);
-      const { value: _, ...rest } = whole;
-      return found
-        ? { ...rest, value: found.value, place: placeOf(found, namer), status: 'none' }
-        : { ...rest, place: '', status: 'none' };
-    });
-  }
-
-  /** The way to a figure, line by line; under one load case or combination only where `result` is given. */
-  trace(
-    id: string,
-    result: string | undefined,
-    source: FigureSource,
-    namer: Namer,
-  ): { figure: FigureSummary; steps: CalculationStep[] } | undefined {
-    const spec = this.specs.find((one) => one.id === id);
-    if (!spec || this.one(spec, source, namer).wrong) return undefined;
-    const kind = figureKindOf(spec);
-    const selections =
-      result === undefined ? judging(spec, source.forces.selections) : selectionsOf(source, result);
-    const found = kind.compute(source, spec, selections);
-    return (
-      found && {
-        figure: { ...this.one(spec, source, namer), value: found.value, place: placeOf(found, namer) },
-        steps: kind.trace(source, spec, found),
-      }
-    );
-  }
-
-  private one(spec: FigureSpec, source: FigureSource, namer: Namer): FigureSummary {
-    // Its place is told in the reader's units
-    const key = `${shownSystem()} ${spec.id}`;
-    const known = this.known.get(key);
-    if (known) return known;
-    if (!reaches(source, figureKindOf(spec).needs)) return pending(spec);
-    const outcome = attempt(() => summarised(spec, source, namer));
-    const found = outcome.ok ? outcome.value : wrong(spec, outcome.problems[0]!.message);
-    this.known.set(key, found);
-    return found;
-  }
+/** What an alternative's figures are read from; undefined while it has no forces. */
+export function figureSourceOf({ built, evaluation }: EvaluatedAlternative): FigureSource | undefined {
+  if (!built || !evaluation) return undefined;
+  const { stability, ...rest } = evaluation;
+  return { built, ...rest, ...(stability ? { stability: stability.stability } : {}) };
 }
 
-function selectionsOf(source: FigureSource, result: string): ResultSelection[] {
+/** Every figure of an alternative as far as it is evaluated. */
+export function figureSummaries(of: EvaluatedAlternative): FigureSummary[] {
+  const source = figureSourceOf(of);
+  return of.design.figures.map((spec) => (source ? figureSummary(of, spec, source) : pending(spec)));
+}
+
+/** A figure as far as its source goes; what is known stays, for later stages do not change it. */
+export function figureSummary(
+  { namer, memory }: EvaluatedAlternative,
+  spec: FigureSpec,
+  source: FigureSource,
+): FigureSummary {
+  // Its place is told in the reader's units
+  const key = `${shownSystem()} ${spec.id}`;
+  const known = memory.figures.get(key);
+  if (known) return known;
+  if (!reaches(source, figureKindOf(spec).needs)) return pending(spec);
+  const outcome = attempt(() => summarised(spec, source, namer!));
+  const found = outcome.ok ? outcome.value : wrong(spec, outcome.problems[0]!.message);
+  memory.figures.set(key, found);
+  return found;
+}
+
+/** The states under a load case or combination. */
+export function selectionsOf(source: FigureSource, result: string): ResultSelection[] {
   return source.forces.selections.filter((one) => combinationOf(one) === result);
 }
 
@@ -120,7 +91,7 @@ function combinationNamed({ forces }: FigureSource, result: string): string {
 }
 
 /** Where a value was found, in words: "left column, x = 6.40 m, U1". */
-function placeOf({ member, node, x, result, note }: FigureResult, namer: Namer): string {
+export function placeOf({ member, node, x, result, note }: FigureResult, namer: Namer): string {
   const part = member !== undefined ? namer.member(member) : node !== undefined ? namer.node(node) : '';
   const at = member !== undefined && x !== undefined ? `x = ${inSentence(x, 'length')}` : '';
   return [part, at, result, note].filter((word) => word !== undefined && word !== '').join(', ');

@@ -1,6 +1,6 @@
 import { designWith } from '../../testing/designs.js';
 import type { FigureSpec, Rule, Step } from '../../document/types.js';
-import { AlternativeRun } from '../alternative-run.js';
+import { evaluateAlternative, questions, summaryOf } from '../index.js';
 
 // IPE 300 in S355 (EN 10365, EN 1993-1-1 3.2.6)
 const E = 210e9;
@@ -50,9 +50,8 @@ function figures(steps: Step[], rules: Rule[], ...list: Omit<FigureSpec, 'id' | 
     ],
     figures: list.map((one, i) => ({ ...one, id: `f${i}`, title: `F ${i}` })),
   });
-  const run = new AlternativeRun(design, design.alternatives[0]!);
-  run.advance('complete');
-  return { found: run.summary('U1').figures, run };
+  const run = evaluateAlternative(design, design.alternatives[0]!);
+  return { found: summaryOf(run, 'U1').figures, run };
 }
 const values = (...args: Parameters<typeof figures>) => figures(...args).found.map(({ value }) => value!);
 
@@ -202,7 +201,8 @@ describe('figures of a beam under 5 kN/m on 6 m', () => {
       { kind: 'frequency' },
       { kind: 'period' },
     );
-    for (const { id, value } of found) near(run.trace(id)!.steps.at(-1)!.value, value!, 1e-9);
+    for (const { id, value } of found)
+      near(questions.figureTrace(run, { figure: id }, '')!.steps.at(-1)!.value, value!, 1e-9);
   });
 });
 

@@ -1,7 +1,7 @@
 import { validateDesign } from '../../document/read.js';
 import { setFigureField } from '../../edits/index.js';
 import { slipShed } from '../../testing/designs.js';
-import { AlternativeRun } from '../alternative-run.js';
+import { evaluateAlternative, summaryOf } from '../index.js';
 import { figureFields, initialFigure } from './form.js';
 import { figureKinds } from './index.js';
 
@@ -14,9 +14,8 @@ describe('the form of a figure', () => {
       expect(validateDesign(structuredClone(next)).ok)
         .withContext(kind.kind)
         .toBeTrue();
-      const run = new AlternativeRun(next, next.alternatives[0]!);
-      run.advance('complete');
-      const [found] = run.summary('U1').figures;
+      const run = evaluateAlternative(next, next.alternatives[0]!);
+      const [found] = summaryOf(run, 'U1').figures;
       expect(found!.wrong).withContext(kind.kind).toBeUndefined();
       // A portal of one storey has a drift, members, supports, modes: each kind finds something in it
       expect(found!.value).withContext(kind.kind).not.toBeUndefined();

@@ -1,6 +1,7 @@
 import type { FrameState } from '../../analysis/index.js';
 import { envelopeStates } from '../../drawing/index.js';
 import type { Analysed } from '../stages/index.js';
+import type { Question } from './question.js';
 import type { Namer } from '../../geometry/names.js';
 import { forceAt, forceNames, globalDisplacementAt, type ForceName } from '../../results/index.js';
 
@@ -56,3 +57,10 @@ export function readingAt(
 
 const forcesOf = (value: (name: ForceName) => number): Forces =>
   Object.fromEntries(forceNames.map((name) => [name, value(name)])) as Record<ForceName, number>;
+
+/** Values at a place of a member, by its share of the piece, under what is shown. */
+export const reading: Question<{ readonly member: string; readonly share: number }, Reading | undefined> = (
+  { evaluation, namer },
+  { member, share },
+  shown,
+) => evaluation && namer && readingAt(evaluation.forces, namer, shown, member, share);

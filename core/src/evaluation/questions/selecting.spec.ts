@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs';
 import { built, designOf, designWith, slipShed } from '../../testing/designs.js';
 import { Namer } from '../../geometry/names.js';
 import { parametersOf, parameterSummaries } from '../summaries/parameter-summaries.js';
-import { proposalFor, selectedBy, tagValues } from './selecting.js';
+import { proposalFor } from './proposal.js';
+import { selectedBy } from './selection.js';
+import { tagValues } from './tags.js';
 import { slicesOf } from '../summaries/slices.js';
 
 const demo = (name: string) =>

@@ -1,4 +1,5 @@
 import type { Analysed } from '../stages/index.js';
+import type { Question } from './question.js';
 import { stateEquilibrium } from '../../results/index.js';
 
 /** Sum of a load case's loads, N, global. */
@@ -18,3 +19,7 @@ export function caseSums({ frame, states, selections }: Analysed): CaseSum[] {
       return [{ id, force: [x, y, z] as const }];
     });
 }
+
+/** What each load case comes to. */
+export const sums: Question<object, CaseSum[]> = ({ evaluation }) =>
+  evaluation ? caseSums(evaluation.forces) : [];

@@ -1,21 +1,16 @@
-export {
-  analysed,
-  analysedInParts,
-  checkerOf,
-  stabilityInParts,
-  stabilityOf,
-  stateOf,
-  wantsLengths,
-  type Analysed,
-  type StabilityOfAll,
-} from './analysed.js';
+export { checkerOf } from './checker.js';
 export { explainingDivergence } from './divergence.js';
 export {
-  assess,
-  nearestToInstability,
-  verdictOf,
-  type Assessment,
-  type AssessOptions,
-  type Verdict,
-  type VerdictStatus,
-} from './assess.js';
+  evaluate,
+  stageNames,
+  verdictOn,
+  withChecks,
+  withStability,
+  type CheckingOptions,
+  type Evaluation,
+  type EvaluationOptions,
+  type StageName,
+} from './evaluate.js';
+export { analysed, analysedInParts, stateOf, type Analysed } from './forces.js';
+export { stabilityInParts, stabilityOf, type StabilityOfAll } from './stability.js';
+export { nearestToInstability, type Verdict, type VerdictStatus } from './verdict.js';

@@ -1,7 +1,7 @@
 import type { MemberCheck } from '../../checks/index.js';
 import type { Analysed } from '../stages/index.js';
 import type { Namer } from '../../geometry/names.js';
-import type { MemberSummary } from '../summary.js';
+import type { MemberSummary } from './summary.js';
 
 /** Members that a summary lists. */
 const mostListed = 100;

@@ -1,5 +1,5 @@
 import type { BuiltFrame } from '../../build/build.js';
-import type { AlternativeSummary } from '../summary.js';
+import type { AlternativeSummary } from './summary.js';
 
 /** Which rules are overridden, by which others, and on how many parts of members. */
 export function overridesOf({ assignment }: BuiltFrame): AlternativeSummary['overrides'] {

@@ -2,7 +2,7 @@ import { attempt } from '../../base/problem.js';
 import { applyAlternative } from '../../document/alternatives.js';
 import { evaluateParameters, type ParameterValues } from '../../build/parameters.js';
 import type { Alternative, Design } from '../../document/types.js';
-import type { ParameterSummary } from '../summary.js';
+import type { ParameterSummary } from './summary.js';
 
 /** What is known of each parameter: its value, where it has a number, and its range; of those that could not be evaluated nothing. */
 export function parameterSummaries(

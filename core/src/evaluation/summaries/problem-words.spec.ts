@@ -1,14 +1,13 @@
 import { slipShed } from '../../testing/designs.js';
-import { AlternativeRun } from '../alternative-run.js';
+import { summaryOf, evaluateAlternative } from '../index.js';
 
 describe('problems of the analysis on the screen', () => {
   it('name nodes in words and spell directions out', () => {
     const design = slipShed();
     const alternative = design.alternatives.find(({ id }) => id === 'three-hinges')!;
     alternative.picks['eaves-joint'] = 'hinged';
-    const run = new AlternativeRun(design, alternative);
-    expect(run.advance('forces')).toBeFalse();
-    const [problem] = run.summary('U1').problems;
+    const run = evaluateAlternative(design, alternative, 'forces');
+    const [problem] = summaryOf(run, 'U1').problems;
     expect(problem!.code).toBe('mechanism');
     expect(problem!.message).toMatch(
       /^The frame can move without resistance: node "(left|right|apex)[^."]*" /,

@@ -1,5 +1,5 @@
 import type { Geometry } from '../../geometry/geometry.js';
-import type { AlternativeSummary } from '../summary.js';
+import type { AlternativeSummary } from './summary.js';
 
 /** Tags by whose values a solid frame is looked at slice by slice. */
 const sliced = ['row', 'bay', 'storey', 'side'] as const;

@@ -1,10 +1,10 @@
 import { slipShed } from '../../testing/designs.js';
 import { writeResults } from '../../files/csv/results.js';
 import type { Rule } from '../../document/types.js';
-import { AlternativeRun } from '../index.js';
+import { type EvaluatedAlternative, evaluateAlternative, questions } from '../index.js';
 
 /** The shed's bases pinned, and held against turning by 0.1 N·m/rad. */
-function softlyHeld(): AlternativeRun {
+function softlyHeld(): EvaluatedAlternative {
   const shed = slipShed();
   const soft: Rule = {
     id: 'bases',
@@ -13,20 +13,19 @@ function softlyHeld(): AlternativeRun {
   };
   const rules = shed.rules.map((rule) => (rule.id === 'bases' ? soft : rule));
   const design = { ...shed, rules };
-  const run = new AlternativeRun(
+  const run = evaluateAlternative(
     design,
     design.alternatives.find(({ id }) => id === 'fixed')!,
+    'forces',
   );
-  run.advance('forces');
   return run;
 }
 
 describe('tables of results', () => {
   const design = { ...slipShed(), analysis: { order: 1, imperfections: false } } as const;
-  const run = new AlternativeRun(design, design.alternatives[0]!);
-  run.advance('checks');
+  const run = evaluateAlternative(design, design.alternatives[0]!, 'checks');
   const table = (kind: string, result: string, parts?: string[]) =>
-    run.resultTable(kind, { result, ...(parts ? { parts } : {}) })!;
+    questions.table(run, { kind, result, ...(parts ? { parts } : {}) }, '')!;
 
   it('of reactions balance the snow: 4.4 kN/m on 22 m', () => {
     const { columns, rows } = table('reactions', 'S');
@@ -69,7 +68,7 @@ describe('tables of results', () => {
 
   it('tell what is nothing beside the greatest: a millionth of it', () => {
     // Springs against turning that are soft beyond sense: some thousandths of a N·m beside 133 kN
-    const { negligible, rows } = softlyHeld().resultTable('reactions', { result: 'U1' })!;
+    const { negligible, rows } = questions.table(softlyHeld(), { kind: 'reactions', result: 'U1' }, '')!;
     const FZ = rows.map(({ values }) => values[1]!);
     expect(negligible).toBeCloseTo(1e-6 * Math.max(...FZ), 9);
     for (const { values } of rows) {
@@ -88,6 +87,6 @@ describe('tables of results', () => {
   });
 
   it('of a kind that there is not are none', () => {
-    expect(run.resultTable('dreams', { result: 'S' })).toBeUndefined();
+    expect(questions.table(run, { kind: 'dreams', result: 'S' }, '')).toBeUndefined();
   });
 });

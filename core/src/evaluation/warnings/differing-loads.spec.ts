@@ -1,6 +1,6 @@
 import { slipShed } from '../../testing/designs.js';
 import { differingLoads } from './differing-loads.js';
-import { AlternativeRun } from '../alternative-run.js';
+import { evaluateAlternative, summaryOf } from '../index.js';
 
 /** Titles and summaries of the alternatives of the Slip shed, one perhaps without a rule. */
 function summaries(without?: { readonly alternative: string; readonly rule: string }) {
@@ -10,9 +10,8 @@ function summaries(without?: { readonly alternative: string; readonly rule: stri
     const own = structuredClone(design);
     if (alternative.id === without?.alternative)
       own.rules = own.rules.filter(({ id }) => id !== without.rule);
-    const run = new AlternativeRun(own, alternative);
-    run.advance('forces');
-    return { title: alternative.title, summary: run.summary('U1') };
+    const run = evaluateAlternative(own, alternative, 'forces');
+    return { title: alternative.title, summary: summaryOf(run, 'U1') };
   });
 }
 

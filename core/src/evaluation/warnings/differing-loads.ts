@@ -2,7 +2,7 @@ import { emptyRecord, ownValue } from '../../base/own-value.js';
 import { gravity } from '../../model/types.js';
 import type { Analysed } from '../stages/index.js';
 import { inSentence } from '../../units/format.js';
-import type { AlternativeSummary } from '../summary.js';
+import type { AlternativeSummary } from '../summaries/summary.js';
 
 /** What is needed to compare the loads of alternatives: their frame's shape, and the sum of each load case. Plain data. */
 export interface LoadSums {

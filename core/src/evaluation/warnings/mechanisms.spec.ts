@@ -2,28 +2,27 @@ import { slipShed } from '../../testing/designs.js';
 import { addRule, applyMend } from '../../edits/index.js';
 import { startingPoints } from '../../starts/index.js';
 import type { Design } from '../../document/types.js';
-import { AlternativeRun } from '../alternative-run.js';
+import { type EvaluatedAlternative, evaluateAlternative, summaryOf } from '../index.js';
 
-function runOf(design: Design): AlternativeRun {
-  const run = new AlternativeRun(design, design.alternatives[0]!);
-  run.advance('complete');
+function runOf(design: Design): EvaluatedAlternative {
+  const run = evaluateAlternative(design, design.alternatives[0]!);
   return run;
 }
-const mechanismOf = (run: AlternativeRun) =>
-  (run.summary('G').remarks ?? []).find(({ code }) => code === 'mechanism');
+const mechanismOf = (run: EvaluatedAlternative) =>
+  (summaryOf(run, 'G').remarks ?? []).find(({ code }) => code === 'mechanism');
 
 describe('the mend of a mechanism', () => {
   it('holds what slides: a beam on two rollers is held along X at one of them, and keeps its roller', () => {
     const beam = startingPoints.find(({ kind }) => kind === 'beam')!.design();
     const rollers = addRule(beam, { id: 'slides', nodes: 'true', support: 'roller' });
     const run = runOf(rollers);
-    expect(run.summary('G').problems[0]!.code).toBe('mechanism');
+    expect(summaryOf(run, 'G').problems[0]!.code).toBe('mechanism');
     const remark = mechanismOf(run)!;
     expect(remark.mend!.title).toBe('hold point 1 along X');
     const mended = applyMend(rollers, remark.mend!);
     expect(mended.rules.at(-1)!.support).toEqual({ uz: 'fixed', ux: 'fixed' });
     const after = runOf(mended);
-    expect(after.summary('G').problems).toEqual([]);
+    expect(summaryOf(after, 'G').problems).toEqual([]);
     expect(mechanismOf(after)).toBeUndefined();
   });
 

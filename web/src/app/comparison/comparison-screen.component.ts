@@ -115,7 +115,7 @@ export class ComparisonScreenComponent {
   private async askAlone(result: string): Promise<void> {
     const found = await Promise.all(
       this.design().alternatives.map(
-        async ({ id }) => [id, (await this.calculation.ask(id, 'alone', { result })) ?? []] as const,
+        async ({ id }) => [id, (await this.calculation.ask(id, 'figuresUnder', { result })) ?? []] as const,
       ),
     );
     this.alone.set(new Map(found));

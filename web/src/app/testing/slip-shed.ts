@@ -1,11 +1,14 @@
 import {
-  AlternativeRun,
   fitView,
   standardViews,
   type AlternativeSummary,
   type Design,
   type DrawingOptions,
   type DrawnScene,
+  type EvaluatedAlternative,
+  drawingOf,
+  evaluateAlternative,
+  summaryOf,
 } from '@hashira/core';
 import document from '../../../../core/demo/slip-shed.json';
 import type { Sheet } from '../stage/types';
@@ -21,13 +24,11 @@ export function slipShed(): Design {
 }
 
 /** An alternative of a design, worked out. */
-export function workedOut(id: string, design = slipShed()): AlternativeRun {
-  const run = new AlternativeRun(
+export function workedOut(id: string, design = slipShed()): EvaluatedAlternative {
+  return evaluateAlternative(
     design,
     design.alternatives.find((one) => one.id === id)!,
   );
-  run.advance('complete');
-  return run;
 }
 
 /** Summary and drawing of an alternative under a load case or combination. */
@@ -36,8 +37,8 @@ export function known(
   options: DrawingOptions = { result: 'U1', diagram: 'My' },
   design = slipShed(),
 ): { summary: AlternativeSummary; scene: DrawnScene } {
-  const run = workedOut(id, design);
-  return { summary: run.summary(options.result), scene: run.draw(options)! };
+  const one = workedOut(id, design);
+  return { summary: summaryOf(one, options.result), scene: drawingOf(one, options)! };
 }
 
 /** A sheet of 800 × 600 px with all layers on. */

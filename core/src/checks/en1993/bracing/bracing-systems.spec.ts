@@ -1,4 +1,4 @@
-import { analysed } from '../../../evaluation/stages/analysed.js';
+import { analysed } from '../../../evaluation/stages/forces.js';
 import { prepareFrame } from '../../../analysis/index.js';
 import type { FrameModel, Load, Member } from '../../../model/types.js';
 import { ProblemError } from '../../../base/problem.js';

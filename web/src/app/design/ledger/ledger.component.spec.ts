@@ -1,4 +1,5 @@
 import { signal } from '@angular/core';
+import { questions, summaryOf } from '@hashira/core';
 import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { TraceService } from './trace.service';
@@ -9,7 +10,7 @@ import { LedgerComponent } from './ledger.component';
 describe('LedgerComponent', () => {
   const design = slipShed();
   const runs = new Map(design.alternatives.map(({ id }) => [id, workedOut(id, design)]));
-  const known = new Map([...runs].map(([id, run]) => [id, { summary: run.summary('S') }]));
+  const known = new Map([...runs].map(([id, run]) => [id, { summary: summaryOf(run, 'S') }]));
   let fixture: ComponentFixture<LedgerComponent>;
   const host = () => fixture.nativeElement as HTMLElement;
   const text = () => host().textContent.replace(/\s+/g, ' ');
@@ -23,7 +24,9 @@ describe('LedgerComponent', () => {
 
   beforeEach(() => {
     const ask = (id: string, question: string, { member }: { member: string }) =>
-      Promise.resolve(question === 'member' ? runs.get(id)!.memberSteps(member) : undefined);
+      Promise.resolve(
+        question === 'memberSteps' ? questions.memberSteps(runs.get(id)!, { member }, 'S') : undefined,
+      );
     TestBed.configureTestingModule({
       providers: [
         TraceService,

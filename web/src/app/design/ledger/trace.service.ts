@@ -68,7 +68,7 @@ export class TraceService {
   private async ask(question: TraceQuestion): Promise<Trace | undefined> {
     const { alternative, title, code } = question;
     if (question.kind === 'member') {
-      const steps = await this.calculation.ask(alternative, 'member', { member: question.member });
+      const steps = await this.calculation.ask(alternative, 'memberSteps', { member: question.member });
       return {
         title: 'Checks',
         about: `${title}: ${question.name}`,
@@ -78,7 +78,7 @@ export class TraceService {
       };
     }
     const { figure, result } = question;
-    const found = await this.calculation.ask(alternative, 'trace', {
+    const found = await this.calculation.ask(alternative, 'figureTrace', {
       figure,
       ...(result === undefined ? {} : { result }),
     });

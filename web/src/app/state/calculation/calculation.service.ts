@@ -1,5 +1,5 @@
 import { Injectable, inject, type OnDestroy } from '@angular/core';
-import type { Design } from '@hashira/core';
+import type { Design, Questions } from '@hashira/core';
 import { BehaviorSubject } from 'rxjs';
 import {
   AFTER_PICTURE,
@@ -10,7 +10,7 @@ import {
 } from './calculation-tokens';
 import type { CalculationState } from './calculation-state';
 import { carriedOver } from './carried-over';
-import type { Questions, Show, WorkDone, WorkerAnswer, WorkerRequest } from './protocol';
+import type { Show, WorkDone, WorkerAnswer, WorkerRequest } from './protocol';
 import { longestSilence, lookEvery, WorkerWatch } from './worker-watch';
 
 type Calculate = Extract<WorkerRequest, { kind: 'calculate' }>;

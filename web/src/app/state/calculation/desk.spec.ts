@@ -1,4 +1,4 @@
-import { AlternativeRun, setParameter, type Design } from '@hashira/core';
+import { setParameter, type Design } from '@hashira/core';
 import tower from '../../../../../core/demo/lookout-tower.json';
 import { slipShed } from '../../testing/slip-shed';
 import { CalculationDesk } from './desk';
@@ -12,15 +12,19 @@ describe('CalculationDesk', () => {
   let desk: CalculationDesk;
   const show = { result: 'U1', diagram: 'My' as const };
 
-  beforeEach(() => {
-    answers = [];
-    desk = new CalculationDesk(
+  const deskWith = (checksTakeLong?: () => boolean) =>
+    new CalculationDesk(
       (answer, transfer) => {
         expect(transfer.every((buffer) => buffer instanceof ArrayBuffer)).toBeTrue();
         answers.push(answer);
       },
       () => new Promise((done) => setTimeout(done)),
+      checksTakeLong,
     );
+
+  beforeEach(() => {
+    answers = [];
+    desk = deskWith();
   });
 
   async function finished(): Promise<void> {
@@ -48,7 +52,7 @@ describe('CalculationDesk', () => {
   });
 
   it('checks a large frame that is on the stage before it turns to the others', async () => {
-    spyOnProperty(AlternativeRun.prototype, 'isLarge').and.returnValue(true);
+    desk = deskWith(() => true);
     const alternatives = ['fixed', 'pinned'];
     const request = { kind: 'calculate', design: slipShed(), alternatives, selected: 'fixed', show } as const;
     desk.take({ ...request, version: 1, checksFirst: true });
@@ -80,7 +84,7 @@ describe('CalculationDesk', () => {
   });
 
   it('announces no checks of a large frame that cannot be calculated, for which the others would wait', async () => {
-    spyOnProperty(AlternativeRun.prototype, 'isLarge').and.returnValue(true);
+    desk = deskWith(() => true);
     const broken = setParameter(slipShed(), 'span', '0 m');
     const request = {
       kind: 'calculate',
@@ -186,7 +190,7 @@ describe('CalculationDesk', () => {
     expect(answer.id).toBe(7);
     // Half of the snow on 22 m comes down a column
     expect((answer.answer as { forces: { N: number } }).forces.N).toBeCloseTo(-48400, -2);
-    desk.take({ kind: 'ask', id: 8, alternative: 'nobody', question: 'member', ask: { member: 'm' } });
+    desk.take({ kind: 'ask', id: 8, alternative: 'nobody', question: 'memberSteps', ask: { member: 'm' } });
     expect(answers.at(-1)).toEqual({ kind: 'answer', id: 8, answer: undefined });
   });
 

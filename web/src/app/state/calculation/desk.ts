@@ -1,12 +1,21 @@
 import {
-  AlternativeRun,
-  cutList,
+  advance,
+  drawingOf,
+  failedBefore,
+  isLarge,
   isShape,
+  isShownFirst,
+  notEvaluated,
+  questions,
   showUnits,
+  stageNames,
+  summaryOf,
+  withWarnings,
   type DrawnScene,
+  type EvaluatedAlternative,
   type Progress,
+  type Questions,
   type StageName,
-  type TableQuestion,
 } from '@hashira/core';
 import type { Show, WorkerAnswer, WorkerRequest } from './protocol';
 import { SharedSigns } from './shared-signs';
@@ -19,7 +28,8 @@ interface Job {
   /** Its number among this desk's. */
   readonly job: number;
   readonly version: number;
-  readonly runs: Map<string, AlternativeRun>;
+  /** Its alternatives, as far as they are evaluated. */
+  readonly evaluated: Map<string, EvaluatedAlternative>;
   /** The alternative on the stage. */
   readonly selected: string | undefined;
   /** Whether that is checked before the others begin, if it is large. */
@@ -45,7 +55,7 @@ class Overtaken extends Error {}
  * the older work: at once where the page shares memory with it, else between two parts.
  */
 export class CalculationDesk {
-  private runs = new Map<string, AlternativeRun>();
+  private evaluated = new Map<string, EvaluatedAlternative>();
   private version = 0;
   private show: Show = { result: '', diagram: 'none' };
   /** The latest work: older loops see that they are not it. */
@@ -55,10 +65,14 @@ export class CalculationDesk {
   /** Alternatives of which something was drawn. */
   private readonly drawn = new Set<string>();
 
-  /** @param pause lets messages that came meanwhile be heard */
+  /**
+   * @param pause lets messages that came meanwhile be heard
+   * @param checksTakeLong whether an alternative's checks are worth being made before the others begin
+   */
   constructor(
     private readonly send: Send,
     private readonly pause: () => Promise<void>,
+    private readonly checksTakeLong = isLarge,
   ) {}
 
   take(request: WorkerRequest): void {
@@ -77,15 +91,15 @@ export class CalculationDesk {
     show,
   }: Extract<WorkerRequest, { kind: 'calculate' }>): Promise<void> {
     const job = ++this.job;
-    const runs = new Map<string, AlternativeRun>();
+    const evaluated = new Map<string, EvaluatedAlternative>();
     for (const id of alternatives) {
       const alternative = design.alternatives.find((one) => one.id === id);
-      if (alternative) runs.set(id, new AlternativeRun(design, alternative));
+      if (alternative) evaluated.set(id, notEvaluated(design, alternative));
     }
     this.showAs(show);
     try {
-      const all: Job = { job, version, runs, selected, checksFirst };
-      for (const [run, stage] of inOrder(all)) if (!(await this.work(run, stage, all))) return;
+      const all: Job = { job, version, evaluated, selected, checksFirst };
+      for (const [id, stage] of this.inOrder(all)) if (!(await this.work(id, stage, all))) return;
       this.send({ kind: 'done', version }, []);
     } catch (error) {
       if (error instanceof Overtaken) return;
@@ -96,8 +110,8 @@ export class CalculationDesk {
   }
 
   /** Works one alternative to a stage and tells what it came to. Returns false where newer work has begun meanwhile. */
-  private async work(run: AlternativeRun, stage: StageName, all: Job): Promise<boolean> {
-    const { job, version, runs, selected } = all;
+  private async work(id: string, stage: StageName, all: Job): Promise<boolean> {
+    const { job, version, evaluated, selected } = all;
     let part = partNames[stage];
     let told = performance.now() + silent - toldEvery;
     const progress: Progress = {
@@ -108,50 +122,80 @@ export class CalculationDesk {
         const now = performance.now();
         if (now - told < toldEvery) return;
         told = now;
-        this.send({ kind: 'progress', version, alternative: run.id, part, done }, []);
+        this.send({ kind: 'progress', version, alternative: id, part, done }, []);
       },
     };
-    if (stage !== 'forces' && run.failedBefore(stage)) return true;
+    let now = evaluated.get(id)!;
+    if (stage !== 'forces' && failedBefore(now, stage)) return true;
     // How near a large frame is to instability takes seconds, for which its model check does not wait
-    if (stage === 'complete' && run.isLarge && run.id === selected) {
-      run.lookOver(progress);
-      this.tell(run, version, false, false);
+    if (stage === 'complete' && this.checksTakeLong(now) && id === selected) {
+      now = withWarnings(now, progress);
+      this.tell(now, version, false, false);
       await this.pause();
       if (job !== this.job) return false;
     }
-    const parts = run.towards(stage, progress, run.id === selected ? this.show.result : undefined);
-    const follows = () => stage === 'forces' && goesAhead(run, all);
-    while (!parts.next().done) {
+    const shown = id === selected ? { shown: this.show.result } : {};
+    const parts = advance(now, stage, { progress, ...shown });
+    const follows = () => stage === 'forces' && this.goesAhead(now, all);
+    for (let part = parts.next(); ; part = parts.next()) {
+      now = part.value;
+      if (part.done) break;
       // The first sight of a frame does not wait for its forces, nor what is shown of it for all the others
-      if (run.isShownFirst || (stage === 'forces' && !this.drawn.has(run.id)))
-        this.tell(run, version, true, follows());
+      if (isShownFirst(now) || (stage === 'forces' && !this.drawn.has(id)))
+        this.tell(now, version, true, follows());
       await this.pause();
       if (job !== this.job) return false;
     }
+    evaluated.set(id, now);
     // What is asked meanwhile is asked of what is on the screen
-    this.runs = runs;
+    this.evaluated = evaluated;
     this.version = version;
     const late = stage === 'complete' && isShape(this.show.result);
     const withScene = stage === 'forces' || late || this.show.diagram === 'utilisation';
-    this.tell(run, version, withScene, follows());
+    this.tell(now, version, withScene, follows());
     await this.pause();
     return job === this.job;
   }
 
-  private tell(run: AlternativeRun, version: number, withScene: boolean, checksFollow: boolean): void {
-    const scene = withScene ? run.draw(this.show) : undefined;
-    if (scene) this.drawn.add(run.id);
+  private tell(now: EvaluatedAlternative, version: number, withScene: boolean, checksFollow: boolean): void {
+    const scene = withScene ? drawingOf(now, this.show) : undefined;
+    if (scene) this.drawn.add(now.alternative.id);
     this.send(
       {
         kind: 'summary',
         version,
-        summary: run.summary(this.show.result),
-        ...(run.isShownFirst ? { shownFirst: true } : {}),
+        summary: summaryOf(now, this.show.result),
+        ...(isShownFirst(now) ? { shownFirst: true } : {}),
         ...(checksFollow ? { checksFollow } : {}),
         ...(scene ? { scene } : {}),
       },
       buffersOf(scene),
     );
+  }
+
+  /** Whether an alternative is checked before the others begin. */
+  private goesAhead(now: EvaluatedAlternative, { selected, checksFirst }: Job): boolean {
+    return (
+      checksFirst &&
+      now.alternative.id === selected &&
+      this.checksTakeLong(now) &&
+      !failedBefore(now, 'checks')
+    );
+  }
+
+  /**
+   * What is worked out when: forces of all alternatives before checks of any, but those of a large frame that is on the stage, which would
+   * wait too long.
+   */
+  private *inOrder(all: Job): Generator<readonly [alternative: string, stage: StageName]> {
+    const ahead = new Set<string>();
+    for (const stage of stageNames)
+      for (const id of all.evaluated.keys()) {
+        if (stage !== 'checks' || !ahead.has(id)) yield [id, stage];
+        if (stage !== 'forces' || !this.goesAhead(all.evaluated.get(id)!, all)) continue;
+        ahead.add(id);
+        yield [id, 'checks'];
+      }
   }
 
   private showAs(show: Show): void {
@@ -162,84 +206,26 @@ export class CalculationDesk {
   private redraw(show: Show): void {
     const retold = show.result !== this.show.result || show.units !== this.show.units;
     this.showAs(show);
-    for (const [alternative, run] of this.runs) {
-      const scene = run.draw(show);
+    for (const [alternative, now] of this.evaluated) {
+      const scene = drawingOf(now, show);
       this.send(
         { kind: 'scene', version: this.version, alternative, ...(scene ? { scene } : {}) },
         buffersOf(scene),
       );
       if (retold)
-        this.send({ kind: 'summary', version: this.version, summary: run.summary(show.result) }, []);
+        this.send({ kind: 'summary', version: this.version, summary: summaryOf(now, show.result) }, []);
     }
   }
 
   private answer({ id, alternative, question, ask }: Extract<WorkerRequest, { kind: 'ask' }>): void {
-    const run = this.runs.get(alternative);
-    this.send({ kind: 'answer', id, answer: run && answerTo(run, this.show, question, ask) }, []);
+    const now = this.evaluated.get(alternative);
+    this.send({ kind: 'answer', id, answer: now && answerTo(now, question, ask, this.show.result) }, []);
   }
 }
 
-/** Whether an alternative is checked before the others begin. */
-function goesAhead(run: AlternativeRun, { selected, checksFirst }: Job): boolean {
-  return checksFirst && run.id === selected && run.isLarge && !run.failedBefore('checks');
-}
-
-/**
- * What is worked out when: forces of all alternatives before checks of any, but those of a large frame that is on the stage, which would
- * wait too long.
- */
-function* inOrder(all: Job): Generator<readonly [AlternativeRun, StageName]> {
-  const ahead = new Set<AlternativeRun>();
-  for (const stage of ['forces', 'checks', 'complete'] as const)
-    for (const run of all.runs.values()) {
-      if (stage !== 'checks' || !ahead.has(run)) yield [run, stage];
-      if (stage !== 'forces' || !goesAhead(run, all)) continue;
-      ahead.add(run);
-      yield [run, 'checks'];
-    }
-}
-
-function answerTo(run: AlternativeRun, show: Show, question: string, ask: unknown): unknown {
-  switch (question) {
-    case 'reading': {
-      const { member, share } = ask as { member: string; share: number };
-      return run.reading(show.result, member, share);
-    }
-    case 'trace': {
-      const { figure, result } = ask as { figure: string; result?: string };
-      return run.trace(figure, result);
-    }
-    case 'member':
-      return run.memberSteps((ask as { member: string }).member);
-    case 'matches':
-      return run.matchesOf((ask as { rule: string }).rule);
-    case 'cuts':
-      return run.frame && cutList(run.frame);
-    case 'miniatures':
-      return run.miniatures();
-    case 'sums':
-      return run.sums();
-    case 'proposal': {
-      const { of, ids } = ask as { of: 'members' | 'nodes'; ids: readonly string[] };
-      return run.proposal(of, ids);
-    }
-    case 'place': {
-      const { member, share } = ask as { member: string; share: number };
-      return run.place(member, share);
-    }
-    case 'table': {
-      const { kind, ...question } = ask as { kind: string } & TableQuestion;
-      return run.resultTable(kind, question);
-    }
-    case 'tags':
-      return run.tagValues((ask as { of: 'members' | 'nodes' }).of);
-    case 'selection': {
-      const { of, condition } = ask as { of: 'members' | 'nodes'; condition: string };
-      return run.selection(of, condition);
-    }
-    default:
-      return run.underAlone((ask as { result: string }).result);
-  }
+function answerTo(of: EvaluatedAlternative, question: keyof Questions, ask: unknown, shown: string): unknown {
+  const answer = questions[question] as (of: EvaluatedAlternative, ask: unknown, shown: string) => unknown;
+  return answer(of, ask, shown);
 }
 
 /** The typed arrays of a scene move to the page. */

@@ -1,19 +1,9 @@
 import type {
   AlternativeSummary,
-  CalculationStep,
-  CaseSum,
-  CutList,
   Design,
   DrawingOptions,
   DrawnScene,
-  FigureSummary,
-  NamedPlace,
-  Proposal,
-  Reading,
-  ResultTable,
-  Selected,
-  StepMiniature,
-  TableQuestion,
+  Questions,
   UnitSystem,
 } from '@hashira/core';
 
@@ -21,32 +11,6 @@ import type {
 export interface Show extends DrawingOptions {
   /** In which the worker's texts give their numbers; absent: metric. */
   readonly units?: UnitSystem;
-}
-
-/** Questions about results that stay in a worker, and their answers. */
-export interface Questions {
-  reading: { ask: { member: string; share: number }; answer: Reading | undefined };
-  trace: {
-    ask: { figure: string; result?: string };
-    answer: { figure: FigureSummary; steps: CalculationStep[] } | undefined;
-  };
-  member: { ask: { member: string }; answer: CalculationStep[] };
-  alone: { ask: { result: string }; answer: FigureSummary[] };
-  proposal: {
-    ask: { of: 'members' | 'nodes'; ids: readonly string[] };
-    answer: Proposal | undefined;
-  };
-  place: { ask: { member: string; share: number }; answer: NamedPlace | undefined };
-  table: { ask: { kind: string } & TableQuestion; answer: ResultTable | undefined };
-  selection: { ask: { of: 'members' | 'nodes'; condition: string }; answer: Selected };
-  tags: {
-    ask: { of: 'members' | 'nodes' };
-    answer: Readonly<Record<string, readonly (string | number)[]>>;
-  };
-  cuts: { ask: object; answer: CutList | undefined };
-  miniatures: { ask: object; answer: StepMiniature[] };
-  sums: { ask: object; answer: CaseSum[] };
-  matches: { ask: { rule: string }; answer: readonly string[] };
 }
 
 /** To a worker. */

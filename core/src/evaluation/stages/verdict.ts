@@ -1,30 +1,6 @@
-import type { Progress } from '../../analysis/index.js';
-import type { MemberCheck, MemberChecker, Stability } from '../../checks/index.js';
-import type { FrameModel } from '../../model/types.js';
-import { attempt, type Outcome } from '../../base/problem.js';
-import { analysed, checkerOf, stabilityOf, type Analysed } from './analysed.js';
+import type { MemberCheck, Stability } from '../../checks/index.js';
 import { unloadedCombinations } from '../../model/unloaded.js';
-
-export interface AssessOptions {
-  readonly secondOrder?: boolean;
-  readonly progress?: Progress;
-  /** Load cases by themselves too. */
-  readonly cases?: boolean;
-  /** The steps of every check. */
-  readonly steps?: boolean;
-  /** An item for each combination, not only the worst. */
-  readonly all?: boolean;
-}
-
-/** Everything that is known of a model: forces, checks of every member, nearness to instability. */
-export interface Assessment {
-  readonly forces: Analysed;
-  readonly checker: MemberChecker;
-  readonly checks: readonly MemberCheck[];
-  /** By strength combination. */
-  readonly stability: ReadonlyMap<string, Stability>;
-  readonly verdict: Verdict;
-}
+import type { Analysed } from './forces.js';
 
 /** What an alternative's checks come to. */
 export type VerdictStatus =
@@ -45,18 +21,6 @@ export interface Verdict {
   readonly unloaded: readonly string[];
   /** The forces are of first order where their code asks for second. */
   readonly secondOrderNeeded: boolean;
-}
-
-/** Assesses a checked model: the one way that the screen, the commands and sweeps go. */
-export function assess(model: FrameModel, options: AssessOptions = {}): Outcome<Assessment> {
-  return attempt(() => {
-    const { progress, steps = false, all = false } = options;
-    const forces = analysed(model, options);
-    const { stability, lengths } = stabilityOf(forces, progress);
-    const checker = checkerOf(forces, lengths);
-    const checks = checker.checkAll({ steps, all });
-    return { forces, checker, checks, stability, verdict: verdictOf(forces, checks, stability) };
-  });
 }
 
 /** The combination with the least αcr; undefined where none can buckle. */

@@ -4,9 +4,9 @@ import {
   vibrationModes,
   type BucklingMode,
   type VibrationMode,
-} from '../../analysis/index.js';
-import type { Shapes } from '../../drawing/index.js';
-import type { Analysed } from '../stages/index.js';
+} from '../analysis/index.js';
+import type { Shapes } from '../drawing/index.js';
+import type { Analysed } from './stages/index.js';
 
 /** Buckling shapes and modes beyond the first that are worked out together. */
 const together = { buckling: 4, modes: 6 };
@@ -22,13 +22,17 @@ export class ShapesOnDemand implements Shapes {
   private readonly buckled = new Map<string, readonly BucklingMode[]>();
   private vibrating: readonly VibrationMode[] | undefined;
 
-  constructor(
-    private readonly forces: Analysed,
-    private readonly known: () => KnownShapes,
-  ) {}
+  private known: KnownShapes = { buckling: undefined, modes: undefined };
+
+  constructor(private readonly forces: Analysed) {}
+
+  /** Takes what a stage found. */
+  learn(known: KnownShapes): void {
+    this.known = known;
+  }
 
   buckling(combination: string, number: number): BucklingMode | undefined {
-    const known = this.buckled.get(combination) ?? this.known().buckling?.get(combination);
+    const known = this.buckled.get(combination) ?? this.known.buckling?.get(combination);
     // What was worked out here is all there is
     if (known && (number <= known.length || this.buckled.has(combination))) return known[number - 1];
     const first = this.forces.first();
@@ -40,7 +44,7 @@ export class ShapesOnDemand implements Shapes {
   }
 
   mode(number: number): VibrationMode | undefined {
-    const known = this.vibrating ?? this.known().modes;
+    const known = this.vibrating ?? this.known.modes;
     if (known && number <= known.length) return known[number - 1];
     this.vibrating ??= vibrationModes(prepareEquations(this.forces.frame), Math.max(number, together.modes));
     return this.vibrating[number - 1];

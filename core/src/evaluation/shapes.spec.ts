@@ -1,14 +1,13 @@
-import { analysed } from '../stages/index.js';
-import { built, slipShed } from '../../testing/designs.js';
-import { ShapesOnDemand, type KnownShapes } from './shapes.js';
+import { analysed } from './stages/index.js';
+import { built, slipShed } from '../testing/designs.js';
+import { ShapesOnDemand } from './shapes.js';
 
 describe('shapes on demand', () => {
   const { model } = built({ ...slipShed(), analysis: { order: 1, imperfections: false } });
   const forces = analysed(model);
-  const nothing: KnownShapes = { buckling: undefined, modes: undefined };
 
   it('are in order: each buckling factor above the last, each mode no slower', () => {
-    const shapes = new ShapesOnDemand(forces, () => nothing);
+    const shapes = new ShapesOnDemand(forces);
     const factors = [1, 2, 3].map((number) => shapes.buckling('U1', number)!.factor);
     expect([...factors].sort((a, b) => a - b)).toEqual(factors);
     const frequencies = [1, 2, 3, 4].map((number) => shapes.mode(number)!.frequency);
@@ -17,9 +16,10 @@ describe('shapes on demand', () => {
   });
 
   it('take what is known already, and work out once what is not', () => {
-    const shapes = new ShapesOnDemand(forces, () => nothing);
+    const shapes = new ShapesOnDemand(forces);
     const first = shapes.buckling('U1', 1)!;
-    const known = new ShapesOnDemand(forces, () => ({ ...nothing, buckling: new Map([['U1', [first]]]) }));
+    const known = new ShapesOnDemand(forces);
+    known.learn({ buckling: new Map([['U1', [first]]]), modes: undefined });
     expect(known.buckling('U1', 1)).toBe(first);
     const second = known.buckling('U1', 2)!;
     expect(second.factor).toBeGreaterThan(first.factor);
@@ -28,7 +28,7 @@ describe('shapes on demand', () => {
   });
 
   it('end where there are no more, and with what has no forces', () => {
-    const shapes = new ShapesOnDemand(forces, () => nothing);
+    const shapes = new ShapesOnDemand(forces);
     shapes.buckling('U1', 1);
     expect(shapes.buckling('U1', 99)).toBeUndefined();
     expect(shapes.buckling('nobody', 1)).toBeUndefined();

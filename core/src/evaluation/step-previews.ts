@@ -1,8 +1,8 @@
-import { attempt } from '../../base/problem.js';
-import { drawPreview, stepPicture, type DrawnScene, type PictureSize } from '../../drawing/index.js';
-import { resolveAlternative } from '../../build/resolve.js';
-import { runSteps } from '../../build/run-steps.js';
-import type { Alternative, Design, Step } from '../../document/types.js';
+import { attempt } from '../base/problem.js';
+import { drawPreview, stepPicture, type DrawnScene, type PictureSize } from '../drawing/index.js';
+import { resolveAlternative } from '../build/resolve.js';
+import { runSteps } from '../build/run-steps.js';
+import type { Alternative, Design, Step } from '../document/types.js';
 
 /** What a step did, as SVG. */
 export interface StepMiniature {

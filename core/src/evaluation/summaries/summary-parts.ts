@@ -1,11 +1,11 @@
-import type { MemberCheck } from '../checks/index.js';
+import type { MemberCheck } from '../../checks/index.js';
 import {
   nearestToInstability,
   type Analysed,
   type StabilityOfAll,
   type VerdictStatus,
-} from './stages/index.js';
-import { stateEquilibrium } from '../results/index.js';
+} from '../stages/index.js';
+import { stateEquilibrium } from '../../results/index.js';
 import type { AlternativeSummary, FigureSummary, SummaryStatus } from './summary.js';
 
 /** Least αcr of the frame, and whose, as soon as it is known. */

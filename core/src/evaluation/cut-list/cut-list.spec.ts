@@ -1,6 +1,7 @@
 import { built, designWith } from '../../testing/designs.js';
 import type { Design, Step } from '../../document/types.js';
-import { cutList, cutListCsv, type CutListRow } from './cut-list.js';
+import { cutListCsv } from '../../files/csv/cut-list.js';
+import { cutList, type CutListRow } from './cut-list.js';
 
 const tube = {
   id: 'tube',

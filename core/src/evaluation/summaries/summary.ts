@@ -1,10 +1,10 @@
-import type { Problem } from '../base/problem.js';
-import type { Note } from '../geometry/geometry.js';
-import type { Remark } from './warnings/index.js';
-import type { ShownResult } from '../drawing/index.js';
-import type { QuantityName } from '../units/quantities.js';
-import type { VerdictStatus } from './stages/index.js';
-import type { LoadSums } from './warnings/differing-loads.js';
+import type { Problem } from '../../base/problem.js';
+import type { Note } from '../../geometry/geometry.js';
+import type { Remark } from '../warnings/index.js';
+import type { ShownResult } from '../../drawing/index.js';
+import type { QuantityName } from '../../units/quantities.js';
+import type { VerdictStatus } from '../stages/index.js';
+import type { LoadSums } from '../warnings/differing-loads.js';
 
 /** A figure as the screens show it; plain data. */
 export interface FigureSummary {

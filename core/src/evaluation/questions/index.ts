@@ -1,0 +1,38 @@
+import { cuts } from './cuts.js';
+import { figureTrace } from './figure-trace.js';
+import { figuresUnder } from './figures-under.js';
+import { matches } from './matches.js';
+import { memberSteps } from './member-steps.js';
+import { miniatures } from './miniatures.js';
+import { place } from './place.js';
+import { proposal } from './proposal.js';
+import type { Question } from './question.js';
+import { reading } from './reading.js';
+import { selection } from './selection.js';
+import { sums } from './sums.js';
+import { table } from './table.js';
+import { tags } from './tags.js';
+
+/** Every question. A new one is one file and one line here. */
+export const questions = {
+  reading,
+  figureTrace,
+  figuresUnder,
+  memberSteps,
+  proposal,
+  place,
+  table,
+  selection,
+  tags,
+  cuts,
+  miniatures,
+  sums,
+  matches,
+};
+
+/** Questions by their names, with what they ask and what is answered. */
+export type Questions = {
+  [Name in keyof typeof questions]: (typeof questions)[Name] extends Question<infer Ask, infer Answer>
+    ? { readonly ask: Ask; readonly answer: Answer }
+    : never;
+};
