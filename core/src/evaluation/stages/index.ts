@@ -13,4 +13,5 @@ export {
 } from './evaluate.js';
 export { analysed, analysedInParts, stateOf, type Analysed } from './forces.js';
 export { stabilityInParts, stabilityOf, type StabilityOfAll } from './stability.js';
+export { vary } from './vary.js';
 export { nearestToInstability, type Verdict, type VerdictStatus } from './verdict.js';
