@@ -104,7 +104,7 @@ for (const [title, name] of [
   if (name === 'winch-bed') {
     await page.getByText('bare', { exact: true }).click();
     await page.getByLabel('sections', { exact: true }).check();
-    await choose(page, 'How members are told apart', 'by section');
+    await choose(page, 'Group members by', 'by section');
   }
   await picture(name);
 }

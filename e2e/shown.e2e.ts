@@ -76,14 +76,14 @@ test('a moving shape is held, stepped, and saved as an animated picture', async 
 test('members are told apart by section; stress and outlines are drawn', async ({ page, app }) => {
   await openSlipShed(page, app);
   await page.getByText('bare', { exact: true }).click();
-  await choose(page, 'How members are told apart', 'by section');
+  await choose(page, 'Group members by', 'by section');
   await expect(legend(page)).toContainText('HEB 300, 2 members');
   await expect(legend(page)).toContainText('IPE 500, 2 members');
   await page.getByLabel('sections', { exact: true }).check();
   await expect(page).toHaveURL(/sections=1/);
   await page.getByText('σ', { exact: true }).click();
   await expect(legend(page)).toContainText(/greatest [\d.]+\sN\/mm², 0\.\d+ fy/);
-  await expect(page.getByRole('combobox', { name: 'How members are told apart', exact: true })).toHaveCount(
+  await expect(page.getByRole('combobox', { name: 'Group members by', exact: true })).toHaveCount(
     0,
   );
 });

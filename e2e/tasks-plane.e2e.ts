@@ -30,8 +30,8 @@ test('an arch by shape and rise, hinged left and sliding right, a load at the cr
   await designer.sound();
   // The load is still at the crown, the supports at the springings
   await expect.poll(() => designer.greatest('Forces along members', 'M')).toBeCloseTo(120, 0);
-  // The fixed springings of the starting point give way to both supports, which is remarked
-  await page.getByRole('button', { name: 'Model check: 1 remark', exact: true }).click();
+  // The fixed springings of the starting point give way to both supports, which is warned of
+  await page.getByRole('button', { name: 'Model check: 1 warning', exact: true }).click();
   await expect(page.locator('app-model-check')).toContainText('wholly overridden');
   await saved(page);
 });
@@ -112,12 +112,12 @@ test('a truss by span, depth and panels on columns; a crane girder truss below i
   await designer.step('Truss', girder);
   await designer.step('Truss', girder);
   await designer.sound();
-  await page.locator('app-ledger details summary', { hasText: 'remark' }).click();
+  await page.locator('app-ledger details summary', { hasText: 'warning' }).click();
   await expect(page.locator('app-ledger')).toContainText(/\d+ duplicate members? removed/);
   await expect.poll(async () => (await designer.table('Reactions')).length).toBe(2);
 });
 
-test('supports released one by one until something can move: the sentence, the moving shape, the press that mends it', async ({
+test('supports released one by one until something can move: the sentence, the moving shape, the press that fixes it', async ({
   page,
   app,
 }) => {

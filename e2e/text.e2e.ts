@@ -39,7 +39,7 @@ test('the design as text: a value that is typed moves the numbers, is saved, and
   await expect(ledgerValue(page, 'Apex deflection')).toHaveText(before);
 });
 
-test('what is wrong with a text is said at its place, keeps the design, and goes when it is mended', async ({
+test('what is wrong with a text is said at its place, keeps the design, and goes when it is fixed', async ({
   page,
   app,
 }) => {

@@ -30,7 +30,7 @@ export type { NamedPlace } from './geometry/places.js';
 export { consequencesOf } from './build/consequences.js';
 export { pointHandles, type PointHandle } from './build/point-handles.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './build/parameters.js';
-export { remarksOf, type Remark } from './evaluation/warnings/index.js';
+export { warningsOf, type Warning } from './evaluation/warnings/index.js';
 export {
   readRecordField,
   recordFields,

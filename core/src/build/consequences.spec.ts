@@ -73,7 +73,7 @@ describe('adding a step with members that no rule knows', () => {
     expect(bare.ok ? '' : bare.problems[0]!.message).toBe(
       'No rule gives the left column and 3 more a section; add one that matches.',
     );
-    const mended = sectionForAll(design);
-    expect(buildFrame(mended, mended.alternatives[0]!).ok).toBeTrue();
+    const fixed = sectionForAll(design);
+    expect(buildFrame(fixed, fixed.alternatives[0]!).ok).toBeTrue();
   });
 });

@@ -72,7 +72,7 @@ function fromBasic(
   cases: SortedCases,
   state: Combined['state'],
   { dead, leading, with: companions = [{}] }: Basic,
-  event?: { readonly load: DesignLoadCase; readonly remark: string },
+  event?: { readonly load: DesignLoadCase; readonly warning: string },
 ): Combined[] {
   const { permanent, prestress, variable } = cases;
   const fixed = [
@@ -103,7 +103,7 @@ function fromBasic(
               ...strain.map((one) => [one.id, selfStraining] as const),
             ]),
             title: event
-              ? withTitle(event.load, rest, event.remark)
+              ? withTitle(event.load, rest, event.warning)
               : leadingTitle(set[0], rest, dead < 1 ? 'permanent favourable' : ''),
           });
         }
@@ -114,9 +114,9 @@ const withEvents = (
   cases: SortedCases,
   loads: readonly DesignLoadCase[],
   lines: readonly Basic[],
-  remark: string,
+  warning: string,
 ): Combined[] =>
-  loads.flatMap((load) => lines.flatMap((one) => fromBasic(cases, 'strength', one, { load, remark })));
+  loads.flatMap((load) => lines.flatMap((one) => fromBasic(cases, 'strength', one, { load, warning })));
 
 /** ASCE/SEI 7-22 section 2.3.1 (load and resistance factor design). */
 export const asce7: CombinationRule = {

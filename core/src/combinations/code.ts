@@ -85,12 +85,12 @@ export function factorsOf(entries: readonly (readonly [string, number])[]): Reco
 export function leadingTitle(
   leading: DesignLoadCase | undefined,
   others: readonly DesignLoadCase[],
-  remark = '',
+  warning = '',
 ): string {
   const parts = [
     leading ? `${lower(leading)} leading` : 'permanent loads',
     ...others.map(lower),
-    ...(remark ? [remark] : []),
+    ...(warning ? [warning] : []),
   ];
   return parts.join(', ');
 }
@@ -98,5 +98,5 @@ export function leadingTitle(
 const lower = (one: DesignLoadCase) => one.title.charAt(0).toLowerCase() + one.title.slice(1);
 
 /** `barge impact, snow`: a case that acts by itself, and what acts with it. */
-export const withTitle = (one: DesignLoadCase, others: readonly DesignLoadCase[], remark: string): string =>
-  [lower(one), ...others.map(lower), remark].join(', ');
+export const withTitle = (one: DesignLoadCase, others: readonly DesignLoadCase[], warning: string): string =>
+  [lower(one), ...others.map(lower), warning].join(', ');

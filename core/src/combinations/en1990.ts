@@ -50,10 +50,10 @@ const [equSup, equInf] = [1.1, 0.9];
 /** A factor on all permanent loads, and how it is told. */
 interface Permanent {
   readonly factor: number;
-  readonly remark: string;
+  readonly warning: string;
 }
-const unfavourable: Permanent = { factor: gammaSup, remark: '' };
-const favourable: Permanent = { factor: gammaInf, remark: 'permanent favourable' };
+const unfavourable: Permanent = { factor: gammaSup, warning: '' };
+const favourable: Permanent = { factor: gammaInf, warning: 'permanent favourable' };
 
 /** Imposed loads on roofs do not act together with snow or wind (EN 1991-1-1 3.3.2(1)). */
 const isRoof = ({ category, use }: DesignLoadCase): boolean => category === 'imposed' && use === 'H';
@@ -77,7 +77,7 @@ interface Variable {
 function leadingInTurn(
   cases: SortedCases,
   state: Combined['state'],
-  { factor, remark }: Permanent,
+  { factor, warning }: Permanent,
   by: Variable,
 ): Combined[] {
   return cases.variable.flatMap((leading) => {
@@ -89,15 +89,15 @@ function leadingInTurn(
         [leading.id, by.leading(leading)],
         ...set.map((one) => [one.id, by.other(one)] as const),
       ]),
-      title: leadingTitle(leading, set, remark),
+      title: leadingTitle(leading, set, warning),
     }));
   });
 }
 
-const alone = (cases: SortedCases, state: Combined['state'], { factor, remark }: Permanent): Combined => ({
+const alone = (cases: SortedCases, state: Combined['state'], { factor, warning }: Permanent): Combined => ({
   state,
   factors: factorsOf(always(cases, factor)),
-  title: leadingTitle(undefined, [], remark),
+  title: leadingTitle(undefined, [], warning),
 });
 
 const strengthBy = (leads: Variable['leading']): Variable => ({
@@ -107,11 +107,11 @@ const strengthBy = (leads: Variable['leading']): Variable => ({
 
 /** Characteristic (eq. 6.14b), frequent (6.15b) and quasi-permanent (6.16b): what relieves may be absent. */
 const characteristic = (cases: SortedCases): Combined[] => [
-  alone(cases, 'service', { factor: 1, remark: 'characteristic' }),
+  alone(cases, 'service', { factor: 1, warning: 'characteristic' }),
   ...leadingInTurn(
     cases,
     'service',
-    { factor: 1, remark: 'characteristic' },
+    { factor: 1, warning: 'characteristic' },
     { leading: () => 1, other: (one) => psiOf(one)[0] },
   ),
 ];
@@ -119,7 +119,7 @@ const frequent = (cases: SortedCases): Combined[] =>
   leadingInTurn(
     cases,
     'service',
-    { factor: 1, remark: 'frequent' },
+    { factor: 1, warning: 'frequent' },
     { leading: (one) => psiOf(one)[1], other: (one) => psiOf(one)[2] },
   );
 const quasiPermanent = (cases: SortedCases): Combined[] =>
@@ -132,8 +132,8 @@ const quasiPermanent = (cases: SortedCases): Combined[] =>
 /** EQU (eq. 6.10 with Table A1.2(A)): permanents unfavourable or favourable. */
 const equilibrium = (cases: SortedCases): Combined[] =>
   [
-    { factor: equSup, remark: 'equilibrium' },
-    { factor: equInf, remark: 'equilibrium, permanent favourable' },
+    { factor: equSup, warning: 'equilibrium' },
+    { factor: equInf, warning: 'equilibrium, permanent favourable' },
   ].flatMap((permanent) => [
     alone(cases, 'strength', permanent),
     ...leadingInTurn(cases, 'strength', permanent, strengthBy(gammaQ)),
@@ -223,7 +223,7 @@ export const en1990ab: CombinationRule = {
           strengthBy((one) => gammaQ(one) * psiOf(one)[0]),
         ),
       ),
-      ...[{ factor: xi * gammaSup, remark: 'permanent reduced' }, favourable].flatMap((permanent) =>
+      ...[{ factor: xi * gammaSup, warning: 'permanent reduced' }, favourable].flatMap((permanent) =>
         leadingInTurn(cases, 'strength', permanent, strengthBy(gammaQ)),
       ),
     ],

@@ -13,7 +13,7 @@ describe('a design file', () => {
     expect(outcome.ok && JSON.stringify(outcome.value)).toBe(text);
   });
 
-  it('is kept although an expression in it is wrong, so that it can be mended', () => {
+  it('is kept although an expression in it is wrong, so that it can be fixed', () => {
     const design = slipShed();
     design.parameters[0]!.value = 'spann +';
     expect(messageOf(design)).toBe('taken');

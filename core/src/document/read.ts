@@ -7,7 +7,7 @@ import { applyChanges } from './alternatives.js';
 
 /**
  * Checks an unknown value as a design document: format and version first, older versions upgraded, then the schema, then ids that
- * are unique and exist. Expressions may still be wrong: a design with a wrong expression can be kept and mended.
+ * are unique and exist. Expressions may still be wrong: a design with a wrong expression can be kept and fixed.
  *
  * @returns the design with the lists that the file leaves out
  */

@@ -11,7 +11,7 @@ import { nodeAt } from './places.js';
 import { drawSections } from './parts/sections.js';
 import { drawMotion } from './parts/shape.js';
 import { drawShown, isShape, type DrawnSource, type Greatest, type LegendLine } from './shown/index.js';
-import { drawApart } from './parts/group-by.js';
+import { drawGrouped } from './parts/group-by.js';
 
 /** A drawing with what common scales are chosen by. */
 export interface DrawnScene {
@@ -47,12 +47,12 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     !shown(m) ||
     (options.step !== undefined && tagsOf(m)['step'] !== options.step) ||
     source.mechanism !== undefined ||
-    options.apart !== undefined ||
+    options.groupBy !== undefined ||
     isShape(options.result);
   drawAxes(pen, built, frame);
   drawParts(pen, frame, source, options, isFaint);
   const legend: LegendLine[] = [];
-  if (options.apart) legend.push(...drawApart(pen, frame, built, options.apart, shown));
+  if (options.groupBy) legend.push(...drawGrouped(pen, frame, built, options.groupBy, shown));
   if (options.sections) {
     const flushOf = (id: string) => geometry.members.get(id)?.taper?.flush;
     drawSections(pen, frame, model, flushOf, (m) => !shown(m));
@@ -96,18 +96,19 @@ function titleOf({ design, combinations }: BuiltFrame, id: string): string {
   return one ? `${id} ${one.title ?? ''}`.trim() : '';
 }
 
-/** Members, hinges and supports; what is lit stands out. */
+/** Members, hinges and supports; what is highlighted stands out. */
 function drawParts(
   pen: Draughtsman,
   frame: Frame,
   { built: { model, geometry } }: DrawnSource,
-  { lit = [], sections = false, diagram }: DrawingOptions,
+  { highlighted = [], sections = false, diagram }: DrawingOptions,
   isFaint: (m: number) => boolean,
 ): void {
-  const litSet = new Set(lit);
-  const isLit = (id: string) => litSet.has(id) || litSet.has(geometry.members.get(id)?.line ?? '');
+  const highlightedSet = new Set(highlighted);
+  const isLit = (id: string) =>
+    highlightedSet.has(id) || highlightedSet.has(geometry.members.get(id)?.line ?? '');
   drawMembers(pen, frame, isFaint, (m) => isLit(frame.memberIds[m]!), sections || diagram === 'stress');
-  for (const id of lit) {
+  for (const id of highlighted) {
     const n = frame.nodeIndex.get(id);
     if (n !== undefined) pen.on('hinges').disc(nodeAt(frame, n), 5, { colour: 'indigo' });
   }

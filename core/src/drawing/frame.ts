@@ -10,15 +10,15 @@ export function drawMembers(
   pen: Draughtsman,
   frame: Frame,
   isFaint: (member: number) => boolean,
-  lit: (member: number) => boolean,
+  highlighted: (member: number) => boolean,
   axesOnly = false,
 ): void {
   const width = (m: number) => (axesOnly ? 1 : frame.axialOnly[m] ? 1.8 : 2.8);
   frame.memberIds.forEach((_, m) => {
     const faint = isFaint(m);
-    const colour = lit(m) ? 'indigo' : faint ? 'inkFaint' : 'ink';
+    const colour = highlighted(m) ? 'indigo' : faint ? 'inkFaint' : 'ink';
     const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
-    pen.on('members').line(a, b, { colour, width: lit(m) ? 4.5 : faint ? 1.2 : width(m) });
+    pen.on('members').line(a, b, { colour, width: highlighted(m) ? 4.5 : faint ? 1.2 : width(m) });
     if (frame.armed[m]) {
       pen.on('members').line(nodeAt(frame, frame.start[m]!), a, { colour: 'inkSoft', width: 1 });
       pen.on('members').line(b, nodeAt(frame, frame.end[m]!), { colour: 'inkSoft', width: 1 });

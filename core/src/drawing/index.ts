@@ -14,7 +14,7 @@ export {
 } from './drawing.js';
 export { forceQuantity } from './parts/diagram.js';
 export { drawAlternative, type DrawnScene } from './draw.js';
-export { tellingNames, type Telling } from './parts/group-by.js';
+export { groupByNames, type GroupBy } from './parts/group-by.js';
 export {
   envelopeStates,
   isShape,

@@ -1,6 +1,6 @@
 import type { Tags } from '../language/types.js';
 import type { Layer } from './drawing.js';
-import type { Telling } from './parts/group-by.js';
+import type { GroupBy } from './parts/group-by.js';
 
 /** What is drawn along members: an internal force, stress, or utilisation. */
 export type DiagramKind = 'none' | 'N' | 'Vz' | 'My' | 'Vy' | 'Mz' | 'T' | 'stress' | 'utilisation';
@@ -22,11 +22,11 @@ export interface DrawingOptions {
   /** A step whose members stand in ink while the rest is faint. */
   readonly step?: string;
   /** Parts that are lit up. */
-  readonly lit?: readonly string[];
+  readonly highlighted?: readonly string[];
   /** Outlines of the sections are drawn true to scale. */
   readonly sections?: boolean;
-  /** Members are told apart by this. */
-  readonly apart?: Telling;
+  /** Members are drawn in groups by this. */
+  readonly groupBy?: GroupBy;
   /** Layers that are not looked at: their parts are left out. */
   readonly without?: readonly Layer[];
 }

@@ -14,7 +14,7 @@ function shed(options: Partial<DrawingOptions>, id = 'fixed') {
 }
 
 /** What of the legend is about members, without the loads that are told in it too. */
-const toldApart = ({ legend }: ReturnType<typeof shed>) =>
+const groupsIn = ({ legend }: ReturnType<typeof shed>) =>
   legend.map(({ text }) => text).filter((text) => !text.startsWith('with '));
 
 describe('sections along members', () => {
@@ -50,11 +50,11 @@ describe('sections along members', () => {
   });
 });
 
-describe('members told apart', () => {
+describe('members drawn in groups', () => {
   it('by section: a look each, the most frequent first, with a legend', () => {
-    const scene = shed({ apart: 'section' });
+    const scene = shed({ groupBy: 'section' });
     const { legend } = scene;
-    expect(toldApart(scene)).toEqual(['HEB 300, 2 members', 'IPE 500, 2 members']);
+    expect(groupsIn(scene)).toEqual(['HEB 300, 2 members', 'IPE 500, 2 members']);
     const [first, second] = legend.map(({ sample }) => sample);
     expect(first!.dash).toBeUndefined();
     expect(second!.dash).toBeDefined();
@@ -62,9 +62,9 @@ describe('members told apart', () => {
   });
 
   it('by material, rule and step, in their titles', () => {
-    expect(toldApart(shed({ apart: 'material' }))).toEqual(['S355, 4 members']);
-    expect(toldApart(shed({ apart: 'rule' }))).toEqual(['Columns, 2 members', 'Rafters, 2 members']);
-    expect(toldApart(shed({ apart: 'step' })).length).toBe(1);
+    expect(groupsIn(shed({ groupBy: 'material' }))).toEqual(['S355, 4 members']);
+    expect(groupsIn(shed({ groupBy: 'rule' }))).toEqual(['Columns, 2 members', 'Rafters, 2 members']);
+    expect(groupsIn(shed({ groupBy: 'step' })).length).toBe(1);
   });
 
   it('beyond the last look they are faint, and counted', () => {
@@ -99,7 +99,7 @@ describe('members told apart', () => {
       },
     );
     const run = evaluateAlternative(design, design.alternatives[0]!, 'forces');
-    const { legend } = drawingOf(run, { result: '', diagram: 'none', apart: 'section' })!;
+    const { legend } = drawingOf(run, { result: '', diagram: 'none', groupBy: 'section' })!;
     expect(legend.length).toBe(8);
     expect(legend.at(-1)!.text).toBe('and 2 more, faint');
   });

@@ -34,7 +34,7 @@ export {
   setLoadCase,
 } from './loads.js';
 export { addStepWithSection, sectionForAll } from './with-sections.js';
-export { applyMend, type Mend } from './fixes.js';
+export { applyFix, type Fix } from './fixes.js';
 export {
   addParameter,
   dropOwnParameter,

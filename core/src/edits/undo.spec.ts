@@ -71,7 +71,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   setParameter: (d) => changes.setParameter(d, 'span', '9 m'),
   setParameterFields: (d) => changes.setParameterFields(d, 'span', { max: '60 m', step: undefined }),
   setValue: (d) => changes.setValue(d, 'span', '9 m', 'pinned'),
-  applyMend: (d) => changes.applyMend(d, { title: 'Remove the rule', removeRule: 'snow' }),
+  applyFix: (d) => changes.applyFix(d, { title: 'Remove the rule', removeRule: 'snow' }),
   drawMember: (d) => changes.drawMember(d, 'shed.base.1', 'shed.apex.1').design,
   giveByRule: (d) => changes.giveByRule(d, { members: 'role == "rafter"' }, { section: 'IPE 400' }).design,
   setRuleField: (d) => changes.setRuleField(d, 'snow', 'load/q', '-2 kN/m'),

@@ -22,8 +22,8 @@ import {
 import { parametersOf } from './summaries/parameter-summaries.js';
 import { inWords } from './summaries/problem-words.js';
 import type { FigureSummary } from './summaries/summary.js';
-import { mechanismRemarks } from './warnings/mechanisms.js';
-import { remarksOf, type Remark } from './warnings/index.js';
+import { mechanismWarnings } from './warnings/mechanisms.js';
+import { warningsOf, type Warning } from './warnings/index.js';
 
 /** One alternative of a design as far as it is evaluated. A stage gives a new one and leaves the one before as it was. */
 export interface EvaluatedAlternative {
@@ -42,7 +42,7 @@ export interface EvaluatedAlternative {
   /** Forces of the load case or combination that is shown, where those of the others take longer. */
   readonly shownForces?: Analysed;
   /** What the model check found, once it has looked. */
-  readonly warnings?: readonly Remark[];
+  readonly warnings?: readonly Warning[];
   readonly memory: Memory;
 }
 
@@ -122,7 +122,7 @@ export function withWarnings(now: EvaluatedAlternative, progress?: Progress): Ev
   if (!built || !namer || warnings) return now;
   return {
     ...now,
-    warnings: [...mechanismRemarks(problems, built, namer), ...remarksOf(built, namer, progress)],
+    warnings: [...mechanismWarnings(problems, built, namer), ...warningsOf(built, namer, progress)],
   };
 }
 

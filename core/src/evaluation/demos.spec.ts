@@ -28,7 +28,7 @@ function told(name: string): string[] {
 }
 
 describe('the demo designs', () => {
-  it('build in every alternative, without remarks that something is missing', () => {
+  it('build in every alternative, without warnings that something is missing', () => {
     for (const name of ['slip-shed', 'boat-hall', 'quay-arch', 'lookout-tower', 'winch-bed']) {
       const design = demo(name);
       design.alternatives.forEach((alternative, i) => {

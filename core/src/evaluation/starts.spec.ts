@@ -15,11 +15,11 @@ describe('starting points', () => {
       const told: string[] = [];
       for (const alternative of begun.alternatives) {
         const run = evaluateAlternative(begun, alternative);
-        const { problems, figures, remarks, status, secondOrderNeeded } = summaryOf(run, 'G');
+        const { problems, figures, warnings, status, secondOrderNeeded } = summaryOf(run, 'G');
         expect(problems.map(({ message }) => message))
           .withContext(alternative.id)
           .toEqual([]);
-        expect(remarks).withContext(alternative.id).toEqual([]);
+        expect(warnings).withContext(alternative.id).toEqual([]);
         for (const { id, value } of figures)
           expect(Number.isFinite(value)).withContext(`${alternative.id} ${id}`).toBeTrue();
         // Not a frame that a designer would laugh at: within reach of what it is asked to carry

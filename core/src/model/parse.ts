@@ -57,7 +57,7 @@ export function atMost(problems: Problem[], code: string): Problem[] {
   const more = problems.length - mostProblems;
   return [
     ...problems.slice(0, mostProblems),
-    problem(code, `And ${more} more are wrong; mend these first.`, { path: '/' }),
+    problem(code, `And ${more} more are wrong; fix these first.`, { path: '/' }),
   ];
 }
 

@@ -208,7 +208,7 @@ describe('rules that later ones override', () => {
     });
   });
 
-  it('are remarked where nothing is left of them, with those that took their place', () => {
+  it('are warned of where nothing is left of them, with those that took their place', () => {
     const wholly = frame.notes.filter(({ code }) => code === 'overridden').map(({ message }) => message);
     expect(wholly).toEqual([
       // What every design of these specs begins with

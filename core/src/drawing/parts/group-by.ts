@@ -5,9 +5,9 @@ import { pointOn } from '../../results/index.js';
 import type { Colour, Draughtsman } from '../drawing.js';
 import type { LegendLine } from '../shown/shown.js';
 
-/** By what members are told apart. */
-export const tellingNames = ['section', 'material', 'rule', 'step'] as const;
-export type Telling = (typeof tellingNames)[number];
+/** By what members can be grouped. */
+export const groupByNames = ['section', 'material', 'rule', 'step'] as const;
+export type GroupBy = (typeof groupByNames)[number];
 
 /** Tones of ink and patterns, a pair each, as the other colours have a meaning of their own; what comes after the last is drawn faint. */
 const looks: readonly { colour: Colour; dash?: readonly [number, number] }[] = [
@@ -20,8 +20,8 @@ const looks: readonly { colour: Colour; dash?: readonly [number, number] }[] = [
   { colour: 'ink', dash: [8, 9] },
 ];
 
-/** What each member is told apart by, in words. */
-function wordsOf(built: BuiltFrame, by: Telling): (id: string) => string {
+/** The group of each member, in words. */
+function wordsOf(built: BuiltFrame, by: GroupBy): (id: string) => string {
   const { model, design, assignment, geometry } = built;
   const sections = new Map(model.members.map(({ id, section }) => [id, section]));
   const titles = new Map([...design.rules, ...design.steps].map((one) => [one.id, one.title ?? one.id]));
@@ -39,15 +39,15 @@ function wordsOf(built: BuiltFrame, by: Telling): (id: string) => string {
 }
 
 /**
- * Draws members in a tone and a pattern each by what tells them apart; the most frequent is drawn in ink.
+ * Draws each group of members in a tone and a pattern; the most frequent in ink.
  *
  * @returns the legend
  */
-export function drawApart(
+export function drawGrouped(
   pen: Draughtsman,
   frame: Frame,
   built: BuiltFrame,
-  by: Telling,
+  by: GroupBy,
   shown: (member: number) => boolean,
 ): LegendLine[] {
   const word = wordsOf(built, by);

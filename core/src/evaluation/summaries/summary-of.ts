@@ -40,7 +40,7 @@ export function summaryOf(of: EvaluatedAlternative, shown: string): AlternativeS
       ...(known?.notes ?? []).map((message) => ({ code: 'analysis', message, where: {} })),
     ],
     ...(forces ? { loads: loadSums(forces) } : {}),
-    ...(warnings ? { remarks: warnings } : {}),
+    ...(warnings ? { warnings } : {}),
     parameters: parameterSummaries(of.parameters),
     ...balanceOf(known, shown),
     slices: built && design.space === 'solid' ? slicesOf(built.geometry) : [],

@@ -1,6 +1,6 @@
 import type { Problem } from '../../base/problem.js';
 import type { Note } from '../../geometry/geometry.js';
-import type { Remark } from '../warnings/index.js';
+import type { Warning } from '../warnings/index.js';
 import type { ShownResult } from '../../drawing/index.js';
 import type { QuantityName } from '../../units/quantities.js';
 import type { VerdictStatus } from '../stages/index.js';
@@ -81,7 +81,7 @@ export interface AlternativeSummary {
   /** Sums of the load cases, once there are forces. */
   readonly loads?: LoadSums;
   /** What the model check found; absent while it has not looked yet. */
-  readonly remarks?: readonly Remark[];
+  readonly warnings?: readonly Warning[];
   readonly parameters: Readonly<Record<string, ParameterSummary>>;
   /** Forces of the loads and reactions about the origin, global, of the shown result. */
   readonly balance?: {

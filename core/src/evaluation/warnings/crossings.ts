@@ -19,7 +19,7 @@ export const crossings: RemarkKind = {
         message: `Members cross and are not joined: ${listed(pairs.map(([a, b]) => `${names.member(a)} and ${names.member(b)}`))}.`,
         nodes: [],
         members,
-        mend: {
+        fix: {
           title: 'Join them where they cross',
           step: {
             edit: 'join',

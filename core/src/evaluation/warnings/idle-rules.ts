@@ -12,7 +12,7 @@ export const idleRules: RemarkKind = {
         nodes: [],
         members: [],
         rule: String(where['rule']),
-        mend: { title: 'Remove the rule', removeRule: String(where['rule']) },
+        fix: { title: 'Remove the rule', removeRule: String(where['rule']) },
       }));
   },
 };

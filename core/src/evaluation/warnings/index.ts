@@ -5,11 +5,11 @@ import { idleRules } from './idle-rules.js';
 import { loads } from './loads.js';
 import { nearNodes } from './near-nodes.js';
 import { overlaps } from './overlaps.js';
-import type { Remark, RemarkKind } from './warning.js';
+import type { Warning, RemarkKind } from './warning.js';
 import { strayNodes } from './stray-nodes.js';
 import { unsupported } from './unsupported.js';
 
-export type { Remark } from './warning.js';
+export type { Warning } from './warning.js';
 
 /** What the model check looks for, in the order in which it is told. */
 export const remarkKinds: readonly RemarkKind[] = [
@@ -23,15 +23,15 @@ export const remarkKinds: readonly RemarkKind[] = [
 ];
 
 /**
- * Looks a built frame over before it is analysed. What stops it from being built at all, and mechanisms, are problems and not remarks.
+ * Looks a built frame over before it is analysed. What stops it from being built at all, and mechanisms, are problems and not warnings.
  *
- * @param progress told after each kind of remark; its `step` may throw to stop the search
+ * @param progress told after each kind of warning; its `step` may throw to stop the search
  */
-export function remarksOf(
+export function warningsOf(
   built: BuiltFrame,
   names = new Namer(built.geometry),
   progress?: { step(done: number): void },
-): Remark[] {
+): Warning[] {
   return remarkKinds.flatMap((kind, k) => {
     progress?.step(k / remarkKinds.length);
     return kind.find(built, names);

@@ -1,5 +1,5 @@
 import { slipShed } from '../../testing/designs.js';
-import { addRule, applyMend } from '../../edits/index.js';
+import { addRule, applyFix } from '../../edits/index.js';
 import { startingPoints } from '../../starts/index.js';
 import type { Design } from '../../document/types.js';
 import { type EvaluatedAlternative, evaluateAlternative, summaryOf } from '../index.js';
@@ -9,19 +9,19 @@ function runOf(design: Design): EvaluatedAlternative {
   return run;
 }
 const mechanismOf = (run: EvaluatedAlternative) =>
-  (summaryOf(run, 'G').remarks ?? []).find(({ code }) => code === 'mechanism');
+  (summaryOf(run, 'G').warnings ?? []).find(({ code }) => code === 'mechanism');
 
-describe('the mend of a mechanism', () => {
+describe('the fix of a mechanism', () => {
   it('holds what slides: a beam on two rollers is held along X at one of them, and keeps its roller', () => {
     const beam = startingPoints.find(({ kind }) => kind === 'beam')!.design();
     const rollers = addRule(beam, { id: 'slides', nodes: 'true', support: 'roller' });
     const run = runOf(rollers);
     expect(summaryOf(run, 'G').problems[0]!.code).toBe('mechanism');
-    const remark = mechanismOf(run)!;
-    expect(remark.mend!.title).toBe('hold point 1 along X');
-    const mended = applyMend(rollers, remark.mend!);
-    expect(mended.rules.at(-1)!.support).toEqual({ uz: 'fixed', ux: 'fixed' });
-    const after = runOf(mended);
+    const warning = mechanismOf(run)!;
+    expect(warning.fix!.title).toBe('hold point 1 along X');
+    const fixed = applyFix(rollers, warning.fix!);
+    expect(fixed.rules.at(-1)!.support).toEqual({ uz: 'fixed', ux: 'fixed' });
+    const after = runOf(fixed);
     expect(summaryOf(after, 'G').problems).toEqual([]);
     expect(mechanismOf(after)).toBeUndefined();
   });
@@ -31,11 +31,11 @@ describe('the mend of a mechanism', () => {
     let design = addRule(portal, { id: 'loose', nodes: 'place == "base"', support: { uz: '200 kN/mm' } });
     let presses = 0;
     for (
-      let remark = mechanismOf(runOf(design));
-      remark && presses < 10;
-      remark = mechanismOf(runOf(design))
+      let warning = mechanismOf(runOf(design));
+      warning && presses < 10;
+      warning = mechanismOf(runOf(design))
     ) {
-      design = applyMend(design, remark.mend!);
+      design = applyFix(design, warning.fix!);
       presses++;
     }
     expect(presses).toBe(1);

@@ -1,7 +1,7 @@
 import type { Problem } from '../../base/problem.js';
 import type { BuiltFrame } from '../../build/build.js';
 import type { Namer } from '../../geometry/names.js';
-import type { Remark } from './index.js';
+import type { Warning } from './index.js';
 import { proposeCondition } from '../../rules/propose.js';
 import type { Support } from '../../model/types.js';
 import { directionWords } from '../summaries/problem-words.js';
@@ -13,31 +13,31 @@ interface Restraint {
 }
 
 /**
- * What can move without resistance as remarks of the model check. Where a condition selects just the node that moves the most, the mend is a
+ * What can move without resistance as warnings of the model check. Where a condition selects just the node that moves the most, the fix is a
  * rule that holds it there, beside what holds it already.
  */
-export function mechanismRemarks(
+export function mechanismWarnings(
   problems: readonly Problem[],
   { geometry, model }: BuiltFrame,
   names: Namer,
-): Remark[] {
+): Warning[] {
   return problems
     .filter(({ code }) => code === 'mechanism')
     .map(({ message, where }) => {
       const restraint = where['restraint'] as Restraint | undefined;
-      const remark: Remark = {
+      const warning: Warning = {
         code: 'mechanism',
         message,
         nodes: restraint ? [restraint.node] : [],
         members: [],
       };
       const condition = restraint && proposeCondition(geometry, 'nodes', new Set([restraint.node]));
-      if (!restraint || condition === undefined) return remark;
+      if (!restraint || condition === undefined) return warning;
       const { node, direction } = restraint;
       const held = (model.supports ?? []).find((one) => one.node === node);
       const support = { ...writtenSupport(held), [direction]: 'fixed' };
       const title = `hold ${names.node(node)} ${holdingWords(direction)}`;
-      return { ...remark, mend: { title, rule: { title, nodes: condition, support } } };
+      return { ...warning, fix: { title, rule: { title, nodes: condition, support } } };
     });
 }
 

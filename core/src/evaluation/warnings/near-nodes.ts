@@ -29,7 +29,7 @@ export const nearNodes: RemarkKind = {
         message: `Nodes lie close together without being joined: ${listed(told)}.`,
         nodes: [...new Set(pairs.flat())],
         members: [],
-        mend: {
+        fix: {
           title: 'Join them',
           step: { edit: 'join', tolerance: `${Math.ceil(Math.max(...gaps) * 1e3) + 1} mm` },
         },

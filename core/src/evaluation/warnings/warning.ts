@@ -1,9 +1,9 @@
 import type { BuiltFrame } from '../../build/build.js';
 import type { Namer } from '../../geometry/names.js';
-import type { Mend } from '../../edits/fixes.js';
+import type { Fix } from '../../edits/fixes.js';
 
 /** Something in a frame that is probably not meant. Plain data. */
-export interface Remark {
+export interface Warning {
   readonly code: string;
   /** A sentence in words that people use for members and nodes. */
   readonly message: string;
@@ -11,17 +11,17 @@ export interface Remark {
   readonly nodes: readonly string[];
   readonly members: readonly string[];
   readonly rule?: string;
-  /** The change that mends it, where one is clear. */
-  readonly mend?: Mend;
+  /** The change that fixes it, where one is clear. */
+  readonly fix?: Fix;
 }
 
 /** One thing to look for. */
 export interface RemarkKind {
   readonly code: string;
-  find(built: BuiltFrame, names: Namer): Remark[];
+  find(built: BuiltFrame, names: Namer): Warning[];
 }
 
-/** Places named in a sentence at the most; the remark has all of them. */
+/** Places named in a sentence at the most; the warning has all of them. */
 const mostNamed = 3;
 
 /** "a, b, c and 4 more". */

@@ -1,17 +1,17 @@
 import { built, designWith, problemsOf } from '../../testing/designs.js';
-import { applyMend } from '../../edits/fixes.js';
+import { applyFix } from '../../edits/fixes.js';
 import type { Design, Step } from '../../document/types.js';
-import { remarkKinds, remarksOf } from './index.js';
+import { remarkKinds, warningsOf } from './index.js';
 
 const line = (id: string, ...points: string[][]): Step => ({ id, make: 'line', points, role: 'beam' });
 const frame = (steps: Step[], more: Partial<Design> = {}) => designWith(steps, { space: 'plane', ...more });
 const held = { rules: [{ id: 'held', nodes: 'z < 100 m', support: 'fixed' }] } as Partial<Design>;
-const codes = (design: Design) => remarksOf(built(design)).map(({ code }) => code);
-/** The only remark, which the mend takes away. */
-function mended(design: Design): void {
-  const remarks = remarksOf(built(design));
-  expect(remarks.length).toBe(1);
-  const after = applyMend(design, remarks[0]!.mend!);
+const codes = (design: Design) => warningsOf(built(design)).map(({ code }) => code);
+/** The only warning, which the fix takes away. */
+function fixed(design: Design): void {
+  const warnings = warningsOf(built(design));
+  expect(warnings.length).toBe(1);
+  const after = applyFix(design, warnings[0]!.fix!);
   expect(problemsOf(after)).toEqual([]);
   expect(codes(after)).toEqual([]);
   // The design itself is left as it was
@@ -32,10 +32,10 @@ describe('the model check', () => {
         rules: [{ id: 'held', nodes: 'z < 1 m', support: 'fixed' }],
       },
     );
-    const [remark] = remarksOf(built(design));
-    expect(remark!.code).toBe('no-support');
-    expect(remark!.members).toEqual(['b.beam.1']);
-    expect(remark!.message).toMatch(/^No support holds the part with .*; add a support, or connect it\.$/);
+    const [warning] = warningsOf(built(design));
+    expect(warning!.code).toBe('no-support');
+    expect(warning!.members).toEqual(['b.beam.1']);
+    expect(warning!.message).toMatch(/^No support holds the part with .*; add a support, or connect it\.$/);
   });
 
   it('finds members that lie on each other within one step', () => {
@@ -62,13 +62,13 @@ describe('the model check', () => {
   });
 
   it('finds nodes that nearly coincide, and joins them', () => {
-    mended(
+    fixed(
       frame([line('a', ['0 m', '0 m'], ['4 m', '0 m']), line('b', ['4.012 m', '0 m'], ['4 m', '3 m'])], held),
     );
   });
 
   it('finds members that cross unjoined, and joins them there', () => {
-    mended(
+    fixed(
       frame([line('a', ['0 m', '0 m'], ['4 m', '2 m']), line('b', ['0 m', '2 m'], ['4 m', '0 m'])], held),
     );
   });
@@ -84,21 +84,21 @@ describe('the model check', () => {
     const stray = { id: 'x.point.1', x: 0, y: 0, z: 7 };
     const nodes = new Map(whole.geometry.nodes);
     nodes.set(stray.id, { id: stray.id, at: [0, 0, 7], tags: { step: 'x', place: 'point' } });
-    const remarks = remarksOf({
+    const warnings = warningsOf({
       ...whole,
       geometry: { ...whole.geometry, nodes },
       model: { ...whole.model, nodes: [...whole.model.nodes, stray] },
     });
-    expect(remarks.map(({ code, nodes: where }) => [code, where])).toEqual([['stray-node', [stray.id]]]);
+    expect(warnings.map(({ code, nodes: where }) => [code, where])).toEqual([['stray-node', [stray.id]]]);
   });
 
   it('finds rules that match nothing, and takes them away', () => {
     const design = frame([line('a', ['0 m', '0 m'], ['4 m', '0 m'])], {
       rules: [...held.rules!, { id: 'idle', members: 'role == "rafter"', section: 'IPE 200' }],
     });
-    const [remark] = remarksOf(built(design));
-    expect(remark!.rule).toBe('idle');
-    mended(design);
+    const [warning] = warningsOf(built(design));
+    expect(warning!.rule).toBe('idle');
+    fixed(design);
   });
 
   it('looks for each kind once', () => {

@@ -34,7 +34,7 @@ import { LegendComponent } from './stage-tools/legend.component';
 import { TracePanelComponent } from './ledger/trace-panel.component';
 import { TraceService } from './ledger/trace.service';
 import { isLoud, statusWords } from '../ui/values';
-import { OverSheet, OverSheetDirective } from '../stage/labels/over-sheet';
+import { StageOverlays, StageOverlayDirective } from '../stage/labels/stage-overlays';
 import type { HandleMove, StageHandle } from '../stage/interaction/point-handles.component';
 import type { DimensionChange } from '../stage/labels/dimension-label.component';
 import { StageComponent, type PointedPlace, type Pressed, type Readout } from '../stage/stage.component';
@@ -68,13 +68,13 @@ import { SelectionBarComponent } from './stage-tools/selection-bar.component';
     SettingsComponent,
     DrawingBarComponent,
     LegendComponent,
-    OverSheetDirective,
+    StageOverlayDirective,
     AlternativesStripComponent,
     TracePanelComponent,
   ],
   templateUrl: './design-screen.component.html',
   styleUrl: './design-screen.component.css',
-  providers: [TraceService, OverSheet],
+  providers: [TraceService, StageOverlays],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DesignScreenComponent {

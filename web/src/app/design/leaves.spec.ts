@@ -48,9 +48,9 @@ describe('RulesLeafComponent', () => {
     const view = TestBed.inject(ViewState);
     rule('Columns').dispatchEvent(new PointerEvent('pointerenter'));
     await answered();
-    expect(view.lit()).toEqual(['shed.column.1', 'shed.column.2']);
+    expect(view.highlighted()).toEqual(['shed.column.1', 'shed.column.2']);
     rule('Columns').dispatchEvent(new PointerEvent('pointerleave'));
-    expect(view.lit()).toEqual([]);
+    expect(view.highlighted()).toEqual([]);
   });
 
   it('says which rules override another one, and on how many members', async () => {

@@ -12,7 +12,7 @@ import { firstValueFrom } from 'rxjs';
 import { DesignApi, type DeletedDesigns, type DesignSummary } from '../state/saving/design-api.service';
 import { downloadDesign, readDesignFile } from '../state/saving/design-file';
 import { StageCanvasComponent } from '../stage/paint/stage-canvas.component';
-import { Glances } from './glances.service';
+import { Thumbnails } from './thumbnails.service';
 
 /** All designs, each with its frame and its most telling numbers: open, duplicate, rename, delete with undo, export and import. */
 @Component({
@@ -20,13 +20,13 @@ import { Glances } from './glances.service';
   imports: [RouterLink, StageCanvasComponent, TableModule, Button, Dialog, InputText, FormsModule, DatePipe],
   templateUrl: './designs-screen.component.html',
   styleUrl: './designs-screen.component.css',
-  providers: [Glances],
+  providers: [Thumbnails],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DesignsScreenComponent {
   private readonly api = inject(DesignApi);
   private readonly messages = inject(MessageService);
-  protected readonly glances = inject(Glances);
+  protected readonly thumbnails = inject(Thumbnails);
 
   protected readonly designs = signal<DesignSummary[]>([]);
   protected readonly deleted = signal<DeletedDesigns>({ keptDays: 0, designs: [] });
@@ -116,7 +116,7 @@ export class DesignsScreenComponent {
     this.designs.set(designs);
     this.deleted.set(deleted);
     this.loaded.set(true);
-    this.glances.look(designs);
+    this.thumbnails.look(designs);
   }
 
   private async run(work: () => Promise<void>): Promise<void> {

@@ -15,7 +15,7 @@ import { DimensionLabelComponent, type DimensionChange } from './labels/dimensio
 import { placeDimensions } from './view/dimension-lines';
 import { fittedView } from './view/fitting';
 import { PageLettering } from './labels/lettering';
-import { OverSheet } from './labels/over-sheet';
+import { StageOverlays } from './labels/stage-overlays';
 import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './view/navigation';
 import {
   PointHandlesComponent,
@@ -79,7 +79,7 @@ export class StageComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly renderer = inject(SheetRenderer);
   private readonly lettering = inject(PageLettering);
-  protected readonly over = inject(OverSheet, { optional: true });
+  protected readonly over = inject(StageOverlays, { optional: true });
 
   /** What the stage shows, for readers. */
   readonly name = input.required<string>();
@@ -192,7 +192,7 @@ export class StageComponent {
       this.sizeChange.emit(size);
     });
     observer.observe(this.host.nativeElement);
-    this.over?.lay(this.host.nativeElement);
+    this.over?.setSheet(this.host.nativeElement);
     inject(DestroyRef).onDestroy(() => observer.disconnect());
     // Another direction is looked from afresh
     effect(() => {

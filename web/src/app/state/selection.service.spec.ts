@@ -47,8 +47,8 @@ describe('Selection', () => {
   it('is lit up on the stage, unless something is pointed at in a list', () => {
     const view = TestBed.inject(ViewState);
     selection.pick('members', ['shed.column.1']);
-    expect(view.show().lit).toEqual(['shed.column.1']);
-    view.lit.set(['shed.base.1']);
-    expect(view.show().lit).toEqual(['shed.base.1']);
+    expect(view.show().highlighted).toEqual(['shed.column.1']);
+    view.highlighted.set(['shed.base.1']);
+    expect(view.show().highlighted).toEqual(['shed.base.1']);
   });
 });

@@ -73,12 +73,12 @@ describe('ViewState', () => {
     expect(view.held()).toBeUndefined();
   });
 
-  it('tells members apart only where no result is drawn', () => {
+  it('groups members only where no result is drawn', () => {
     openDesign(quickShed(), [address({ apart: 'section', sections: '1' })]);
     const view = TestBed.inject(ViewState);
     expect(view.show()).toEqual({ result: 'U1', diagram: 'My', sections: true, without: ['deformed'] });
     view.diagram.set('none');
-    expect(view.show().apart).toBe('section');
+    expect(view.show().groupBy).toBe('section');
     expect(view.layers()).toContain('sections');
   });
 

@@ -6,14 +6,14 @@ import {
   isShape,
   shownKinds,
   shownUnit,
-  tellingNames,
+  groupByNames,
   type DiagramKind,
   type DrawnScene,
   type Layer,
   type QuantityName,
   type ShownResult,
   type Slice,
-  type Telling,
+  type GroupBy,
   type ViewName,
 } from '@hashira/core';
 import { swingAt, swingSteps } from '../stage/view/swing';
@@ -53,15 +53,15 @@ export class ViewState {
   readonly held = signal<number | undefined>(undefined);
   /** Outlines of the sections stand along the members, true to scale. */
   readonly sections = signal(false);
-  /** By what members are told apart, where no result is drawn. */
-  readonly apart = signal<Telling | undefined>(undefined);
+  /** By what members are grouped, where no result is drawn. */
+  readonly groupBy = signal<GroupBy | undefined>(undefined);
   /** From where a solid frame is looked at. */
   readonly direction = signal<ViewName>('oblique');
   readonly slice = signal<Slice | undefined>(undefined);
   /** A step whose members stand in ink. */
   readonly step = signal<string | undefined>(undefined);
   /** Parts that are lit up. */
-  readonly lit = signal<readonly string[]>(none);
+  readonly highlighted = signal<readonly string[]>(none);
 
   readonly solid = computed(() => this.workspace.state()?.design.space === 'solid');
 
@@ -141,20 +141,20 @@ export class ViewState {
     const slice = this.slice();
     const step = this.step();
     const units = this.units.system();
-    const apart = this.diagram() === 'none' && !this.shape() ? this.apart() : undefined;
+    const groupBy = this.diagram() === 'none' && !this.shape() ? this.groupBy() : undefined;
     const layers = this.layers();
     const without = layersByWish.filter((layer) => !layers.includes(layer));
     // What is pointed at in a list goes before what is selected
-    const lit = this.lit().length > 0 ? this.lit() : this.selection.selected().ids;
+    const highlighted = this.highlighted().length > 0 ? this.highlighted() : this.selection.selected().ids;
     return {
       result: this.resultId(),
       diagram: this.diagram(),
       ...(slice ? { slice } : {}),
       ...(step === undefined ? {} : { step }),
-      ...(lit.length > 0 ? { lit } : {}),
+      ...(highlighted.length > 0 ? { highlighted } : {}),
       ...(this.sections() ? { sections: true } : {}),
       ...(without.length > 0 ? { without } : {}),
-      ...(apart ? { apart } : {}),
+      ...(groupBy ? { groupBy } : {}),
       ...(units === 'metric' ? {} : { units }),
     };
   });
@@ -228,8 +228,8 @@ export class ViewState {
       ['sections', this.sections],
     ] as const)
       if (query.has(name)) flag.set(query.get(name) === '1');
-    const apart = tellingNames.find((name) => name === query.get('apart'));
-    if (apart) this.apart.set(apart);
+    const groupBy = groupByNames.find((name) => name === query.get('apart'));
+    if (groupBy) this.groupBy.set(groupBy);
     const slice = /^(\w+):(.+)$/.exec(query.get('slice') ?? '');
     if (slice)
       this.slice.set({ tag: slice[1]!, value: /^\d+$/.test(slice[2]!) ? Number(slice[2]) : slice[2]! });
@@ -253,7 +253,7 @@ export class ViewState {
       deformed: flag(this.deformed(), false),
       tables: flag(this.tables(), false),
       sections: flag(this.sections(), false),
-      apart: this.apart() ?? null,
+      apart: this.groupBy() ?? null,
       slice: slice ? `${slice.tag}:${slice.value}` : null,
     };
     tree.queryParams = Object.fromEntries(

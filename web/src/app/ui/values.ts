@@ -8,7 +8,7 @@ import {
 } from '@hashira/core';
 
 /**
- * A figure's value for reading: its magnitude, with the sign only where that says something. A value of the state before is followed
+ * A figure's value for reading: its magnitude, with the sign only where that says something. An outdated value is followed
  * by an ellipsis.
  */
 export function figureText({ value, signed, quantity, pending }: FigureSummary): string {

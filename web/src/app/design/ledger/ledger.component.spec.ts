@@ -55,7 +55,7 @@ describe('LedgerComponent', () => {
     expect(text()).not.toContain(' over');
   });
 
-  it('says of utilisations that are of the state before, and marks them', async () => {
+  it('says which utilisations are outdated, and marks them', async () => {
     const hatched = () => host().querySelector('.members')!.classList.contains('before');
     await show('fixed');
     expect(hatched()).toBeFalse();

@@ -66,7 +66,7 @@ export class LedgerComponent {
         uncovered: member.status === 'not covered',
       })),
   );
-  /** Utilisations of the state before, while the checks are not done. */
+  /** Outdated utilisations, while the checks are not done. */
   protected readonly unchecked = computed(() => ['frame', 'forces'].includes(this.summary().stage));
   protected readonly more = computed(() => Math.max(0, this.summary().memberCount - this.members().length));
 

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { grades, type OwnSection, type Parameter, type Section } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SectionPickerComponent } from '../../ui/section-picker.component';
-import { OwnMarkComponent } from './own-mark.component';
+import { OverrideBadgeComponent } from './override-badge.component';
 
 /** Every steel of the library. */
 const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => ({ label: id, value: id }));
@@ -11,7 +11,7 @@ const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => 
 /** A section or a material of the design, chosen from the library. */
 @Component({
   selector: 'app-name-row',
-  imports: [FormsModule, Select, OwnMarkComponent, SectionPickerComponent],
+  imports: [FormsModule, Select, OverrideBadgeComponent, SectionPickerComponent],
   template: `
     <label [attr.for]="'p-' + parameter().name">{{ parameter().title }}</label>
     @if (parameter().kind === 'section') {
@@ -36,7 +36,7 @@ const materials = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => 
       />
     }
     @if (own()) {
-      <app-own-mark class="follow" [title]="parameter().title" (followed)="followed.emit()" />
+      <app-override-badge class="follow" [title]="parameter().title" (followed)="followed.emit()" />
     }
   `,
   styleUrl: './pair.css',

@@ -21,12 +21,12 @@ import {
 } from '@hashira/core';
 import { Slider } from 'primeng/slider';
 import { ExpressionDirective } from '../../ui/expression.directive';
-import { OwnMarkComponent } from './own-mark.component';
+import { OverrideBadgeComponent } from './override-badge.component';
 
 /** One number of the design: a slider for its range, and a field for a value or a formula. */
 @Component({
   selector: 'app-parameter-row',
-  imports: [FormsModule, Slider, ExpressionDirective, OwnMarkComponent],
+  imports: [FormsModule, Slider, ExpressionDirective, OverrideBadgeComponent],
   templateUrl: './parameter-row.component.html',
   styleUrl: './parameter-row.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -57,8 +57,8 @@ const headings = {
           @for (one of row.overrides; track one) {
             <p class="overridden soft">{{ one }}</p>
           }
-          @if (row.remark) {
-            <p class="problem" role="alert">{{ row.remark }}</p>
+          @if (row.warning) {
+            <p class="problem" role="alert">{{ row.warning }}</p>
           }
           @if (row.open) {
             <div class="fields">
@@ -195,7 +195,7 @@ export class RulesLeafComponent {
   protected readonly groups = computed(() => {
     const { rules } = this.workspace.edited()!;
     const summary = this.summary();
-    const remarks = [
+    const warnings = [
       ...(summary?.problems ?? []),
       ...(summary?.notes ?? []).filter(({ code }) => code !== 'area-load'),
     ];
@@ -213,7 +213,7 @@ export class RulesLeafComponent {
         ? summary.overrides[rule.id]!
         : []
       ).map(({ by, parts }) => `on ${parts} overridden by ${rules.find(({ id }) => id === by)?.title ?? by}`),
-      remark: remarks.find(({ where }) => where['rule'] === rule.id)?.message ?? '',
+      warning: warnings.find(({ where }) => where['rule'] === rule.id)?.message ?? '',
     }));
     return Object.entries(headings)
       .map(([gives, heading]) => ({ heading, rows: rows.filter((row) => row.gives === gives) }))
@@ -272,13 +272,13 @@ export class RulesLeafComponent {
   protected light({ id }: Rule): void {
     this.pointed = id;
     void this.calculation.ask(this.alternative(), 'matches', { rule: id }).then((parts) => {
-      if (this.pointed === id) this.view.lit.set(parts ?? []);
+      if (this.pointed === id) this.view.highlighted.set(parts ?? []);
     });
   }
 
   protected dark(): void {
     this.pointed = '';
-    this.view.lit.set([]);
+    this.view.highlighted.set([]);
   }
 }
 

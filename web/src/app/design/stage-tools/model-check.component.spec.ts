@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Remark } from '@hashira/core';
+import type { Warning } from '@hashira/core';
 import { openDesign, quickShed } from '../../testing/open-design';
 import type { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
@@ -11,10 +11,10 @@ describe('ModelCheckComponent', () => {
   const host = () => fixture.nativeElement as HTMLElement;
   const line = () => host().querySelector<HTMLButtonElement>('.line')!;
   /** What the check itself finds in a design with a rule for members that no alternative has. */
-  const found = () => workspace.results().alternatives.get('fixed')!.summary.remarks!;
+  const found = () => workspace.results().alternatives.get('fixed')!.summary.warnings!;
 
-  async function given(remarks: readonly Remark[] | undefined): Promise<void> {
-    fixture.componentRef.setInput('found', remarks);
+  async function given(warnings: readonly Warning[] | undefined): Promise<void> {
+    fixture.componentRef.setInput('found', warnings);
     await fixture.whenStable();
   }
 
@@ -34,7 +34,7 @@ describe('ModelCheckComponent', () => {
     expect(line().textContent.trim()).toBe('Model check: sound');
     expect(line().disabled).toBeTrue();
     await given(found());
-    expect(line().textContent.trim()).toBe('Model check: 1 remark');
+    expect(line().textContent.trim()).toBe('Model check: 1 warning');
     expect(host().querySelector('ul')).toBeNull();
   });
 
@@ -44,8 +44,8 @@ describe('ModelCheckComponent', () => {
     expect(line().textContent.trim()).toBe('Model check: sound');
   });
 
-  it('opens to sentences, lights up where each is, and mends by one press that undoes', async () => {
-    const parts: Remark[] = found().map((one) => ({ ...one, members: ['shed.column.1'] }));
+  it('opens to sentences, lights up where each is, and fixes by one press that undoes', async () => {
+    const parts: Warning[] = found().map((one) => ({ ...one, members: ['shed.column.1'] }));
     await given(parts);
     line().click();
     await fixture.whenStable();
@@ -53,9 +53,9 @@ describe('ModelCheckComponent', () => {
     expect(sentence!.textContent).toContain('matches nothing');
     const view = TestBed.inject(ViewState);
     sentence!.dispatchEvent(new Event('focus'));
-    expect(view.lit()).toEqual(['shed.column.1']);
+    expect(view.highlighted()).toEqual(['shed.column.1']);
     sentence!.dispatchEvent(new Event('blur'));
-    expect(view.lit()).toEqual([]);
+    expect(view.highlighted()).toEqual([]);
     const rules = () => workspace.state()!.design.rules.map(({ id }) => id);
     expect(rules()).toContain('idle');
     press!.click();

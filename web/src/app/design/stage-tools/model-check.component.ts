@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { applyMend, differingLoads, type Remark } from '@hashira/core';
+import { applyFix, differingLoads, type Warning } from '@hashira/core';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 
-/** The model check: a line under the stage that opens to what was found, each shown on the stage and mended by one press. */
+/** The model check: a line under the stage that opens to what was found, each shown on the stage and fixed by one press. */
 @Component({
   selector: 'app-model-check',
   template: `
@@ -19,21 +19,21 @@ import { ViewState } from '../../state/view-state.service';
     </button>
     @if (open() && count() > 0) {
       <ul>
-        @for (remark of remarks(); track remark.code + remark.message) {
+        @for (warning of warnings(); track warning.code + warning.message) {
           <li>
             <button
               type="button"
               class="plain"
-              (mouseenter)="show(remark)"
+              (mouseenter)="show(warning)"
               (mouseleave)="show()"
-              (focus)="show(remark)"
+              (focus)="show(warning)"
               (blur)="show()"
-              (click)="show(remark)"
+              (click)="show(warning)"
             >
-              {{ remark.message }}
+              {{ warning.message }}
             </button>
-            @if (remark.mend; as mend) {
-              <button type="button" class="plain press" (click)="mendIt(remark)">{{ mend.title }}</button>
+            @if (warning.fix; as fix) {
+              <button type="button" class="plain press" (click)="applyFix(warning)">{{ fix.title }}</button>
             }
           </li>
         }
@@ -49,13 +49,13 @@ export class ModelCheckComponent {
   private readonly view = inject(ViewState);
 
   /** What was found in the selected alternative; absent while the check has not looked yet. */
-  readonly found = input<readonly Remark[] | undefined>();
+  readonly found = input<readonly Warning[] | undefined>();
 
   protected readonly open = signal(false);
   /** A rule is idle only where it is so in every alternative: another one may need it. */
-  protected readonly remarks = computed(() => {
+  protected readonly warnings = computed(() => {
     const everywhere = [...this.workspace.results().alternatives.values()].map(
-      ({ summary }) => summary.remarks,
+      ({ summary }) => summary.warnings,
     );
     const own = this.found()?.filter(
       ({ rule, code }) =>
@@ -68,7 +68,7 @@ export class ModelCheckComponent {
   });
 
   /** Load cases that come to other sums than in an alternative with the same frame. */
-  private readonly loadsThatDiffer = computed((): Remark[] => {
+  private readonly loadsThatDiffer = computed((): Warning[] => {
     const design = this.workspace.state()?.design;
     const known = this.workspace.results().alternatives;
     const all = (design?.alternatives ?? []).flatMap(({ id, title }) => {
@@ -84,11 +84,11 @@ export class ModelCheckComponent {
       members: [],
     }));
   });
-  protected readonly count = computed(() => this.remarks()?.length ?? 0);
+  protected readonly count = computed(() => this.warnings()?.length ?? 0);
   protected readonly words = computed(() => {
     const count = this.count();
-    if (this.remarks() === undefined) return 'looking …';
-    return count === 0 ? 'sound' : `${count} ${count === 1 ? 'remark' : 'remarks'}`;
+    if (this.warnings() === undefined) return 'looking …';
+    return count === 0 ? 'sound' : `${count} ${count === 1 ? 'warning' : 'warnings'}`;
   });
 
   protected toggle(): void {
@@ -96,12 +96,12 @@ export class ModelCheckComponent {
     this.show();
   }
 
-  protected show(remark?: Remark): void {
-    this.view.lit.set(remark ? [...remark.members, ...remark.nodes] : []);
+  protected show(warning?: Warning): void {
+    this.view.highlighted.set(warning ? [...warning.members, ...warning.nodes] : []);
   }
 
-  protected mendIt({ mend }: Remark): void {
+  protected applyFix({ fix }: Warning): void {
     this.show();
-    if (mend) this.workspace.apply((design) => applyMend(design, mend));
+    if (fix) this.workspace.apply((design) => applyFix(design, fix));
   }
 }

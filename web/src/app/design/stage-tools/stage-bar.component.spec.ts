@@ -27,13 +27,13 @@ describe('StageBarComponent', () => {
     expect(shown.host.querySelector('.factor')).not.toBeNull();
   });
 
-  it('tells members apart only where no diagram is drawn', async () => {
+  it('groups members only where no diagram is drawn', async () => {
     const shown = await Shown.of(StageBarComponent);
-    const apart = () => shown.host.querySelector('[aria-label="How members are told apart"]');
-    expect(apart()).toBeNull();
+    const grouping = () => shown.host.querySelector('[aria-label="Group members by"]');
+    expect(grouping()).toBeNull();
     TestBed.inject(ViewState).diagram.set('none');
     await shown.settled();
-    expect(apart()).not.toBeNull();
+    expect(grouping()).not.toBeNull();
   });
 
   it('takes a typed scale of the deformed shape, and 1:1 and auto by a press', async () => {

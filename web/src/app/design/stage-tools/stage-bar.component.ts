@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { significant, tellingNames, type DiagramKind, type Telling, type ViewName } from '@hashira/core';
+import { significant, groupByNames, type DiagramKind, type GroupBy, type ViewName } from '@hashira/core';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
@@ -37,10 +37,10 @@ export class StageBarComponent {
     { label: 'η', value: 'utilisation', title: 'utilisation of members' },
   ];
   protected readonly diagrams = computed(() => (this.view.solid() ? this.solid : this.plane));
-  /** By what members can be told apart. */
-  protected readonly telling: { label: string; value: Telling | '' }[] = [
+  /** By what members can be grouped. */
+  protected readonly groupings: { label: string; value: GroupBy | '' }[] = [
     { label: 'members alike', value: '' },
-    ...tellingNames.map((name) => ({ label: `by ${name}`, value: name })),
+    ...groupByNames.map((name) => ({ label: `by ${name}`, value: name })),
   ];
   protected readonly directions: { label: string; value: ViewName }[] = [
     { label: 'front', value: 'front' },
@@ -79,8 +79,8 @@ export class StageBarComponent {
     );
   }
 
-  protected tellApart(by: Telling | ''): void {
-    this.view.apart.set(by === '' ? undefined : by);
+  protected groupMembers(by: GroupBy | ''): void {
+    this.view.groupBy.set(by === '' ? undefined : by);
   }
 
   protected typeFactor(text: string): void {

@@ -32,9 +32,9 @@ describe('CutListComponent', () => {
     shown = await Shown.of(CutListComponent);
     const view = TestBed.inject(ViewState);
     shown.host.querySelector('tbody tr')!.dispatchEvent(new PointerEvent('pointerenter'));
-    expect(view.lit()).toEqual(['shed.column.1', 'shed.column.2']);
+    expect(view.highlighted()).toEqual(['shed.column.1', 'shed.column.2']);
     shown.host.querySelector('tbody tr')!.dispatchEvent(new PointerEvent('pointerleave'));
-    expect(view.lit()).toEqual([]);
+    expect(view.highlighted()).toEqual([]);
   });
 
   it('stands among the tables', async () => {

@@ -26,7 +26,7 @@ import { ViewState } from '../../state/view-state.service';
         </thead>
         <tbody>
           @for (row of rows(); track row.mark) {
-            <tr (pointerenter)="view.lit.set(row.members)" (pointerleave)="view.lit.set([])">
+            <tr (pointerenter)="view.highlighted.set(row.members)" (pointerleave)="view.highlighted.set([])">
               <th scope="row">{{ row.mark }}</th>
               <td>{{ row.section }}</td>
               <td class="number">{{ row.count }}</td>
@@ -44,7 +44,7 @@ import { ViewState } from '../../state/view-state.service';
         <strong class="number">{{ total() }}</strong> of steel in {{ count() }} pieces
         <button type="button" class="plain press" (click)="save()">CSV</button>
         @if (late()) {
-          <span class="late">of the state before</span>
+          <span class="late">outdated</span>
         }
       </p>
       @for (note of l.notes; track note.message) {

@@ -83,9 +83,9 @@ describe('ResultTablesComponent', () => {
     const view = TestBed.inject(ViewState);
     const [row] = host().querySelectorAll('tbody tr');
     row!.dispatchEvent(new PointerEvent('pointerenter'));
-    expect(view.lit()).toEqual(['shed.base.1']);
+    expect(view.highlighted()).toEqual(['shed.base.1']);
     row!.dispatchEvent(new PointerEvent('pointerleave'));
-    expect(view.lit()).toEqual([]);
+    expect(view.highlighted()).toEqual([]);
   });
 
   it('shows the envelope: two rows a place, each value with the combination that it comes from', async () => {

@@ -81,7 +81,7 @@ export class ResultTablesComponent {
   });
 
   protected light(part: string | undefined): void {
-    this.view.lit.set(part === undefined ? [] : [part]);
+    this.view.highlighted.set(part === undefined ? [] : [part]);
   }
 
   protected pick(part: string): void {

@@ -323,8 +323,15 @@ describe('Calculation', () => {
   });
 
   describe('of work that does not end', () => {
-    beforeEach(() => jasmine.clock().install().mockDate());
-    afterEach(() => jasmine.clock().uninstall());
+    beforeEach(() => {
+      // What runs by the real clock ends by it
+      TestBed.resetTestingModule();
+      jasmine.clock().install().mockDate();
+    });
+    afterEach(() => {
+      TestBed.resetTestingModule();
+      jasmine.clock().uninstall();
+    });
 
     /** Lets time pass, second by second. */
     const pass = (seconds: number) => {
@@ -336,7 +343,6 @@ describe('Calculation', () => {
     let now = 0;
     beforeEach(() => {
       spyOn(performance, 'now').and.callFake(() => now);
-      TestBed.resetTestingModule();
       begin(true);
       calculation.request(1, design, 'fixed');
     });

@@ -1,6 +1,7 @@
 import { Injectable, inject, type OnDestroy } from '@angular/core';
 import type { Design, Questions } from '@hashira/core';
-import { BehaviorSubject } from 'rxjs';
+import { BehaviorSubject, Subject, interval, switchMap, timer } from 'rxjs';
+import type { CalculationState } from './calculation-state';
 import {
   AFTER_PICTURE,
   CALCULATION_WORKER,
@@ -8,104 +9,74 @@ import {
   SHARED_SIGNS,
   THREADS_TO_SPARE,
 } from './calculation-tokens';
-import type { CalculationState } from './calculation-state';
 import { carriedOver } from './carried-over';
-import type { Show, WorkDone, WorkerAnswer, WorkerRequest } from './protocol';
+import type { Show, WorkDone, WorkerAnswer } from './protocol';
+import {
+  nothingScheduled,
+  schedule,
+  type SchedulerAction,
+  type SchedulerEvent,
+  type SchedulerState,
+  type Sent,
+} from './scheduler';
+import { WorkerPool, type PoolEvent } from './worker-pool';
 import { longestSilence, lookEvery, WorkerWatch } from './worker-watch';
 
-type Calculate = Extract<WorkerRequest, { kind: 'calculate' }>;
-
-interface Wanted {
-  readonly version: number;
-  readonly design: Design;
-  readonly selected: string;
-}
-
-/** A design that is on its way: which alternatives have not answered, and which have not been checked. */
-interface Sent extends Wanted {
-  readonly unanswered: Set<string>;
-  readonly unchecked: Set<string>;
-  readonly since: number;
-  /** Whether what is shown of the selected alternative was drawn before the others answered. */
-  pictured: boolean;
-  /** Whether anything of what is shown has come. */
-  answered: boolean;
-  /** Requests to workers that wait until what is shown is on the page. */
-  held: readonly { readonly k: number; readonly request: Calculate }[];
-}
-
-/** While a hand drags, checks are waited for as often as this, and so long, before the next design is sent, ms. */
-const checkedEvery = 300;
-const patience = 60;
-/**
- * While a hand drags a frame whose forces take long, pictures follow it; the selected alternative's numbers are waited for as often as
- * the first, those of all alternatives as often as the second, ms.
- */
-const answeredEvery = 400;
-const allAnsweredEvery = 1000;
-
-/** A frame whose forces take longer than this has them on the page before its other alternatives begin, where threads are scarce, ms. */
-const quick = 12;
+/** What is known of an alternative: a summary, a drawing, or both. */
+type Told = Extract<WorkerAnswer, { kind: 'summary' | 'scene' }>;
 
 /**
- * Shares the alternatives of a design over a pool of workers, the selected one first, and gathers what they tell. While they work only
- * the latest design waits. Results stay in the workers and are asked about.
+ * Calculates the design in a pool of workers: `schedule` says what goes to which worker and when, the pool sends it, and what comes back is
+ * gathered here. Results stay in the workers and are asked about.
  */
 @Injectable()
 export class Calculation implements OnDestroy {
-  private readonly makeWorker = inject(CALCULATION_WORKER);
   private readonly size = inject(POOL_SIZE);
   private readonly spare = inject(THREADS_TO_SPARE);
   private readonly afterPicture = inject(AFTER_PICTURE);
-  private readonly subject = new BehaviorSubject<CalculationState>({ alternatives: new Map(), version: 0 });
-  /** Those that have begun, by number. */
-  private readonly workers = new Map<number, Worker>();
-  /** Which alternative the first worker has, by its number in the design. */
-  private offset: number | undefined;
-  private readonly home = new Map<string, number>();
-  private sent: Sent | undefined;
-  private waiting: Wanted | undefined;
-  private show: Show = { result: '', diagram: 'none' };
-  private timer: ReturnType<typeof setTimeout> | undefined;
-  private readonly asked = new Map<number, { worker: number; resolve: (answer: unknown) => void }>();
-  private lastAsked = 0;
-  /** When all alternatives were last checked, or the checks were given up for newer numbers. */
-  private lastChecked = -Infinity;
-  /** Since when not all alternatives have answered, and since when not even the selected one has. */
-  private behindSince = -Infinity;
-  private ownBehindSince = -Infinity;
-  /** Whether what was shown last took long to be worked out. */
-  private slow = true;
-  private broken = false;
   private readonly signs = inject(SHARED_SIGNS);
+  private readonly pool = new WorkerPool(inject(CALCULATION_WORKER), this.signs);
+  private readonly subject = new BehaviorSubject<CalculationState>({ alternatives: new Map(), version: 0 });
+  private readonly working = new BehaviorSubject<WorkDone | undefined>(undefined);
+  private readonly patience = new Subject<number>();
+  private readonly watch = new WorkerWatch();
+  private readonly asked = new Map<number, { worker: number; resolve: (answer: unknown) => void }>();
+  private scheduled: SchedulerState = nothingScheduled;
+  private show: Show = { result: '', diagram: 'none' };
+  private lastAsked = 0;
+  private lastLooked = performance.now();
+  /** Nothing is calculated any more: a worker broke, or the page has been left. */
+  private ended = false;
   /** Workers wait until what they told is on the page. */
   private holding = false;
-
-  private readonly watch = new WorkerWatch();
-  private lastLooked = performance.now();
-  private readonly looking = setInterval(() => this.look(), lookEvery);
-  private readonly working = new BehaviorSubject<WorkDone | undefined>(undefined);
 
   readonly state$ = this.subject.asObservable();
   /** How far work is that takes over a second. */
   readonly progress$ = this.working.asObservable();
 
+  private readonly subscriptions = [
+    this.pool.events$.subscribe((event) => this.onEvent(event)),
+    this.patience
+      .pipe(switchMap((wait) => timer(wait)))
+      .subscribe(() => this.dispatch({ kind: 'patience ended' })),
+    interval(lookEvery).subscribe(() => this.giveUpSilent()),
+  ];
+
   constructor() {
     // Code is read while the design is on its way; where threads are scarce the first picture does not wait for all of it
-    for (let k = 0; k < (this.spare ? this.size : 1); k++) this.worker(k);
+    for (let number = 0; number < (this.spare ? this.size : 1); number++) this.pool.begin(number);
   }
 
-  /** Asks for a state of the design; `selected` is worked out first. */
+  /** Asks for a state of the design; `selected` is calculated first. */
   request(version: number, design: Design, selected: string): void {
-    this.waiting = { version, design, selected };
-    this.next();
+    this.dispatch({ kind: 'wanted', wanted: { version, design, selected } });
   }
 
   /** Chooses what drawings show; they are drawn anew. */
   setShow(show: Show): void {
     if (JSON.stringify(show) === JSON.stringify(this.show)) return;
     this.show = show;
-    if (this.sent) for (const worker of this.workers.values()) post(worker, { kind: 'show', show });
+    if (this.scheduled.sent) this.pool.postToAll({ kind: 'show', show });
   }
 
   /** Asks about an alternative's results; undefined where it has none. */
@@ -114,125 +85,152 @@ export class Calculation implements OnDestroy {
     question: Q,
     ask: Questions[Q]['ask'],
   ): Promise<Questions[Q]['answer'] | undefined> {
-    const k = this.home.get(alternative) ?? -1;
-    const worker = this.workers.get(k);
-    if (!worker || this.broken) return Promise.resolve(undefined);
+    const worker = this.scheduled.workerOf.get(alternative) ?? -1;
+    if (this.ended || !this.pool.begun.has(worker)) return Promise.resolve(undefined);
     const id = ++this.lastAsked;
-    this.watch.owes(k, answerOf(id));
-    post(worker, { kind: 'ask', id, alternative, question, ask });
+    this.watch.owes(worker, answerOf(id));
+    this.pool.post(worker, { kind: 'ask', id, alternative, question, ask });
     return new Promise((resolve) =>
-      this.asked.set(id, { worker: k, resolve: resolve as (answer: unknown) => void }),
+      this.asked.set(id, { worker, resolve: resolve }),
     );
   }
 
-  /** Stops what is being worked out; what is on the screen stays, and is said to be of an earlier state. */
+  /** Stops what is being calculated; what is on the screen stays, and is said to be outdated. */
   stop(): void {
-    const { sent } = this;
-    if (!sent || this.broken) return;
-    for (const k of [...this.workers.keys()]) this.dismiss(k);
-    this.failed(sent, 'The calculation was stopped. Change the design, or calculate it again.');
+    if (!this.scheduled.sent || this.ended) return;
+    for (const worker of this.pool.begun) this.dismiss(worker);
+    this.fail('The calculation was stopped. Change the design, or calculate it again.');
   }
 
-  /** Works out again what was stopped or given up. */
+  /** Calculates again what was stopped or given up. */
   again(): void {
-    const { sent } = this;
+    const { sent } = this.scheduled;
     if (sent) this.request(sent.version, sent.design, sent.selected);
   }
 
   ngOnDestroy(): void {
-    clearTimeout(this.timer);
-    clearInterval(this.looking);
     this.end();
+    for (const one of this.subscriptions) one.unsubscribe();
   }
 
   /** Nothing goes out any more: what waits for a picture neither. */
   private end(): void {
-    this.sent = undefined;
-    for (const worker of this.workers.values()) worker.terminate();
+    this.ended = true;
+    this.pool.end();
   }
 
-  private next(): void {
-    const wanted = this.waiting;
-    if (!wanted || this.broken) return;
-    if (this.sent && !this.mayFollow(this.sent)) return;
-    this.waiting = undefined;
-    this.distribute(wanted);
+  private dispatch(event: SchedulerEvent): void {
+    if (this.ended) return;
+    const { size, spare, pool } = this;
+    const next = schedule(this.scheduled, event, { size, spare, begun: pool.begun }, performance.now());
+    this.scheduled = next.state;
+    for (const action of next.actions) this.perform(action);
   }
 
-  /** Whether a newer design may go out already; where only checks are wanting it is tried again when patience ends. */
-  private mayFollow({ unanswered, unchecked, since, pictured, selected }: Sent): boolean {
-    const now = performance.now();
-    if (unanswered.has(selected) && !(pictured && now - this.ownBehindSince < answeredEvery)) return false;
-    if (unanswered.size > 0) return this.slow && now - this.behindSince < allAnsweredEvery;
-    if (unchecked.size === 0) return true;
-    const late = now - since;
-    if (late >= patience) this.lastChecked = now;
-    else if (now - this.lastChecked >= checkedEvery) {
-      clearTimeout(this.timer);
-      this.timer = setTimeout(() => this.next(), patience - late);
-      return false;
+  private perform(action: SchedulerAction): void {
+    switch (action.kind) {
+      case 'begin':
+        this.begin(action.sent);
+        return;
+      case 'calculate': {
+        const { sent, assignment } = action;
+        const { version, design, selected, checksFirst } = sent;
+        const { worker, alternatives } = assignment;
+        this.watch.owes(worker, calculation);
+        const { show } = this;
+        this.pool.post(worker, {
+          kind: 'calculate',
+          version,
+          design,
+          alternatives,
+          selected,
+          checksFirst,
+          show,
+        });
+        return;
+      }
+      case 'await painting':
+        this.afterPicture(() => this.dispatch({ kind: 'painted', version: action.version }));
+        return;
+      case 'await patience':
+        this.patience.next(action.for);
     }
-    return true;
   }
 
-  private distribute(wanted: Wanted): void {
-    const ids = wanted.design.alternatives.map(({ id }) => id);
-    const ordered = [
-      ...ids.filter((id) => id === wanted.selected),
-      ...ids.filter((id) => id !== wanted.selected),
-    ];
-    if (this.subject.value.failure !== undefined) {
-      const { failure: _, ...state } = this.subject.value;
-      this.subject.next(state);
-    }
-    const unanswered = this.sent?.unanswered;
-    const checksFirst = !unanswered || unanswered.size === 0;
-    if (checksFirst) this.behindSince = performance.now();
-    if (!unanswered?.has(this.sent!.selected)) this.ownBehindSince = performance.now();
-    this.sent = {
-      ...wanted,
-      unanswered: new Set(ids),
-      unchecked: new Set(ids),
-      since: performance.now(),
-      pictured: false,
-      answered: false,
-      held: [],
-    };
-    this.signs?.setNewest(wanted.version);
-    // An alternative stays with its worker, whose code is warm for it
-    this.offset ??= this.spare ? 0 : Math.max(0, ids.indexOf(wanted.selected));
-    const { size, offset } = this;
-    ids.forEach((id, i) => this.home.set(id, (((i - offset) % size) + size) % size));
-    const requests = Array.from({ length: size }, (_, k): Sent['held'][number] => {
-      const alternatives = ordered.filter((id) => this.home.get(id) === k);
-      const { version, design, selected } = wanted;
-      const request: Calculate = {
-        kind: 'calculate',
-        version,
-        design,
-        alternatives,
-        selected,
-        checksFirst,
-        show: this.show,
-      };
-      return { k, request };
-    }).filter(({ k, request }) => request.alternatives.length > 0 || this.workers.has(k));
-    const isFirst = ({ request }: Sent['held'][number]) => request.alternatives.includes(wanted.selected);
-    const first = this.spare || !this.slow || !requests.some(isFirst) ? requests : requests.filter(isFirst);
+  private begin({ version }: Sent): void {
+    this.signs?.setNewest(version);
     this.working.next(undefined);
-    for (const { k, request } of first) this.calculate(k, request);
-    this.sent.held = requests.filter((one) => !first.includes(one));
+    if (this.subject.value.failure === undefined) return;
+    const { failure: _, ...state } = this.subject.value;
+    this.subject.next(state);
   }
 
-  /** What is shown has come: when it is on the page the other workers begin, unless its checks are to have the machine alone. */
-  private seen(sent: Sent, checksFollow: boolean): void {
-    if (!sent.answered) this.slow = performance.now() - sent.since > quick;
-    sent.answered = true;
-    if (sent.held.length > 0 && !checksFollow) this.afterPicture(() => this.release(sent));
+  private onEvent(event: PoolEvent): void {
+    if (event.kind === 'broken') this.onBroken(event.reason);
+    else this.onAnswer(event.worker, event.answer);
+  }
+
+  private onAnswer(worker: number, answer: WorkerAnswer): void {
+    this.watch.heard(worker);
+    if (answer.kind === 'answer') {
+      this.watch.given(worker, answerOf(answer.id));
+      this.asked.get(answer.id)?.resolve(answer.answer);
+      this.asked.delete(answer.id);
+      return;
+    }
+    const { sent } = this.scheduled;
+    if (answer.version !== sent?.version) return;
+    if (answer.kind === 'progress') {
+      this.working.next(answer);
+      return;
+    }
+    if (answer.kind === 'done' || answer.kind === 'broken') this.onEnd(worker);
+    if (answer.kind === 'done') return;
+    this.holdForPainting();
+    // One state cannot be calculated; the next one is tried anew
+    if (answer.kind === 'broken')
+      this.fail(
+        `This state of the design could not be calculated (${answer.reason}). Undo the last change; nothing that was saved is lost.`,
+      );
+    else this.onTold(answer, sent);
+  }
+
+  /** A worker has nothing more to calculate of what it was sent. */
+  private onEnd(worker: number): void {
+    this.watch.given(worker, calculation);
+    const told = this.working.value?.alternative;
+    if (told !== undefined && this.scheduled.workerOf.get(told) === worker) this.working.next(undefined);
+  }
+
+  private onTold(answer: Told, { version, design }: Sent): void {
+    const state = this.subject.value;
+    const id = answer.kind === 'summary' ? answer.summary.id : answer.alternative;
+    const known = state.alternatives.get(id);
+    const summary = answer.kind === 'summary' ? carriedOver(answer.summary, known?.summary) : known?.summary;
+    if (!summary) return;
+    // A frame that cannot be calculated leaves the last good drawing on the sheet
+    const scene = answer.scene ?? known?.scene;
+    const alternatives = new Map(
+      [...state.alternatives].filter(([one]) => design.alternatives.some((a) => a.id === one)),
+    );
+    alternatives.set(id, { version, summary, ...(scene ? { scene } : {}) });
+    const { stage } = summary;
+    const before = this.scheduled.sent;
+    const event: SchedulerEvent = {
+      kind: 'told',
+      version,
+      alternative: id,
+      stage: stage === 'frame' || stage === 'forces' ? stage : 'later',
+      shownFirst: answer.kind === 'summary' && answer.shownFirst === true,
+      checksFollow: answer.kind === 'summary' && answer.checksFollow === true,
+    };
+    const allAnswered = [...(before?.unanswered ?? [])].every((one) => one === id && stage !== 'frame');
+    this.subject.next({ ...state, alternatives, version: allAnswered ? version : state.version });
+    this.dispatch(event);
   }
 
   /** The page has something to paint: where threads are scarce the workers wait for it. */
-  private giveWay(): void {
+  private holdForPainting(): void {
     if (this.spare || this.holding || !this.signs) return;
     this.holding = true;
     this.signs.hold();
@@ -242,141 +240,44 @@ export class Calculation implements OnDestroy {
     });
   }
 
-  private release(sent: Sent): void {
-    if (sent !== this.sent) return;
-    for (const { k, request } of sent.held) this.calculate(k, { ...request, show: this.show });
-    sent.held = [];
-  }
-
-  private calculate(k: number, request: Calculate): void {
-    this.watch.owes(k, calculation);
-    post(this.worker(k), request);
-  }
-
-  /** Gives up workers that say nothing any more. */
-  private look(): void {
+  /** Gives up workers that owe something and say nothing any more. */
+  private giveUpSilent(): void {
     const now = performance.now();
     const silent = this.watch.look(now - this.lastLooked);
     this.lastLooked = now;
-    const { sent } = this;
-    for (const k of silent) {
+    const { sent, workerOf } = this.scheduled;
+    for (const worker of silent) {
       const titles = (sent?.design.alternatives ?? [])
-        .filter(({ id }) => this.home.get(id) === k)
+        .filter(({ id }) => workerOf.get(id) === worker)
         .map(({ title }) => `"${title}"`);
-      this.dismiss(k);
+      this.dismiss(worker);
       if (sent)
-        this.failed(
-          sent,
+        this.fail(
           `The calculation of ${titles.join(', ')} gave no sign for ${longestSilence / 1000} s and was given up. ` +
             'Undo the last change, or calculate again; nothing that was saved is lost.',
         );
     }
   }
 
-  /** Ends a worker; another takes its place when something is asked of it. */
-  private dismiss(k: number): void {
-    this.workers.get(k)?.terminate();
-    this.workers.delete(k);
-    this.watch.forget(k);
-    for (const [id, { worker, resolve }] of this.asked) {
-      if (worker !== k) continue;
+  private dismiss(worker: number): void {
+    this.pool.dismiss(worker);
+    this.watch.forget(worker);
+    for (const [id, one] of this.asked) {
+      if (one.worker !== worker) continue;
       this.asked.delete(id);
-      resolve(undefined);
+      one.resolve(undefined);
     }
   }
 
-  /** The worker of a number, which begins when it is needed. */
-  private worker(k: number): Worker {
-    const known = this.workers.get(k);
-    if (known) return known;
-    const worker = this.makeWorker();
-    this.workers.set(k, worker);
-    if (this.signs) post(worker, { kind: 'share', memory: this.signs.memory });
-    worker.onmessage = ({ data }: MessageEvent<WorkerAnswer>) => this.hear(k, data);
-    worker.onerror = (event) => {
-      event.preventDefault();
-      this.fail(event.message || 'the worker could not be loaded');
-    };
-    return worker;
-  }
-
-  private hear(k: number, answer: WorkerAnswer): void {
-    this.watch.heard(k);
-    if (answer.kind === 'answer') {
-      this.watch.given(k, answerOf(answer.id));
-      this.asked.get(answer.id)?.resolve(answer.answer);
-      this.asked.delete(answer.id);
-      return;
-    }
-    const { sent } = this;
-    if (answer.version !== sent?.version) return;
-    if (answer.kind === 'done' || answer.kind === 'broken') {
-      this.watch.given(k, calculation);
-      if (
-        this.working.value?.alternative !== undefined &&
-        this.home.get(this.working.value.alternative) === k
-      )
-        this.working.next(undefined);
-    }
-    if (answer.kind === 'done') return;
-    if (answer.kind === 'progress') {
-      this.working.next(answer);
-      return;
-    }
-    this.giveWay();
-    if (answer.kind === 'broken') {
-      this.giveUp(sent, answer.reason);
-      return;
-    }
-    const { alternatives, version } = this.subject.value;
-    const id = answer.kind === 'summary' ? answer.summary.id : answer.alternative;
-    const known = alternatives.get(id);
-    const summary = answer.kind === 'summary' ? carriedOver(answer.summary, known?.summary) : known?.summary;
-    if (!summary) return;
-    // A frame that cannot be calculated leaves the last good drawing on the sheet
-    const scene = answer.scene ?? known?.scene;
-    const next = new Map(
-      [...alternatives].filter(([one]) => sent.design.alternatives.some((a) => a.id === one)),
-    );
-    next.set(id, { version: sent.version, summary, ...(scene ? { scene } : {}) });
-    if (answer.kind === 'summary' && answer.shownFirst && id === sent.selected) sent.pictured = true;
-    if (id === sent.selected && (sent.pictured || summary.stage !== 'frame'))
-      this.seen(sent, answer.kind === 'summary' && answer.checksFollow === true);
-    if (summary.stage !== 'frame') sent.unanswered.delete(id);
-    if (summary.stage !== 'forces' && summary.stage !== 'frame') {
-      sent.unchecked.delete(id);
-      if (sent.unchecked.size === 0) this.lastChecked = performance.now();
-    }
-    const { failure } = this.subject.value;
-    this.subject.next({
-      alternatives: next,
-      version: sent.unanswered.size === 0 ? sent.version : version,
-      ...(failure === undefined ? {} : { failure }),
-    });
-    this.next();
-  }
-
-  /** One state cannot be worked out; the next one is tried anew. */
-  private giveUp(sent: Sent, reason: string): void {
-    this.failed(
-      sent,
-      `This state of the design could not be calculated (${reason}). Undo the last change; nothing that was saved is lost.`,
-    );
-  }
-
-  private failed(sent: Sent, failure: string): void {
-    sent.unanswered.clear();
-    sent.unchecked.clear();
-    sent.held = [];
+  private fail(failure: string): void {
     this.working.next(undefined);
     this.subject.next({ ...this.subject.value, failure });
-    this.next();
+    this.dispatch({ kind: 'given up' });
   }
 
   /** A worker that breaks is said once and not started again for ever: the page can be loaded anew. */
-  private fail(reason: string): void {
-    if (this.broken) return;
-    this.broken = true;
+  private onBroken(reason: string): void {
+    if (this.ended) return;
     this.end();
     for (const { resolve } of this.asked.values()) resolve(undefined);
     this.asked.clear();
@@ -390,7 +291,3 @@ export class Calculation implements OnDestroy {
 /** What a worker owes: the design that it was sent last, or the answer to a question. */
 const calculation = 'calculation';
 const answerOf = (id: number) => `answer ${id}`;
-
-function post(worker: Worker, request: WorkerRequest): void {
-  worker.postMessage(request);
-}

@@ -75,7 +75,7 @@ describe('CalculationDesk', () => {
       'pinned complete',
     ]);
     const checked = summaries().filter(({ summary: { id, stage } }) => id === 'fixed' && stage === 'checks');
-    expect(checked.map(({ summary }) => summary.remarks?.length)).toEqual([undefined, 0]);
+    expect(checked.map(({ summary }) => summary.warnings?.length)).toEqual([undefined, 0]);
     // While older work is left unanswered all alternatives' forces come first
     answers = [];
     desk.take({ ...request, version: 2 });
@@ -132,7 +132,7 @@ describe('CalculationDesk', () => {
 
   it('stops in the middle of a stage when shared memory names a newer design', async () => {
     const signs = new SharedSigns(new Int32Array(2));
-    desk.take({ kind: 'share', memory: signs.memory });
+    desk.take({ kind: 'memory', memory: signs.memory });
     signs.setNewest(2);
     calculate(1, ['fixed']);
     await new Promise((done) => setTimeout(done, 200));
@@ -151,7 +151,7 @@ describe('CalculationDesk', () => {
 
   it('waits in the middle of a stage while the page has something to paint', async () => {
     const signs = new SharedSigns(new Int32Array(2));
-    desk.take({ kind: 'share', memory: signs.memory });
+    desk.take({ kind: 'memory', memory: signs.memory });
     signs.hold();
     const waits = spyOn(Atomics, 'wait').and.callFake(() => {
       signs.release();

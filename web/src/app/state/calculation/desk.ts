@@ -76,7 +76,7 @@ export class CalculationDesk {
   ) {}
 
   take(request: WorkerRequest): void {
-    if (request.kind === 'share') this.signs = new SharedSigns(request.memory);
+    if (request.kind === 'memory') this.signs = new SharedSigns(request.memory);
     else if (request.kind === 'calculate') void this.calculate(request);
     else if (request.kind === 'show') this.redraw(request.show);
     else this.answer(request);
@@ -117,7 +117,7 @@ export class CalculationDesk {
     const progress: Progress = {
       stage: (name) => (part = name),
       step: (done) => {
-        this.signs?.giveWay();
+        this.signs?.waitForPage();
         if (this.signs?.isOvertaken(version)) throw new Overtaken();
         const now = performance.now();
         if (now - told < toldEvery) return;

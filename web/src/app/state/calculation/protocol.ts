@@ -16,7 +16,7 @@ export interface Show extends DrawingOptions {
 /** To a worker. */
 export type WorkerRequest =
   /** The memory of `SharedSigns`. */
-  | { readonly kind: 'share'; readonly memory: Int32Array }
+  | { readonly kind: 'memory'; readonly memory: Int32Array }
   | {
       readonly kind: 'calculate';
       /** Number of the design's state; answers carry it back. */

@@ -37,7 +37,7 @@ export class SharedSigns {
   }
 
   /** Waits in a worker while the page is at work. */
-  giveWay(): void {
+  waitForPage(): void {
     if (Atomics.load(this.memory, busy) === 1) Atomics.wait(this.memory, busy, 1, longestWait);
   }
 }

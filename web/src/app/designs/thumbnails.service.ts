@@ -17,7 +17,7 @@ import { Units } from '../ui/units.service';
 import type { Sheet } from '../stage/types';
 
 /** What is seen of a design before it is opened: its reference's frame and most telling numbers, and what each alternative comes to. */
-export interface Glance {
+export interface Thumbnail {
   readonly sheet?: Sheet;
   readonly reference: string;
   readonly numbers: readonly {
@@ -60,11 +60,11 @@ const edge = { left: 10, right: 10, top: 10, bottom: 12 };
 
 /** Works designs out one after the other while their list is looked at; what is known of a revision stays known. */
 @Injectable()
-export class Glances implements OnDestroy {
+export class Thumbnails implements OnDestroy {
   private readonly api = inject(DesignApi);
   private readonly units = inject(Units);
   private readonly makeWorker = inject(CALCULATION_WORKER);
-  private readonly known = signal<ReadonlyMap<string, Glance>>(new Map());
+  private readonly known = signal<ReadonlyMap<string, Thumbnail>>(new Map());
   private worker: Worker | undefined;
   private waiting: { design: DesignSummary; far: Far }[] = [];
   private readonly loaded = new Map<string, Seen>();
@@ -72,7 +72,7 @@ export class Glances implements OnDestroy {
   private version = 0;
   private stopped = false;
 
-  of({ id, revision }: DesignSummary): Glance | undefined {
+  of({ id, revision }: DesignSummary): Thumbnail | undefined {
     return this.known().get(`${id} ${revision}`);
   }
 
@@ -110,7 +110,7 @@ export class Glances implements OnDestroy {
       const { summary, scene } = answer;
       seen.summaries.set(summary.id, summary);
       if (summary.id === document.reference && scene) seen.scene = scene;
-      this.known.update((all) => new Map(all).set(key, glanceOf(seen)));
+      this.known.update((all) => new Map(all).set(key, thumbnailOf(seen)));
       return far === 'frame';
     });
   }
@@ -142,7 +142,7 @@ export class Glances implements OnDestroy {
   }
 }
 
-function glanceOf({ document: design, summaries, scene }: Seen): Glance {
+function thumbnailOf({ document: design, summaries, scene }: Seen): Thumbnail {
   const reference = summaries.get(design.reference);
   const known = design.alternatives.flatMap(({ id }) => summaries.get(id) ?? []);
   const counts = new Map<string, number>();

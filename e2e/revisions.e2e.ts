@@ -46,7 +46,7 @@ test('a deleted design is listed and brought back', async ({ page, app }) => {
   await expect(back).toHaveCount(0);
 });
 
-test('the model check names what is wrong, shows it, and mends it by one press', async ({ page, app }) => {
+test('the model check names what is wrong, shows it, and fixes it by one press', async ({ page, app }) => {
   const id = await openSlipShed(page, app);
   const check = page.locator('app-model-check');
   await expect(check).toContainText('sound');
@@ -67,10 +67,10 @@ test('the model check names what is wrong, shows it, and mends it by one press',
   });
   expect(saved.ok()).toBe(true);
   await page.reload();
-  await check.getByRole('button', { name: /1 remark/ }).click();
+  await check.getByRole('button', { name: /1 warning/ }).click();
   await expect(check.locator('li')).toContainText('matches nothing');
   await check.getByRole('button', { name: 'Remove the rule', exact: true }).click();
   await expect(check).toContainText('sound');
   await page.keyboard.press('Control+z');
-  await expect(check).toContainText('1 remark');
+  await expect(check).toContainText('1 warning');
 });

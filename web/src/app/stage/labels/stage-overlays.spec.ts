@@ -1,21 +1,21 @@
 import { Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { OverSheet, OverSheetDirective } from './over-sheet';
+import { StageOverlays, StageOverlayDirective } from './stage-overlays';
 
 /** A sheet of 400 × 300 px, 10 px from the page's corner, with two things over it. */
 @Component({
   selector: 'app-laid-over',
-  imports: [OverSheetDirective],
-  providers: [OverSheet],
+  imports: [StageOverlayDirective],
+  providers: [StageOverlays],
   template: `
     <div class="sheet" style="position: absolute; left: 10px; top: 10px; width: 400px; height: 300px"></div>
     <p
-      appOverSheet
+      appStageOverlay
       style="position: absolute; left: 33px; top: 20px; margin: 0; height: 16px"
       [style.width.px]="wide()"
     ></p>
     @if (second()) {
-      <p appOverSheet style="position: absolute; left: 210px; top: 282px; width: 80px; height: 20px"></p>
+      <p appStageOverlay style="position: absolute; left: 210px; top: 282px; width: 80px; height: 20px"></p>
     }
   `,
 })
@@ -31,8 +31,8 @@ describe('what stands over a sheet', () => {
     const fixture = TestBed.createComponent(LaidOverComponent);
     const host = fixture.nativeElement as HTMLElement;
     document.body.append(host);
-    const over = fixture.debugElement.injector.get(OverSheet);
-    over.lay(host.querySelector('.sheet')!);
+    const over = fixture.debugElement.injector.get(StageOverlays);
+    over.setSheet(host.querySelector('.sheet')!);
     await fixture.whenStable();
     await observed();
     // 23 to 73 and 10 to 26; 200 to 280 and 288 (with the margin of a paragraph) to 308

@@ -7,7 +7,7 @@ import { CalculationDesk } from '../state/calculation/desk';
 import type { WorkerAnswer, WorkerRequest } from '../state/calculation/protocol';
 import { ApiProblem, DesignApi, type DesignSummary } from '../state/saving/design-api.service';
 import { quickShed } from '../testing/open-design';
-import { Glances } from './glances.service';
+import { Thumbnails } from './thumbnails.service';
 
 /** A worker that works in the page, and notes what it was asked for. */
 class WorkerInPage {
@@ -37,7 +37,7 @@ const summary = (id: string, more: Partial<DesignSummary> = {}): DesignSummary =
   ...more,
 });
 
-describe('Glances', () => {
+describe('Thumbnails', () => {
   let worker: WorkerInPage;
   let loads: string[];
   let load: (id: string) => ReturnType<DesignApi['load']>;
@@ -51,7 +51,7 @@ describe('Glances', () => {
     };
     TestBed.configureTestingModule({
       providers: [
-        Glances,
+        Thumbnails,
         { provide: CALCULATION_WORKER, useValue: () => worker },
         { provide: DesignApi, useValue: { load: (id: string) => load(id) } },
       ],
@@ -59,34 +59,38 @@ describe('Glances', () => {
   });
 
   /** Waits until nothing is open any more. */
-  async function seen(glances: Glances, design: DesignSummary) {
+  async function seen(thumbnails: Thumbnails, design: DesignSummary) {
     for (let i = 0; i < 400; i++) {
-      const glance = glances.of(design);
-      if (glance && !glance.pending) return glance;
+      const thumbnail = thumbnails.of(design);
+      if (thumbnail && !thumbnail.pending) return thumbnail;
       await new Promise((done) => setTimeout(done, 10));
     }
     throw new Error('the design was not worked out');
   }
 
   it('tells the reference’s frame and first figures, and what the alternatives come to', async () => {
-    const glances = TestBed.inject(Glances);
+    const thumbnails = TestBed.inject(Thumbnails);
     const design = summary('a');
-    glances.look([design]);
-    const glance = await seen(glances, design);
-    expect(glance.reference).toBe('Fixed bases');
-    expect(glance.numbers.map(({ name }) => name)).toEqual(['Utilisation', 'Eaves sway', 'Apex deflection']);
-    expect(glance.numbers[0]!.text).toMatch(/^0\.\d{3}$/);
-    expect(glance.sheet!.scene.members.ids.length).toBe(4);
+    thumbnails.look([design]);
+    const thumbnail = await seen(thumbnails, design);
+    expect(thumbnail.reference).toBe('Fixed bases');
+    expect(thumbnail.numbers.map(({ name }) => name)).toEqual([
+      'Utilisation',
+      'Eaves sway',
+      'Apex deflection',
+    ]);
+    expect(thumbnail.numbers[0]!.text).toMatch(/^0\.\d{3}$/);
+    expect(thumbnail.sheet!.scene.members.ids.length).toBe(4);
     // The four alternatives are counted by what they come to
-    const counts = [...glance.verdict.matchAll(/(\d+) /g)].map(([, count]) => Number(count));
+    const counts = [...thumbnail.verdict.matchAll(/(\d+) /g)].map(([, count]) => Number(count));
     expect(counts.reduce((a, b) => a + b, 0)).toBe(4);
   });
 
   it('looks at all frames before any is worked out, and at the references before the others', async () => {
-    const glances = TestBed.inject(Glances);
+    const thumbnails = TestBed.inject(Thumbnails);
     const [a, b] = [summary('a'), summary('b')];
-    glances.look([a, b]);
-    await seen(glances, b);
+    thumbnails.look([a, b]);
+    await seen(thumbnails, b);
     expect(loads).toEqual(['a', 'b']);
     const reference = quickShed().reference;
     expect(worker.asked.slice(0, 4)).toEqual([[reference], [reference], [reference], [reference]]);
@@ -94,36 +98,36 @@ describe('Glances', () => {
   });
 
   it('does not work out again what it knows, only another revision', async () => {
-    const glances = TestBed.inject(Glances);
+    const thumbnails = TestBed.inject(Thumbnails);
     const design = summary('a');
-    glances.look([design]);
-    await seen(glances, design);
+    thumbnails.look([design]);
+    await seen(thumbnails, design);
     const before = worker.asked.length;
-    glances.look([design]);
+    thumbnails.look([design]);
     await new Promise((done) => setTimeout(done, 30));
     expect(worker.asked.length).toBe(before);
-    expect(glances.of(summary('a', { revision: 2 }))).toBeUndefined();
+    expect(thumbnails.of(summary('a', { revision: 2 }))).toBeUndefined();
   });
 
   it('passes over what cannot be read or loaded, and tells of frames that cannot be calculated', async () => {
-    const glances = TestBed.inject(Glances);
+    const thumbnails = TestBed.inject(Thumbnails);
     const broken = (): Design => ({ ...quickShed(), steps: [] });
     load = (id) =>
       id === 'gone'
         ? throwError(() => new ApiProblem(404, 'It is not there.'))
         : of({ id, revision: 1, document: broken() });
     const design = summary('a');
-    glances.look([summary('x', { unreadable: 'It is not JSON.' }), summary('gone'), design]);
-    const glance = await seen(glances, design);
-    expect(glance.verdict).toBe('4 not calculated');
-    expect(glance.loud).toBeTrue();
-    expect(glances.of(summary('gone'))).toBeUndefined();
+    thumbnails.look([summary('x', { unreadable: 'It is not JSON.' }), summary('gone'), design]);
+    const thumbnail = await seen(thumbnails, design);
+    expect(thumbnail.verdict).toBe('4 not calculated');
+    expect(thumbnail.loud).toBeTrue();
+    expect(thumbnails.of(summary('gone'))).toBeUndefined();
   });
 
   it('ends its work when the list is left', () => {
-    const glances = TestBed.inject(Glances);
-    glances.look([summary('a')]);
+    const thumbnails = TestBed.inject(Thumbnails);
+    thumbnails.look([summary('a')]);
     TestBed.resetTestingModule();
-    expect(glances.of(summary('a'))).toBeUndefined();
+    expect(thumbnails.of(summary('a'))).toBeUndefined();
   });
 });

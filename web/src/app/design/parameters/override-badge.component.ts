@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 
 /** Says that only the selected alternative has this value; pressing it lets the alternative follow the design again. */
 @Component({
-  selector: 'app-own-mark',
+  selector: 'app-override-badge',
   template: `
     <button
       type="button"
@@ -25,7 +25,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class OwnMarkComponent {
+export class OverrideBadgeComponent {
   /** The parameter's title. */
   readonly title = input.required<string>();
   readonly followed = output();

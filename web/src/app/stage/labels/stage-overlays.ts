@@ -10,7 +10,7 @@ const nowhere: Box = { left: 0, top: 0, width: 0, height: 0 };
 
 /** What a screen lays over its sheet, such as legends and buttons: texts of the sheet keep off it. */
 @Injectable()
-export class OverSheet {
+export class StageOverlays {
   private readonly places = new Map<HTMLElement, Box>();
   private readonly observer = new ResizeObserver(() => this.measure());
   private readonly found = signal<readonly Box[]>([], {
@@ -26,7 +26,7 @@ export class OverSheet {
   }
 
   /** The sheet itself; it may be another one later. */
-  lay(sheet: HTMLElement): void {
+  setSheet(sheet: HTMLElement): void {
     if (this.sheet) this.observer.unobserve(this.sheet);
     this.sheet = sheet;
     this.observer.observe(sheet);
@@ -73,10 +73,10 @@ export class OverSheet {
 }
 
 /** Marks something that stands over the sheet of the same screen. */
-@Directive({ selector: '[appOverSheet]' })
-export class OverSheetDirective {
+@Directive({ selector: '[appStageOverlay]' })
+export class StageOverlayDirective {
   constructor() {
-    const over = inject(OverSheet);
+    const over = inject(StageOverlays);
     const { nativeElement } = inject<ElementRef<HTMLElement>>(ElementRef);
     over.add(nativeElement);
     inject(DestroyRef).onDestroy(() => over.remove(nativeElement));
