@@ -48,10 +48,10 @@ describe('WorkspaceStateComponent', () => {
     savingState.set({ kind: 'saving' });
     expect(told()).toEqual(['Saving…']);
     expect(host.querySelector('.bad')).toBeNull();
-    savingState.set({ kind: 'unsaved', reason: 'The server does not answer.' });
+    savingState.set({ kind: 'unsaved', reason: 'The server does not answer.', kept: true });
     expect(told()).toEqual(['Not saved']);
     expect(host.querySelector('.bad')).not.toBeNull();
-    savingState.set({ kind: 'conflict', reason: 'Another page saved it.' });
+    savingState.set({ kind: 'conflict', reason: 'Another page saved it.', kept: true });
     expect(told()).toEqual(['Changed elsewhere']);
   });
 

@@ -90,9 +90,7 @@ export class Calculation implements OnDestroy {
     const id = ++this.lastAsked;
     this.watch.owes(worker, answerOf(id));
     this.pool.post(worker, { kind: 'ask', id, alternative, question, ask });
-    return new Promise((resolve) =>
-      this.asked.set(id, { worker, resolve: resolve }),
-    );
+    return new Promise((resolve) => this.asked.set(id, { worker, resolve: resolve }));
   }
 
   /** Stops what is being calculated; what is on the screen stays, and is said to be outdated. */

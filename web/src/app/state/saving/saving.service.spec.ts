@@ -21,9 +21,10 @@ class FakeApi {
 
 class FakeDrafts {
   readonly kept = new Map<string, Design>();
+  hasStore = true;
   keep(id: string, _revision: number, design: Design): Promise<boolean> {
-    this.kept.set(id, design);
-    return Promise.resolve(true);
+    if (this.hasStore) this.kept.set(id, design);
+    return Promise.resolve(this.hasStore);
   }
   forget(id: string): Promise<void> {
     this.kept.delete(id);
@@ -92,10 +93,22 @@ describe('Saving', () => {
     api.answer = () => throwError(() => new ApiProblem(0, 'The server does not answer.'));
     saving.changed(changed('20 m'));
     await settle(500);
-    expect(saving.state).toEqual({ kind: 'unsaved', reason: 'The server does not answer.' });
+    expect(saving.state).toEqual({ kind: 'unsaved', reason: 'The server does not answer.', kept: true });
     api.answer = () => of(4);
     await settle(3100);
     expect(saving.state).toEqual({ kind: 'saved', revision: 4 });
+  });
+
+  it('says where the browser keeps nothing', async () => {
+    drafts.hasStore = false;
+    api.answer = () => throwError(() => new ApiProblem(0, 'The server does not answer.'));
+    saving.changed(changed('20 m'));
+    await settle(500);
+    expect(saving.state).toEqual({ kind: 'unsaved', reason: 'The server does not answer.', kept: false });
+    drafts.hasStore = true;
+    saving.changed(changed('21 m'));
+    await settle(500);
+    expect(saving.state).toEqual(jasmine.objectContaining({ kind: 'unsaved', kept: true }));
   });
 
   it('stops at a conflict', async () => {

@@ -1,16 +1,21 @@
 import { Injectable, inject, type OnDestroy } from '@angular/core';
 import type { Design } from '@hashira/core';
 import { Drafts } from './drafts.service';
-import { BehaviorSubject, firstValueFrom } from 'rxjs';
+import { BehaviorSubject, Subject, exhaustMap, firstValueFrom, of, switchMap, timer } from 'rxjs';
 import { ApiProblem, DesignApi } from './design-api.service';
 
 /** Whether the design on the screen is on the server. */
 export type SavingState =
   | { readonly kind: 'saved'; readonly revision: number }
   | { readonly kind: 'saving' }
-  | { readonly kind: 'unsaved'; readonly reason: string }
-  | { readonly kind: 'conflict'; readonly reason: string };
+  | ({ readonly kind: 'unsaved' | 'conflict'; readonly reason: string } & Kept);
 
+/** Whether the browser keeps what is not on the server yet. */
+interface Kept {
+  readonly kept: boolean;
+}
+
+/** A change is saved so much later, so that those of one gesture go together; a silent server is asked again after the second, ms. */
 const pause = 400;
 const retryAfter = 3000;
 
@@ -26,15 +31,27 @@ export class Saving implements OnDestroy {
   private revision = 0;
   private stored: Design | undefined;
   private wanted: Design | undefined;
-  private timer: ReturnType<typeof setTimeout> | undefined;
-  private running = false;
   private readonly drafts = inject(Drafts);
+  /** The draft's store is used by one change after the other. */
   private keeping: Promise<unknown> = Promise.resolve();
+  private kept = true;
+  /** In how many ms it is to be saved; the latest counts. */
+  private readonly due = new Subject<number>();
 
   readonly state$ = this.subject.asObservable();
 
   get state(): SavingState {
     return this.subject.value;
+  }
+
+  constructor() {
+    // Not ended with the page: what waits then is still saved. One save at a time; what is changed meanwhile makes one due again
+    this.due
+      .pipe(
+        switchMap((wait) => (wait === 0 ? of(0) : timer(wait))),
+        exhaustMap(() => this.save()),
+      )
+      .subscribe();
   }
 
   /** Begins with a design as the server has it. */
@@ -52,13 +69,12 @@ export class Saving implements OnDestroy {
     this.keepDraft(design);
     if (this.subject.value.kind === 'conflict') return;
     this.subject.next({ kind: 'saving' });
-    this.schedule(pause);
+    this.due.next(pause);
   }
 
   /** Saves what waits without the pause. */
   flush(): void {
-    clearTimeout(this.timer);
-    this.flushNow();
+    if (this.wanted !== this.stored && this.subject.value.kind !== 'conflict') this.due.next(0);
   }
 
   /** Sends what waits with a request that outlives the page; the draft in the browser stays until an answer is seen. */
@@ -73,7 +89,11 @@ export class Saving implements OnDestroy {
 
   private keepDraft(design: Design): void {
     const { id, revision } = this;
-    this.keeping = this.keeping.then(() => this.drafts.keep(id, revision, design));
+    this.keeping = this.keeping.then(async () => {
+      this.kept = await this.drafts.keep(id, revision, design);
+      const { value } = this.subject;
+      if ('kept' in value && value.kept !== this.kept) this.subject.next({ ...value, kept: this.kept });
+    });
   }
 
   /** The server has it: the draft is no longer needed, unless more was changed meanwhile. */
@@ -82,23 +102,12 @@ export class Saving implements OnDestroy {
     this.keeping = this.keeping.then(() => (this.wanted === design ? this.drafts.forget(id) : undefined));
   }
 
-  private schedule(delay: number): void {
-    clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.save(), delay);
-  }
-
-  private flushNow(): void {
-    if (this.wanted !== this.stored && this.subject.value.kind !== 'conflict') void this.save();
-  }
-
   private async save(): Promise<void> {
-    if (this.running) return;
     const design = this.wanted;
     if (!design || design === this.stored) {
       this.subject.next({ kind: 'saved', revision: this.revision });
       return;
     }
-    this.running = true;
     try {
       this.revision = await firstValueFrom(this.api.save(this.id, this.revision, design));
       this.stored = design;
@@ -106,23 +115,26 @@ export class Saving implements OnDestroy {
       this.subject.next(
         this.wanted === design ? { kind: 'saved', revision: this.revision } : { kind: 'saving' },
       );
-      if (this.wanted !== design) this.schedule(pause);
+      this.saveAgainUnless(design);
     } catch (error) {
       await this.failed(error, design);
-    } finally {
-      this.running = false;
     }
+  }
+
+  /** What was changed while a save was on its way is due once that is over. */
+  private saveAgainUnless(saved: Design): void {
+    if (this.wanted !== saved) this.due.next(pause);
   }
 
   private async failed(error: unknown, design: Design): Promise<void> {
     if (!(error instanceof ApiProblem)) throw error;
     if (error.status === 412 && (await this.alreadyStored(design))) return;
     if (error.status === 412 || error.status === 404) {
-      this.subject.next({ kind: 'conflict', reason: error.message });
+      this.subject.next({ kind: 'conflict', reason: error.message, kept: this.kept });
       return;
     }
-    this.subject.next({ kind: 'unsaved', reason: error.message });
-    if (error.status === 0 || error.status >= 500) this.schedule(retryAfter);
+    this.subject.next({ kind: 'unsaved', reason: error.message, kept: this.kept });
+    if (error.status === 0 || error.status >= 500) this.due.next(retryAfter);
   }
 
   /** An answer may have been lost on the way: then the server already has just what was sent. */
@@ -134,7 +146,7 @@ export class Saving implements OnDestroy {
       this.stored = design;
       this.dropDraft(design);
       this.subject.next({ kind: 'saved', revision: this.revision });
-      if (this.wanted !== design) this.schedule(pause);
+      this.saveAgainUnless(design);
       return true;
     } catch (error) {
       if (error instanceof ApiProblem) return false;
