@@ -32,6 +32,8 @@ export interface DrawnScene {
   readonly space: 'plane' | 'solid';
   /** Members by number: id of the piece, its ends, m. For picking. */
   readonly members: { readonly ids: readonly string[]; readonly ends: Float32Array };
+  /** Why the result that was asked for is not drawn, in words. */
+  readonly problem?: string;
 }
 
 /** Draws an alternative: its frame always, the result that is asked for as far as it is known. */
