@@ -8,7 +8,7 @@ import { root } from './set-up.mjs';
 export const serverMain = join(root, 'server/dist/main.js');
 
 export async function buildServer() {
-  const sources = ['server/src', 'core/src', 'package-lock.json'];
+  const sources = ['server/src', 'core/src', 'core/starts', 'package-lock.json'];
   const changed = Math.max(...sources.map((path) => newest(join(root, path))));
   if (existsSync(serverMain) && statSync(serverMain).mtimeMs > changed) return;
   // Not at the top: this file is loaded before packages are installed

@@ -81,7 +81,7 @@ describe('points that can be dragged', () => {
     // A place that is named has no coordinates to halve
     expect(addPoint(design(), place(1))).toEqual(design());
     let less = design();
-    for (let i = 0; i < 5; i++) less = removePoint(less, place(0));
+    for (let i = 0; i < 5; i++) less = removePoint(less, { ...place(0), least: 2 });
     expect(pointsOf(less).length).toBe(2);
   });
 });

@@ -5,6 +5,8 @@ import { add, turned, type Point } from '../geometry/vector.js';
 import { resolveAlternative } from './resolve.js';
 import { placingOf } from './run-steps.js';
 import type { Alternative, Design, Step } from '../document/types.js';
+import type { Field, FieldForm, Fields } from '../fields/index.js';
+import { kindOf } from '../steps/index.js';
 
 /** A point that is written in a step and can be dragged on the stage. */
 export interface PointHandle {
@@ -12,6 +14,10 @@ export interface PointHandle {
   /** The list it stands in, such as `points` or `curve/through`, and its place there. */
   readonly list: string;
   readonly index: number;
+  /** Axes of its numbers as they are written (0 is x). */
+  readonly axes: readonly number[];
+  /** How many points must stay in its list. */
+  readonly least: number;
   /** m, global. */
   readonly at: Point;
   /** Coordinates that a hand may change: those written as plain lengths, by number (0 is x). Formulas stay as they are. */
@@ -20,21 +26,35 @@ export interface PointHandle {
   readonly turn: number;
 }
 
-/** Lists of points that steps have. */
-const lists = ['points', 'curve/through'];
+/** A list of points that a kind of step declares. */
+interface PointList {
+  readonly path: string;
+  readonly form: Extract<FieldForm, { kind: 'points' }>;
+}
+
+/** The lists of points among fields, those within records and variants too. */
+function pointLists(fields: Fields, before = ''): PointList[] {
+  return Object.entries(fields).flatMap(([name, { form }]: [string, Field<unknown>]) => {
+    const path = `${before}${name}`;
+    if (form.kind === 'points') return [{ path, form }];
+    if (form.kind === 'record') return pointLists(form.fields, `${path}/`);
+    return form.kind === 'variants' ? pointLists(form.variants, `${path}/`) : [];
+  });
+}
 
 /** The points of a step that are written by coordinates; none where it has no list of points, or its names cannot be evaluated. */
 export function pointHandles(design: Design, alternative: Alternative, id: string): PointHandle[] {
   const outcome = attempt(() => {
     const { design: own, names } = resolveAlternative(design, alternative);
     const step = own.steps.find((one) => one.id === id);
-    // Only generators have points and an origin; `at` of an edit is something else
-    return step?.make !== undefined && !step.off ? lists.flatMap((list) => handlesIn(step, list, names)) : [];
+    // Only generators have an origin; `at` of an edit is something else
+    if (step?.make === undefined || step.off) return [];
+    return pointLists(kindOf(step)?.fields ?? {}).flatMap((list) => handlesIn(step, list, names));
   });
   return outcome.ok ? outcome.value : [];
 }
 
-function handlesIn(step: Step, list: string, names: Names): PointHandle[] {
+function handlesIn(step: Step, { path: list, form }: PointList, names: Names): PointHandle[] {
   const points = writtenPoints(step, list);
   if (points.length === 0) return [];
   const place = { what: 'a point', where: {} };
@@ -43,18 +63,13 @@ function handlesIn(step: Step, list: string, names: Names): PointHandle[] {
   return points.flatMap((written, index) => {
     if (!Array.isArray(written)) return [];
     const coordinates = written as Written[];
-    const axes = pointAxes(coordinates.length, list);
+    const axes = coordinates.length === 3 ? [0, 1, 2] : form.plane === 'xz' ? [0, 2] : [0, 1];
     const local: [number, number, number] = [0, 0, 0];
     coordinates.forEach((one, k) => (local[axes[k]!] = length(one)));
     const free = axes.filter((_, k) => isPlain(coordinates[k]!));
-    return [{ step: step.id, list, index, at: add(turned(local, turn), origin), free, turn }];
+    const at = add(turned(local, turn), origin);
+    return [{ step: step.id, list, index, axes, least: form.least, at, free, turn }];
   });
-}
-
-/** Axes of a written point's numbers: two mean x, z in a line and x, y in plan. */
-export function pointAxes(count: number, list: string): readonly number[] {
-  if (count === 3) return [0, 1, 2];
-  return list === 'points' ? [0, 2] : [0, 1];
 }
 
 /** Whether a coordinate is a number with a unit of length and no formula. */

@@ -1,5 +1,5 @@
 import { turned, type Point } from '../geometry/vector.js';
-import { isPlain, pointAxes, writtenPoints, type PointHandle } from '../build/point-handles.js';
+import { isPlain, writtenPoints, type PointHandle } from '../build/point-handles.js';
 import type { Design } from '../document/types.js';
 import { setStepField } from './steps.js';
 
@@ -15,10 +15,9 @@ const metres = (value: number): string => `${Number(value.toFixed(3))} m`;
 export function movePoint(design: Design, handle: PointHandle, by: Point): Design {
   const written = pointOf(design, handle);
   if (!Array.isArray(written)) return design;
-  const axes = pointAxes(written.length, handle.list);
   const own = turned(by, -handle.turn);
   const next = (written as string[]).map((one, k) => {
-    const axis = axes[k]!;
+    const axis = handle.axes[k]!;
     if (!handle.free.includes(axis) || own[axis] === 0) return one;
     return metres(lengthOf(one) + own[axis]!);
   });
@@ -45,10 +44,9 @@ export function addPoint(design: Design, place: Place): Design {
 }
 
 /** Removes a point; the last few that a step needs stay. */
-export function removePoint(design: Design, place: Place): Design {
+export function removePoint(design: Design, place: Place & Pick<PointHandle, 'least'>): Design {
   const list = listOf(design, place);
-  const least = place.list === 'points' ? 2 : 3;
-  if (list.length <= least) return design;
+  if (list.length <= place.least) return design;
   return setStepField(
     design,
     place.step,

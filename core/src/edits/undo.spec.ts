@@ -79,10 +79,19 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   movePoint: (d) =>
     changes.movePoint(
       withLine(d),
-      { step: 'mast', list: 'points', index: 1, at: [0, 0, 0], free: [0, 2], turn: 0 },
+      {
+        step: 'mast',
+        list: 'points',
+        index: 1,
+        axes: [0, 2],
+        least: 2,
+        at: [0, 0, 0],
+        free: [0, 2],
+        turn: 0,
+      },
       [1, 0, 0],
     ),
-  removePoint: (d) => changes.removePoint(withLine(d), { step: 'mast', list: 'points', index: 1 }),
+  removePoint: (d) => changes.removePoint(withLine(d), { step: 'mast', list: 'points', index: 1, least: 2 }),
   addRule: (d) => changes.addRule(d, { id: 'r', members: 'true', roll: '0 deg' }),
   moveRule: (d) => changes.moveRule(d, 'rafters', 0),
   removeRule: (d) => changes.removeRule(d, 'snow'),

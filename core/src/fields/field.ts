@@ -16,7 +16,8 @@ export type FieldForm =
   | { readonly kind: 'text' }
   | { readonly kind: 'list'; readonly quantity: QuantityName }
   | { readonly kind: 'point' }
-  | { readonly kind: 'points' }
+  /** Points that can be dragged: in which plane two numbers lie, and how many must stay. */
+  | { readonly kind: 'points'; readonly plane: 'xz' | 'xy'; readonly least: number }
   | { readonly kind: 'condition'; readonly of: 'members' | 'nodes' }
   | { readonly kind: 'section' }
   | { readonly kind: 'record'; readonly fields: Fields }

@@ -41,7 +41,7 @@ export function point(head: Head): Field<NamedPoint> {
 export function points(head: Head & { least?: number }): Field<NamedPoint[]> {
   return field(head, {
     schema: { type: 'array', items: pointSchema, minItems: head.least ?? 2, maxItems: mostItems },
-    form: { kind: 'points' },
+    form: { kind: 'points', plane: 'xz', least: head.least ?? 2 },
     read: (written, context, place) =>
       (written as unknown[]).map((item, i) =>
         readPoint(item, context, { ...place, what: `${place.what} ${i + 1}` }),

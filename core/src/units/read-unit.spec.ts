@@ -20,11 +20,12 @@ function other(text: string): { si: number; dimension: number[] } | undefined {
 const exact: Readonly<Record<string, number>> = {
   kip: 4448.2216152605,
   acre: 43_560 * 0.3048 ** 2,
-  rd: 5.0292,
   psi: 6894.757293168361,
-  torr: 133.32236842105263,
   hp: 745.69987158227,
 };
+
+/** Pints and quarts to the package, thousand-billionths and the like of a tonne here. */
+const otherwise = new Set(['pt', 'qt']);
 
 describe('readUnit', () => {
   it('knows each unit of its table, with each prefix, as an independent package does', () => {
@@ -37,6 +38,7 @@ describe('readUnit', () => {
             ? []
             : siPrefixes.map(([letters, word]) => (prefixes === 'letters' ? letters : word));
         for (const prefix of ['', ...all]) {
+          if (otherwise.has(prefix + name)) continue;
           const wanted = other(prefix + name);
           const read = readUnit(prefix + name)!;
           expect(wanted)
@@ -53,7 +55,7 @@ describe('readUnit', () => {
         }
       }
     }
-    expect(compared).toBeGreaterThan(1000);
+    expect(compared).toBeGreaterThan(700);
   });
 
   it('is exact where the package rounds', () => {
@@ -113,6 +115,12 @@ describe('readUnit', () => {
       'celsius',
       'A',
       '__proto__',
+      // Of no use to an engineer, and names that a parameter may want
+      'stone',
+      'pint',
+      'torr',
+      'erg',
+      'link',
     ])
       expect(readUnit(text)).withContext(text).toBeUndefined();
   });

@@ -48,67 +48,62 @@ function unit(
   return { names: names.split(' '), si, dimension, prefixes, power: prefixPower };
 }
 
-/** The units that can be written. Sources: BIPM, The International System of Units; NIST SP 811, appendix B. */
-export const unitTable: readonly UnitEntry[] = [
+/** The units of the SI, and those that are used with it. Source: BIPM, The International System of Units. */
+const metric: readonly UnitEntry[] = [
   unit('m', 1, length, 'letters'),
   unit('meter meters', 1, length, 'words'),
+  unit('m2', 1, area, 'letters', 2),
+  unit('hectare hectares', 1e4, area),
+  unit('m3', 1, volume, 'letters', 3),
+  unit('L', 1e-3, volume, 'letters'),
+  unit('litre litres liter liters', 1e-3, volume, 'words'),
+  unit('g', 1e-3, mass, 'letters'),
+  unit('gram grams', 1e-3, mass, 'words'),
+  unit('t', 1e3, mass, 'letters'),
+  unit('tonne tonnes', 1e3, mass, 'words'),
+  unit('N', 1, force, 'letters'),
+  unit('newton', 1, force, 'words'),
+  unit('kgf kilogramforce', gravity, force),
+  unit('Pa', 1, pressure, 'letters'),
+  unit('bar', 1e5, pressure, 'letters'),
+  unit('atm', 101_325, pressure),
+  unit('J', 1, energy, 'letters'),
+  unit('joule joules', 1, energy, 'words'),
+  unit('W', 1, power, 'letters'),
+  unit('watt watts', 1, power, 'words'),
+  unit('K', 1, temperature, 'letters'),
+  unit('kelvin', 1, temperature, 'words'),
+];
+
+/** US customary units. Source: NIST SP 811, appendix B. */
+const customary: readonly UnitEntry[] = [
   unit('in inch inches', inch, length),
   unit('ft foot feet', foot, length),
   unit('yd yard yards', yard, length),
   unit('mi mile miles', mile, length),
   unit('mil', inch / 1000, length),
-  unit('li link links', 0.66 * foot, length),
-  unit('rd rod rods', 16.5 * foot, length),
-  unit('ch chain chains', 66 * foot, length),
-  unit('angstrom angstroms', 1e-10, length),
-
-  unit('m2', 1, area, 'letters', 2),
-  unit('sqin', inch ** 2, area),
-  unit('sqft sqfeet', foot ** 2, area),
-  unit('sqyd sqyard', yard ** 2, area),
-  unit('sqmi sqmile sqmiles', mile ** 2, area),
   unit('acre acres', 43_560 * foot ** 2, area),
-  unit('hectare hectares', 1e4, area),
-
-  unit('m3', 1, volume, 'letters', 3),
-  unit('L l lt', 1e-3, volume, 'letters'),
-  unit('litre litres liter liters', 1e-3, volume, 'words'),
-  unit('cc', 1e-6, volume),
-  unit('cuin', inch ** 3, volume),
-  unit('cuft', foot ** 3, volume),
-  unit('cuyd', yard ** 3, volume),
-  unit('gal gallon gallons', 231 * inch ** 3, volume),
-  unit('qt quart quarts', (231 / 4) * inch ** 3, volume),
-  unit('pt pint pints', (231 / 8) * inch ** 3, volume),
-
-  unit('g', 1e-3, mass, 'letters'),
-  unit('gram grams', 1e-3, mass, 'words'),
-  unit('t', 1e3, mass, 'letters'),
-  unit('tonne tonnes', 1e3, mass, 'words'),
-  unit('ton tons', 2000 * pound, mass, 'letters'),
-  unit('lb lbs lbm poundmass poundmasses', pound, mass),
+  unit('lb lbs lbm', pound, mass),
   unit('oz ounce ounces', pound / 16, mass),
-  unit('cwt hundredweight hundredweights', 100 * pound, mass),
-  unit('stone', 14 * pound, mass),
-  unit('gr grain grains', pound / 7000, mass),
+  unit('ton tons', 2000 * pound, mass, 'letters'),
+  unit('lbf poundforce', pound * gravity, force),
+  unit('kip kips', 1000 * pound * gravity, force, 'words'),
+  unit('psi', (pound * gravity) / inch ** 2, pressure),
+  unit('hp', 550 * foot * pound * gravity, power),
+  unit('degR', 5 / 9, temperature, 'letters'),
+  unit('rankine', 5 / 9, temperature, 'words'),
+];
 
+/** Time and angles, which both share. */
+const common: readonly UnitEntry[] = [
   unit('s', 1, time, 'letters'),
   unit('sec secs second seconds', 1, time, 'words'),
   unit('min mins minute minutes', 60, time),
   unit('h hr hrs hour hours', 3600, time),
   unit('day days', 86_400, time),
-  unit('week weeks', 604_800, time),
-  // A twelfth of the Julian year
-  unit('month months', 2_629_800, time),
   unit('year years', 31_557_600, time),
   unit('Hz', 1, frequency, 'letters'),
   unit('hertz', 1, frequency, 'words'),
-
-  unit('K', 1, temperature, 'letters'),
-  unit('kelvin', 1, temperature, 'words'),
-  unit('degR', 5 / 9, temperature, 'letters'),
-  unit('rankine', 5 / 9, temperature, 'words'),
-
   unit('rad', 1, angle, 'letters'),
   unit('radian radians', 1, angle, 'words'),
   unit('deg', Math.PI / 180, angle, 'letters'),
@@ -118,33 +113,10 @@ export const unitTable: readonly UnitEntry[] = [
   unit('cycle cycles', 2 * Math.PI, angle),
   unit('arcmin arcminute arcminutes', Math.PI / 10_800, angle),
   unit('arcsec arcsecond arcseconds', Math.PI / 648_000, angle),
-
-  unit('N', 1, force, 'letters'),
-  unit('newton', 1, force, 'words'),
-  unit('dyn', 1e-5, force, 'letters'),
-  unit('dyne', 1e-5, force, 'words'),
-  unit('lbf poundforce', pound * gravity, force),
-  unit('kip kips', 1000 * pound * gravity, force, 'words'),
-  unit('kgf kilogramforce', gravity, force),
-
-  unit('Pa', 1, pressure, 'letters'),
-  unit('bar', 1e5, pressure, 'letters'),
-  unit('atm', 101_325, pressure),
-  unit('psi', (pound * gravity) / inch ** 2, pressure),
-  unit('mmHg mmhg', 133.322, pressure),
-  unit('torr', 101_325 / 760, pressure),
-  unit('mmH2O mmh2o', gravity, pressure),
-  unit('cmH2O cmh2o', 10 * gravity, pressure),
-
-  unit('J', 1, energy, 'letters'),
-  unit('joule joules', 1, energy, 'words'),
-  unit('Wh', 3600, energy, 'letters'),
-  unit('erg', 1e-7, energy, 'letters'),
-  unit('BTU BTUs', 1055.05585262, energy),
-  unit('W', 1, power, 'letters'),
-  unit('watt watts', 1, power, 'words'),
-  unit('hp', 550 * foot * pound * gravity, power),
 ];
+
+/** The units that can be written. */
+export const unitTable: readonly UnitEntry[] = [...metric, ...customary, ...common];
 
 /** The prefixes of the SI: letters and word, and the power of ten. */
 export const siPrefixes: readonly (readonly [letters: string, word: string, power: number])[] = [

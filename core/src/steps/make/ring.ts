@@ -45,7 +45,7 @@ const through = custom<Plan[]>(
       );
       return [x!, y!];
     }),
-  { kind: 'points' },
+  { kind: 'points', plane: 'xy', least: 3 },
 );
 
 const fields = {

@@ -1,6 +1,6 @@
 import { validateDesign } from '../document/read.js';
-import { startingPoints } from '../starts/index.js';
-import { evaluateAlternative, summaryOf } from './index.js';
+import { startingPoints } from './index.js';
+import { evaluateAlternative, summaryOf } from '../evaluation/index.js';
 
 describe('starting points', () => {
   for (const { kind, title, about, design } of startingPoints)
