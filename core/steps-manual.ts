@@ -11,7 +11,7 @@ const pictures = new URL('../docs/steps/', import.meta.url);
 
 function formOf(field: Field<unknown>): string {
   const { form } = field;
-  if (form.kind === 'option') return form.options.join(' · ');
+  if (form.kind === 'option') return form.options.map(({ label }) => label).join(' · ');
   if (form.kind === 'quantity') return form.quantity;
   return form.kind;
 }

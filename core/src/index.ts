@@ -31,13 +31,8 @@ export { consequencesOf } from './build/consequences.js';
 export { pointHandles, type PointHandle } from './build/point-handles.js';
 export { evaluateParameters, parameterNameProblem, type ParameterValues } from './build/parameters.js';
 export { warningsOf, type Warning } from './evaluation/warnings/index.js';
-export {
-  readRecordField,
-  recordFields,
-  recordFieldText,
-  type RecordField,
-  type RecordForm,
-} from './fields/record-fields.js';
+export { applyingFields, startOf, type NamedField } from './fields/applying.js';
+export { readTyped, writtenText } from './fields/typed.js';
 export { designSchema } from './document/schema.js';
 export { expectedAt, type DocumentPath, type Expected } from './document/schema-at.js';
 export {
@@ -50,7 +45,6 @@ export {
   type Comparison,
   type TagClause,
 } from './rules/clauses.js';
-export { ruleFields } from './rules/form.js';
 export { initialLoadCase, loadCaseFields } from './combinations/load-case.js';
 export { loadCategories } from './model/schema.js';
 export { initialParameter, parameterFields, parameterStarts } from './document/parameter-schema.js';
@@ -64,8 +58,8 @@ export { startingPoints, type StartingPoint } from './starts/index.js';
 export { runSteps } from './build/run-steps.js';
 export { kindOf, stepKinds, type StepKind } from './steps/index.js';
 export { initialStep } from './steps/initial.js';
-export { shownFields } from './steps/shown-fields.js';
-export type { Field, FieldForm, Fields } from './fields/index.js';
+export { stepFields } from './steps/step-fields.js';
+export type { Choice as FieldChoice, Field, FieldForm, Fields, Way } from './fields/index.js';
 export type {
   Alternative,
   Choice,

@@ -1,31 +1,32 @@
-import { loadCategories } from '../model/schema.js';
-import { recordFields, type RecordField } from '../fields/record-fields.js';
-import { object, text } from '../fields/schemas.js';
 import type { DesignLoadCase } from '../document/types.js';
+import {
+  loadCases,
+  number,
+  objectSchema,
+  onlyWhen,
+  option,
+  optional,
+  text,
+  type Fields,
+} from '../fields/index.js';
+import { loadCategories } from '../model/schema.js';
+
+/** The fields of a load case; its id is changed nowhere, factors by use and altitude are those of EN 1990 Table A1.1. */
+export const loadCaseFields: Fields = {
+  title: text({ title: 'title' }),
+  category: option(loadCategories, { title: 'category' }),
+  use: onlyWhen(
+    'category',
+    ['imposed'],
+    optional(option(['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'], { title: 'use (EN 1990)' })),
+  ),
+  altitude: onlyWhen('category', ['snow'], optional(option(['low', 'high'], { title: 'altitude' }))),
+  selfWeight: optional(number({ title: 'own weight ×' })),
+  excludes: optional(loadCases({ title: 'never with' })),
+};
 
 /** JSON Schema of a load case; the meaning is in `types.ts`. */
-export const loadCaseSchema = object(
-  {
-    id: text,
-    title: text,
-    category: { enum: loadCategories },
-    use: { enum: ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'] },
-    altitude: { enum: ['low', 'high'] },
-    selfWeight: { type: 'number' },
-    excludes: { type: 'array', items: text, maxItems: 100 },
-  },
-  ['id', 'title', 'category'],
-);
-
-/** Categories whose combination factors depend on one more field (EN 1990 Table A1.1). */
-const only: Readonly<Record<string, DesignLoadCase['category']>> = { use: 'imposed', altitude: 'snow' };
-
-/** The fields by which a load case is changed: those that its category has. */
-export function loadCaseFields(loadCase: DesignLoadCase): RecordField[] {
-  return recordFields(loadCaseSchema, loadCase).filter(
-    ({ path }) => !Object.hasOwn(only, path) || only[path] === loadCase.category,
-  );
-}
+export const loadCaseSchema = objectSchema({ id: text({ title: 'id' }), ...loadCaseFields });
 
 /** Letters by which cases of a category are called; U and C are those of combinations. */
 const letters: Readonly<Record<DesignLoadCase['category'], string>> = {

@@ -1,16 +1,16 @@
-import { recordFields, type RecordField } from '../fields/record-fields.js';
-import { expression, object } from '../fields/schemas.js';
-import type { AxisSet } from './types.js';
+import { custom, objectSchema, option, type Fields } from '../fields/index.js';
+import { expression } from '../fields/schemas.js';
+
+/** The fields of one set of grid lines. */
+export const axisFields: Fields = {
+  along: option(['x', 'y', 'z'], { title: 'along' }),
+  at: custom({ title: 'at' }, { type: 'array', items: expression, maxItems: 500 }, (given) => given, {
+    kind: 'list',
+    quantity: 'length',
+    as: 'list',
+  }),
+  names: option(['A', '1'], { title: 'called' }),
+};
 
 /** JSON Schema of one set of grid lines. */
-export const axisSchema = object(
-  {
-    along: { enum: ['x', 'y', 'z'] },
-    at: { type: 'array', items: expression, maxItems: 500 },
-    names: { enum: ['A', '1'] },
-  },
-  ['along', 'at', 'names'],
-);
-
-/** A set of grid lines, field by field. */
-export const axisFields = (axis: AxisSet): RecordField[] => recordFields(axisSchema, axis);
+export const axisSchema = objectSchema(axisFields);

@@ -22,12 +22,14 @@ describe('a new parameter', () => {
 
   it('has a range where it is a number, and none where it is a name', () => {
     const paths = (of: string) =>
-      parameterFields(
-        initialParameter(
-          parameterStarts.find((one) => one.of === of)!,
-          [],
+      Object.keys(
+        parameterFields(
+          initialParameter(
+            parameterStarts.find((one) => one.of === of)!,
+            [],
+          ),
         ),
-      ).map(({ path }) => path);
+      );
     expect(paths('length')).toEqual(['title', 'min', 'max', 'step', 'group']);
     expect(paths('section')).toEqual(['title', 'group']);
   });

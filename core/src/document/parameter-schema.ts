@@ -1,46 +1,50 @@
+import { custom, objectSchema, option, optional, text, type Field, type Fields } from '../fields/index.js';
 import { quantities, type QuantityName } from '../units/quantities.js';
-import { recordFields, type RecordField } from '../fields/record-fields.js';
-import { object, text } from '../fields/schemas.js';
 import type { Parameter } from './types.js';
 
-const formula = { type: 'string', minLength: 1, maxLength: 400 } as const;
+/** A formula, evaluated with all parameters at once. */
+const formula = (title: string, quantity: QuantityName | ''): Field<string> =>
+  custom({ title }, { type: 'string', minLength: 1, maxLength: 400 }, (given) => String(given), {
+    kind: 'quantity',
+    quantity,
+  });
 
-const quantity = object(
-  {
-    name: text,
-    title: text,
-    kind: { const: 'quantity' },
-    quantity: { enum: Object.keys(quantities) },
-    value: formula,
-    min: formula,
-    max: formula,
-    step: formula,
-    group: text,
-  },
-  ['name', 'title', 'kind', 'quantity', 'value'],
-);
-const name = object(
-  { name: text, title: text, kind: { enum: ['section', 'material'] }, value: text, group: text },
-  ['name', 'title', 'kind', 'value'],
-);
+const head = { name: text({ title: 'name' }), title: text({ title: 'title' }) };
+const group = optional(text({ title: 'group' }));
+const rangeOf = (quantity: QuantityName | '') => ({
+  min: optional(formula('min', quantity)),
+  max: optional(formula('max', quantity)),
+  step: optional(formula('step', quantity)),
+});
+const quantity = {
+  ...head,
+  kind: option(['quantity'], { title: 'kind' }),
+  quantity: option(Object.keys(quantities), { title: 'quantity' }),
+  value: formula('value', ''),
+  ...rangeOf(''),
+  group,
+};
+const name = {
+  ...head,
+  kind: option(['section', 'material'], { title: 'kind' }),
+  value: text({ title: 'value' }),
+  group,
+};
 
 /** JSON Schema of a parameter; the meaning is in `types.ts`. */
 export const parameterSchema = {
   type: 'object',
   discriminator: { propertyName: 'kind' },
   required: ['kind'],
-  oneOf: [quantity, name],
+  oneOf: [objectSchema(quantity), objectSchema(name)],
 };
 
-/** Changed elsewhere: the value in its row, the name with all its uses; what it is of stays. */
-const elsewhere = new Set(['name', 'kind', 'quantity', 'value']);
-
-/** What a parameter is called and its range, field by field. */
-export function parameterFields(parameter: Parameter): RecordField[] {
-  return recordFields(parameter.kind === 'quantity' ? quantity : name, parameter).filter(
-    ({ path }) => !elsewhere.has(path),
-  );
-}
+/** What a parameter is called and its range. Its value is changed in its row, its name with all its uses; what it is of stays. */
+export const parameterFields = (parameter: Parameter): Fields => ({
+  title: head.title,
+  ...(parameter.kind === 'quantity' ? rangeOf(parameter.quantity) : {}),
+  group,
+});
 
 /** What a new parameter may be of, each with the value that it begins with. */
 export const parameterStarts: readonly {

@@ -5,6 +5,7 @@ import { combinationSchema } from '../combinations/combination.js';
 import { loadCaseSchema } from '../combinations/load-case.js';
 import { figureSchema } from './figure-schema.js';
 import { ruleKinds } from '../rules/index.js';
+import { schemasOf } from '../rules/rule.js';
 import { expression, object, text } from '../fields/schemas.js';
 import { parameterSchema } from './parameter-schema.js';
 import { analysisSchema } from './settings.js';
@@ -59,10 +60,7 @@ const stepSchema = {
 
 const ruleHead = { id: text, title: text, off: { type: 'boolean' } };
 const ruleFields = (of: 'members' | 'nodes') =>
-  Object.assign({}, ...ruleKinds.filter((kind) => kind.of === of).map(({ schema }) => schema)) as Record<
-    string,
-    object
-  >;
+  Object.assign({}, ...ruleKinds.filter((kind) => kind.of === of).map(schemasOf)) as Record<string, object>;
 const ruleOf = (of: 'members' | 'nodes') => ({
   ...object({ ...ruleHead, [of]: formula, ...ruleFields(of) }, ['id', of]),
 });

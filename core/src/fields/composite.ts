@@ -1,4 +1,3 @@
-import { fits } from './fits.js';
 import { fail } from '../base/problem.js';
 import { sentence, type Place } from '../language/tree.js';
 import {
@@ -9,7 +8,9 @@ import {
   type FieldForm,
   type Fields,
   type Head,
+  type Way,
 } from './field.js';
+import { isOfForm } from './is-of-form.js';
 
 /** Fields within a field. */
 export function record<F extends Fields>(fields: F, head: Head): Field<Evaluated<F>> {
@@ -34,6 +35,82 @@ export function oneOf<F extends Fields>(
       return { kind, value: variants[kind]!.read(value, context, at) as Evaluated<F>[typeof kind] };
     },
   });
+}
+
+/** What a field by kinds is evaluated to: its kind, the fields of all kinds, and those of its own. */
+export type ByKind<C extends Fields, K extends Readonly<Record<string, Fields>>> = {
+  [Kind in keyof K]: { readonly kind: Kind } & Evaluated<C> & Evaluated<K[Kind]>;
+}[keyof K];
+
+/**
+ * Fields that depend on a kind: `{ "kind": "point", … }`.
+ *
+ * @param common fields that all kinds have
+ * @param head with `firstByDefault` the kind may be left out: then it is the first
+ */
+export function byKind<C extends Fields, K extends Readonly<Record<string, Fields>>>(
+  common: C,
+  kinds: K,
+  head: Head & { firstByDefault?: boolean },
+): Field<ByKind<C, K>> {
+  const names = Object.keys(kinds);
+  const kindless = head.firstByDefault === true;
+  return field(head, {
+    schema: {
+      type: 'object',
+      required: [...requiredOf(common), ...(kindless ? [] : ['kind'])],
+      properties: { kind: { enum: names } },
+      allOf: names.map((name, i) => ({
+        if: {
+          properties: { kind: { const: name } },
+          ...(kindless && i === 0 ? {} : { required: ['kind'] }),
+        },
+        then: withKind(objectSchema({ ...common, ...kinds[name] }), name),
+      })),
+    },
+    form: { kind: 'kinds', common, kinds },
+    read: (written, context, place) => {
+      const { kind = names[0]!, ...own } = written as { kind?: string };
+      return { kind, ...readFields({ ...common, ...kinds[kind]! }, own, context, place) } as ByKind<C, K>;
+    },
+  });
+}
+
+function withKind(schema: Record<string, unknown>, kind: string): object {
+  return { ...schema, properties: { kind: { const: kind }, ...(schema['properties'] as object) } };
+}
+
+/** One value that may be written in several ways, each with its schema; the first that fits reads it. */
+export function ways<T>(
+  list: readonly (Way & { readonly schema: object })[],
+  head: Head,
+  read: Field<T>['read'],
+): Field<T> {
+  return field(head, {
+    schema: { anyOf: list.map(({ schema }) => schema) },
+    form: { kind: 'ways', ways: list },
+    read,
+  });
+}
+
+/** A word as a way to write a value. */
+export const wordWay = (word: string, label = word): Way & { readonly schema: object } => ({
+  label,
+  start: word,
+  is: (written) => written === word,
+  schema: { const: word },
+});
+
+/** Fields as a way to write a value. */
+export function recordWay(fields: Fields, start: object, label: string): Way & { readonly schema: object } {
+  const field = record(fields, { title: '' });
+  return {
+    label,
+    start,
+    is: (written) => typeof written === 'object' && written !== null && !Array.isArray(written),
+    schema: field.schema,
+    field,
+  };
 }
 
 /** A field that is read as it is written, by a schema and a function of its own. */
@@ -79,7 +156,7 @@ export function readFields<F extends Fields>(
       what: `${place.what}, ${name}`,
       where: { ...place.where, field: [place.where['field'], name].filter(Boolean).join('/') },
     };
-    if (value !== undefined && !fits(one.schema, value))
+    if (value !== undefined && !isOfForm(one.schema, value))
       fail(
         'invalid-design',
         `${sentence(place.what)}: what is written for "${name}" (${one.title.toLowerCase()}) is not of its form${one.about === undefined ? '' : `: ${one.about}`}`.replace(

@@ -3,25 +3,55 @@ import type { Names } from '../language/compile.js';
 import type { Place } from '../language/tree.js';
 import type { Point } from '../geometry/vector.js';
 
+/** One of a few values, under its name. */
+export interface Choice {
+  readonly label: string;
+  readonly value: string | number | boolean;
+}
+
+/** One way in which a field may be written. */
+export interface Way {
+  readonly label: string;
+  /** What is written where it is chosen. */
+  readonly start: unknown;
+  is(written: unknown): boolean;
+  /** By which what is written is changed further. */
+  readonly field?: Field<unknown>;
+}
+
 /** How a field is asked for on a screen. */
 export type FieldForm =
   | {
       readonly kind: 'quantity';
-      readonly quantity: QuantityName;
+      /** '' for any. */
+      readonly quantity: QuantityName | '';
       readonly slider?: readonly [number, number];
+      /** It may read the tags of these. */
+      readonly of?: 'members' | 'nodes';
     }
   | { readonly kind: 'count'; readonly least: number; readonly most: number }
-  | { readonly kind: 'option'; readonly options: readonly (string | number | boolean)[] }
+  /** A plain number without a unit, not a formula. */
+  | { readonly kind: 'number' }
+  | { readonly kind: 'option'; readonly options: readonly Choice[] }
   | { readonly kind: 'flag' }
   | { readonly kind: 'text' }
-  | { readonly kind: 'list'; readonly quantity: QuantityName }
+  /** Values or words with commas between; in a document one text, or a list. */
+  | { readonly kind: 'list'; readonly quantity: QuantityName | ''; readonly as: 'text' | 'list' }
   | { readonly kind: 'point' }
   /** Points that can be dragged: in which plane two numbers lie, and how many must stay. */
   | { readonly kind: 'points'; readonly plane: 'xz' | 'xy'; readonly least: number }
   | { readonly kind: 'condition'; readonly of: 'members' | 'nodes' }
-  | { readonly kind: 'section' }
+  /** A name of the library or of the design's own, or in rules `{ "parameter": … }`. */
+  | { readonly kind: 'section' | 'material' }
+  /** A load case of the design, or some of them. */
+  | { readonly kind: 'case' | 'cases' }
   | { readonly kind: 'record'; readonly fields: Fields }
+  /** Exactly one of several fields. */
   | { readonly kind: 'variants'; readonly variants: Fields }
+  /** Fields that depend on a kind, which may be left out where it is the first. */
+  | { readonly kind: 'kinds'; readonly common: Fields; readonly kinds: Readonly<Record<string, Fields>> }
+  /** Several ways to write one value. */
+  | { readonly kind: 'ways'; readonly ways: readonly Way[] }
   | { readonly kind: 'json' };
 
 /** What a field is evaluated with: names, and what names of places mean. */

@@ -29,7 +29,7 @@ const listSchema = {
 export function lengths(head: Head & Limits & { least?: number; mayBeEmpty?: boolean }): Field<number[]> {
   return field(head, {
     schema: listSchema,
-    form: { kind: 'list', quantity: 'length' },
+    form: { kind: 'list', quantity: 'length', as: 'text' },
     read: (written, context, place) => {
       const items = listItems(
         typeof written === 'number' ? String(written) : (written as WrittenList),
@@ -53,7 +53,7 @@ export function lengths(head: Head & Limits & { least?: number; mayBeEmpty?: boo
 export function positionsAlong(head: Head): Field<Position[]> {
   return field(head, {
     schema: listSchema,
-    form: { kind: 'list', quantity: 'length' },
+    form: { kind: 'list', quantity: 'length', as: 'text' },
     read: (written, context, place) => {
       const read = (item: Written) => positionProgram(item, context, place)({ tags: {} });
       if (typeof written !== 'string' && !Array.isArray(written))

@@ -10,7 +10,8 @@ import { Assignment } from './assignment.js';
 import { memberHinge, nodeHinge } from './kinds/hinge.js';
 import { deflection, group, lengths, restraints, restrains } from './kinds/lengths.js';
 import { memberLoad, nodeLoad } from './kinds/load.js';
-import type { RuleContext, RuleKind } from './rule.js';
+import { readFields, type Fields } from '../fields/index.js';
+import { fieldContextOf, type RuleContext, type RuleKind } from './rule.js';
 import { material, section } from './kinds/section.js';
 import { mass, support } from './kinds/support.js';
 import { train } from './kinds/train.js';
@@ -71,7 +72,14 @@ export function applyRules(
   for (const rule of design.rules) {
     if (rule.off) continue;
     const outcome = attempt(() =>
-      matches.set(rule.id, applyRule(rule, tagged, { ...common, place: placeOf(rule) })),
+      matches.set(
+        rule.id,
+        applyRule(rule, tagged, {
+          ...common,
+          place: placeOf(rule),
+          rule: { id: rule.id, title: rule.title ?? rule.id },
+        }),
+      ),
     );
     if (!outcome.ok) problems.push(...outcome.problems);
   }
@@ -124,8 +132,10 @@ function applyRule(rule: Rule, tagged: Tagged, context: RuleContext): string[] {
           },
     );
   }
-  for (const kind of kindsOf(rule))
-    if (kind.of === 'members') kind.apply(rule, ofMembers, context);
-    else kind.apply(rule, ofNodes, context);
+  for (const kind of kindsOf(rule)) {
+    const given = readFields(kind.fields as Fields, { ...rule }, fieldContextOf(context), context.place);
+    if (kind.of === 'members') kind.apply(given, ofMembers, context);
+    else kind.apply(given, ofNodes, context);
+  }
   return found.map(({ thing }) => thing.id);
 }

@@ -14,7 +14,7 @@ const knee: Field<readonly [number, number]> = {
       { type: 'array', minItems: 2, maxItems: 2, items: { type: ['string', 'number'] } },
     ],
   },
-  form: { kind: 'list', quantity: 'length' },
+  form: { kind: 'list', quantity: 'length', as: 'text' },
   read: (written, context, place) => {
     const items = listItems(
       typeof written === 'number' ? String(written) : (written as WrittenList),

@@ -1,16 +1,15 @@
-import { quantityProgram } from '../../language/evaluate.js';
-import { fieldOf, memberRule } from '../rule.js';
-import { expression } from '../../fields/schemas.js';
+import { byTags, option } from '../../fields/index.js';
+import { memberRule } from '../rule.js';
 
 export const action = memberRule({
   key: 'action',
-  initial: () => ({ action: 'tension-only' }),
   title: 'Action',
   gives: 'sections',
-  schema: { action: { enum: ['frame', 'axial', 'tension-only', 'compression-only'] } },
-  apply(rule, matched, { assignment }) {
+  initial: () => ({ action: 'tension-only' }),
+  fields: { action: option(['frame', 'axial', 'tension-only', 'compression-only'], { title: 'action' }) },
+  apply({ action: given }, matched, { assignment, rule }) {
     for (const { thing } of matched) {
-      assignment.action.set(thing.id, rule.action!);
+      assignment.action.set(thing.id, given);
       assignment.credit(thing.id, 'action', rule.id);
     }
   },
@@ -18,21 +17,14 @@ export const action = memberRule({
 
 export const roll = memberRule({
   key: 'roll',
-  initial: () => ({ roll: '90 deg' }),
   title: 'Roll',
   gives: 'sections',
-  schema: { roll: expression },
-  apply(rule, matched, context) {
-    const angle = quantityProgram(
-      rule.roll!,
-      { ...context.names, tags: true },
-      'angle',
-      fieldOf(context, 'roll'),
-    );
+  initial: () => ({ roll: '90 deg' }),
+  fields: { roll: byTags('angle', { title: 'roll' }) },
+  apply({ roll: angle }, matched, { assignment, rule }) {
     for (const one of matched) {
-      const { thing } = one;
-      context.assignment.roll.set(thing.id, angle(one));
-      context.assignment.credit(thing.id, 'roll', rule.id);
+      assignment.roll.set(one.thing.id, angle(one));
+      assignment.credit(one.thing.id, 'roll', rule.id);
     }
   },
 });

@@ -1,12 +1,13 @@
 import { unitVectors } from '../../model/axes.js';
-import { quantityOf } from '../../language/evaluate.js';
+import { quantityOf, type Written } from '../../language/evaluate.js';
+import { custom, loadCase, option, optional, record } from '../../fields/index.js';
 import { panelsOf, type PanelFace } from '../../geometry/panels/panels.js';
 import { CornerRoom, sharePanel } from '../../geometry/panels/shares.js';
 import { dot } from '../../geometry/vector.js';
 import { inSentence } from '../../units/format.js';
 import { caseFor, checkCase } from './load.js';
-import { fieldOf, memberRule } from '../rule.js';
-import { expression, object, text } from '../../fields/schemas.js';
+import { expression } from '../../fields/schemas.js';
+import { memberRule } from '../rule.js';
 
 /** Pressure on the panels that members bound, shared out to them. */
 export const area = memberRule({
@@ -16,24 +17,28 @@ export const area = memberRule({
   }),
   title: 'Area load',
   gives: 'loads',
-  schema: {
-    area: object(
+  fields: {
+    area: record(
       {
-        case: text,
-        direction: { enum: ['x', 'y', 'z'] },
-        q: expression,
-        share: { enum: ['two-way', 'x', 'y', 'long', 'short'] },
-        per: { enum: ['length', 'projected'] },
+        case: loadCase({ title: 'load case' }),
+        direction: option(['x', 'y', 'z'], { title: 'along' }),
+        q: custom(
+          { title: 'load' },
+          expression,
+          (written, context, place) => quantityOf(written as Written, context, 'areaLoad', place),
+          { kind: 'quantity', quantity: 'areaLoad' },
+        ),
+        share: optional(option(['two-way', 'x', 'y', 'long', 'short'], { title: 'shared' })),
+        per: optional(option(['length', 'projected'], { title: 'per length of' })),
       },
-      ['case', 'direction', 'q'],
+      { title: '' },
     ),
   },
-  apply(rule, matched, context) {
-    const { case: loadCase, direction, q: written, share = 'two-way', per = 'length' } = rule.area!;
-    const { geometry, assignment } = context;
-    checkCase(loadCase, context);
-    const q = quantityOf(written, context.names, 'areaLoad', fieldOf(context, 'q'));
-    const name = `Rule "${rule.title ?? rule.id}"`;
+  apply({ area: given }, matched, context) {
+    const { case: inCase, direction, q, share = 'two-way', per = 'length' } = given;
+    const { geometry, assignment, rule } = context;
+    checkCase(inCase, context);
+    const name = `Rule "${rule.title}"`;
     const where = { rule: rule.id };
     const note = (code: string, message: string) =>
       assignment.notes.push({ code, message: `${name}: ${message}`, where });
@@ -64,7 +69,7 @@ export const area = memberRule({
       expected += q * factor * face.area;
       for (const { member, from, to, depth, stretch } of shared) {
         const [a, b] = [q * factor * depth[0], q * factor * depth[1]];
-        assignment.addLoad(loadCase, {
+        assignment.addLoad(inCase, {
           kind: 'distributed',
           member,
           axes: 'global',

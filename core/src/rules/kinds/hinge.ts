@@ -1,44 +1,70 @@
-import type { Hinges } from '../../model/types.js';
 import { fail } from '../../base/problem.js';
-import { quantityOf } from '../../language/evaluate.js';
+import {
+  custom,
+  optional,
+  readFields,
+  recordWay,
+  text,
+  ways,
+  type Field,
+  type FieldContext,
+} from '../../fields/index.js';
+import { expression, releases } from '../../fields/schemas.js';
 import type { GeometryMember } from '../../geometry/geometry.js';
-import type { HingeRule } from '../../document/types.js';
-import { fieldOf, memberRule, nodeRule, type RuleContext } from '../rule.js';
-import { expression, object, releases, six } from '../../fields/schemas.js';
+import { quantityOf, type Written } from '../../language/evaluate.js';
+import type { Place } from '../../language/tree.js';
+import type { Hinges } from '../../model/types.js';
+import { memberRule, nodeRule, type RuleContext } from '../rule.js';
 
-const schema = {
-  hinge: {
-    anyOf: [
-      { type: 'array', items: { enum: releases }, minItems: 1, maxItems: 6 },
-      object(six(releases, expression)),
-    ],
-  },
-};
-
-function hingesOf(hinge: HingeRule, context: RuleContext): Hinges {
-  if (Array.isArray(hinge)) return Object.fromEntries(hinge.map((release) => [release, 'free' as const]));
-  return Object.fromEntries(
-    Object.entries(hinge).map(([release, written]): [string, number | 'free'] => {
-      if (written === 'free') return [release, 'free'];
-      const place = fieldOf(context, release);
-      const quantity = ['T', 'My', 'Mz'].includes(release) ? 'rotationalSpring' : 'spring';
-      const value = quantityOf(written, context.names, quantity, place);
-      if (value <= 0)
-        fail('out-of-range', `In ${place.what} the spring must be above zero, or "free".`, place.where);
-      return [release, value];
-    }),
+/** A force that is not handed on, or that a spring hands on. @throws ProblemError for a spring that is not above zero */
+const release = (name: (typeof releases)[number]): Field<number | 'free' | undefined> =>
+  optional(
+    custom(
+      { title: name },
+      expression,
+      (written, context, place) => {
+        if (written === 'free') return 'free' as const;
+        const quantity = ['T', 'My', 'Mz'].includes(name) ? 'rotationalSpring' : 'spring';
+        const spring = quantityOf(written as Written, context, quantity, place);
+        return spring > 0
+          ? spring
+          : fail('out-of-range', `In ${place.what} the spring must be above zero, or "free".`, place.where);
+      },
+      { kind: 'text' },
+    ),
   );
+
+const releaseFields = Object.fromEntries(releases.map((name) => [name, release(name)]));
+const releaseList = { type: 'array', items: { enum: releases }, minItems: 1, maxItems: 6 } as const;
+
+const hinge = ways<Hinges>(
+  [
+    {
+      label: 'free',
+      start: ['My'],
+      is: Array.isArray,
+      schema: releaseList,
+      field: custom({ title: '' }, releaseList, (written) => written, {
+        kind: 'list',
+        quantity: '',
+        as: 'list',
+      }),
+    },
+    recordWay(releaseFields, { My: 'free' }, 'each by itself'),
+  ],
+  { title: 'hinge' },
+  readHinge,
+);
+
+function readHinge(written: unknown, context: FieldContext, place: Place): Hinges {
+  if (Array.isArray(written)) return Object.fromEntries((written as string[]).map((name) => [name, 'free']));
+  const read = readFields(releaseFields, written as Record<string, unknown>, context, place);
+  return Object.fromEntries(Object.entries(read).filter(([, given]) => given !== undefined));
 }
 
-function put(
-  { assignment }: RuleContext,
-  member: string,
-  end: 'start' | 'end',
-  hinges: Hinges,
-  rule: string,
-): void {
+function put({ assignment, rule }: RuleContext, member: string, end: 'start' | 'end', hinges: Hinges): void {
   assignment.hinges.set(member, { ...assignment.hinges.get(member), [end]: hinges });
-  assignment.credit(member, `hinge at ${end}`, rule);
+  assignment.credit(member, `hinge at ${end}`, rule.id);
 }
 
 /** Members that meet at each node, in the order of their ids. */
@@ -65,15 +91,14 @@ export const nodeHinge = nodeRule({
   initial: () => ({ hinge: ['My'] }),
   title: 'Hinge at the node',
   gives: 'hinges',
-  schema,
-  apply(rule, matched, context) {
-    const hinges = hingesOf(rule.hinge!, context);
+  fields: { hinge },
+  apply({ hinge: hinges }, matched, context) {
     const meeting = meetingsOf(context);
     for (const { thing } of matched) {
       // The first by id keeps the node
       for (const member of (meeting.get(thing.id) ?? []).slice(1))
-        put(context, member.id, member.start === thing.id ? 'start' : 'end', hinges, rule.id);
-      context.assignment.credit(thing.id, 'hinge', rule.id);
+        put(context, member.id, member.start === thing.id ? 'start' : 'end', hinges);
+      context.assignment.credit(thing.id, 'hinge', context.rule.id);
     }
   },
 });
@@ -84,11 +109,9 @@ export const memberHinge = memberRule({
   initial: () => ({ hinge: ['My'] }),
   title: 'Hinge at an end',
   gives: 'hinges',
-  schema: { ...schema, at: { type: 'string', minLength: 1, maxLength: 60 } },
-  apply(rule, matched, context) {
-    const { geometry } = context;
-    const hinges = hingesOf(rule.hinge!, context);
-    const wanted = rule.at ?? 'both';
+  fields: { hinge, at: optional(text({ title: 'at', most: 60 })) },
+  apply({ hinge: hinges, at: wanted = 'both' }, matched, context) {
+    const { geometry, rule } = context;
     let count = 0;
     for (const { thing } of matched) {
       const pieces = geometry.lines.get(thing.line)!.members;
@@ -96,14 +119,14 @@ export const memberHinge = memberRule({
         if (thing.id !== (end === 'start' ? pieces[0] : pieces.at(-1))) continue;
         const place = geometry.nodes.get(thing[end])!.tags['place'];
         if (wanted !== 'both' && wanted !== end && wanted !== place) continue;
-        put(context, thing.id, end, hinges, rule.id);
+        put(context, thing.id, end, hinges);
         count++;
       }
     }
     if (count === 0 && matched.length > 0)
       context.assignment.notes.push({
         code: 'no-end',
-        message: `Rule "${rule.title ?? rule.id}" gives no hinge: none of its members has its end at "${wanted}".`,
+        message: `Rule "${rule.title}" gives no hinge: none of its members has its end at "${wanted}".`,
         where: { rule: rule.id },
       });
   },

@@ -1,86 +1,116 @@
-import type { FlangeLengths, MemberDesign } from '../../model/types.js';
 import { fail } from '../../base/problem.js';
-import { conditionProgram, quantityProgram } from '../../language/evaluate.js';
+import {
+  byTags,
+  condition,
+  custom,
+  number,
+  option,
+  optional,
+  readFields,
+  record,
+  recordWay,
+  text,
+  ways,
+  wordWay,
+  type Evaluated,
+  type Field,
+} from '../../fields/index.js';
+import { expression } from '../../fields/schemas.js';
+import type { GeometryMember } from '../../geometry/geometry.js';
 import { Tagged } from '../../geometry/select.js';
 import { cross, minus, size, unit } from '../../geometry/vector.js';
-import type { Written } from '../../language/evaluate.js';
-import type { Place } from '../../language/tree.js';
-import type { GeometryMember } from '../../geometry/geometry.js';
+import { quantityProgram, type Written } from '../../language/evaluate.js';
+import type { FlangeLengths, MemberDesign } from '../../model/types.js';
 import { fieldOf, memberRule, type Matched, type RuleContext } from '../rule.js';
-import { expression, object, six } from '../../fields/schemas.js';
 
 function merge({ assignment }: RuleContext, member: string, design: MemberDesign): void {
   assignment.design.set(member, { ...assignment.design.get(member), ...design });
 }
 
-const lengthNames = ['Lcy', 'Lcz', 'LT', 'LLT'] as const;
+type Length = (one: Matched<GeometryMember>) => number;
 
 /** A length of a member, at least 0. */
-function heldLength(
-  written: Written,
-  place: Place,
-  { names }: RuleContext,
-): (one: Matched<GeometryMember>) => number {
-  const length = quantityProgram(written, { ...names, tags: true }, 'length', place);
-  return (one) => {
-    const value = length(one);
-    if (value < 0)
-      fail(
-        'out-of-range',
-        `In ${place.what}: ${String(written)} is below zero; give 0 for held throughout.`,
-        place.where,
-      );
-    return value;
-  };
-}
+const heldLength = (title: string): Field<Length> =>
+  custom(
+    { title },
+    expression,
+    (written, context, place) => {
+      const length = quantityProgram(written as Written, { ...context, tags: true }, 'length', place);
+      return (one) => {
+        const value = length(one);
+        if (value < 0)
+          fail(
+            'out-of-range',
+            `In ${place.what}: ${String(written)} is below zero; give 0 for held throughout.`,
+            place.where,
+          );
+        return value;
+      };
+    },
+    { kind: 'quantity', quantity: 'length', of: 'members' },
+  );
 
-/** Distances between what holds the top and the bottom flange. */
-function flangeLengths(
-  { top, bottom }: { top: Written; bottom: Written },
-  context: RuleContext,
-): (one: Matched<GeometryMember>) => FlangeLengths {
-  const [above, below] = [
-    heldLength(top, fieldOf(context, 'LLT, top'), context),
-    heldLength(bottom, fieldOf(context, 'LLT, bottom'), context),
-  ];
-  return (one) => ({ top: above(one), bottom: below(one) });
-}
+const flangeFields = { top: heldLength('top'), bottom: heldLength('bottom') };
+
+/** Distances between what holds a member sideways: of both flanges, or of each. */
+const lateralLength: Field<(one: Matched<GeometryMember>) => number | FlangeLengths> = ways(
+  [
+    {
+      label: 'both flanges',
+      start: '1 m',
+      is: (written) => typeof written !== 'object',
+      schema: expression,
+      field: heldLength(''),
+    },
+    recordWay(flangeFields, { top: '1 m', bottom: '1 m' }, 'each flange'),
+  ],
+  { title: 'LLT' },
+  (written, context, place) => {
+    if (typeof written !== 'object') return heldLength('LLT').read(written, context, place);
+    const { top, bottom } = readFields(flangeFields, written as Record<string, unknown>, context, place);
+    return (one) => ({ top: top(one), bottom: bottom(one) });
+  },
+);
+
+const lengthFields = {
+  Lcy: optional(heldLength('Lcy')),
+  Lcz: optional(heldLength('Lcz')),
+  LT: optional(heldLength('LT')),
+  LLT: optional(lateralLength),
+};
 
 export const lengths = memberRule({
   key: 'lengths',
   initial: () => ({ lengths: 'buckling-analysis' }),
   title: 'Buckling lengths',
   gives: 'lengths',
-  schema: {
-    lengths: {
-      anyOf: [
-        { const: 'buckling-analysis' },
-        object({
-          ...six(lengthNames, expression),
-          LLT: { anyOf: [expression, object({ top: expression, bottom: expression }, ['top', 'bottom'])] },
-        }),
+  fields: {
+    lengths: ways<'buckling-analysis' | Evaluated<typeof lengthFields>>(
+      [
+        wordWay('buckling-analysis', 'buckling analysis'),
+        recordWay(lengthFields, { Lcy: '1 m' }, 'each by itself'),
       ],
-    },
+      { title: 'lengths' },
+      (written, context, place) =>
+        typeof written === 'string'
+          ? 'buckling-analysis'
+          : readFields(lengthFields, written as Record<string, unknown>, context, place),
+    ),
   },
-  apply(rule, matched, context) {
-    const given = rule.lengths!;
+  apply({ lengths: given }, matched, context) {
+    const { assignment, rule } = context;
     if (given === 'buckling-analysis') {
       for (const { thing } of matched) {
         merge(context, thing.id, { lengths: 'buckling-analysis' });
-        context.assignment.credit(thing.id, 'lengths', rule.id);
+        assignment.credit(thing.id, 'lengths', rule.id);
       }
       return;
     }
-    for (const name of lengthNames) {
-      const written = given[name];
-      if (written === undefined) continue;
-      const length =
-        typeof written === 'object'
-          ? flangeLengths(written, context)
-          : heldLength(written, fieldOf(context, name), context);
+    for (const [name, length] of Object.entries(given)) {
+      if (!length) continue;
       for (const one of matched) {
         merge(context, one.thing.id, { [name]: length(one) });
-        context.assignment.credit(one.thing.id, name, rule.id);
+        assignment.credit(one.thing.id, name, rule.id);
       }
     }
   },
@@ -91,18 +121,17 @@ export const restraints = memberRule({
   initial: () => ({ restraints: 'true' }),
   title: 'Lateral restraints',
   gives: 'lengths',
-  schema: {
-    restraints: { type: 'string', minLength: 1, maxLength: 400 },
-    flange: { enum: ['both', 'top', 'bottom'] },
+  fields: {
+    restraints: condition('nodes', { title: 'held where' }),
+    flange: optional(option(['both', 'top', 'bottom'], { title: 'holds' })),
   },
-  apply(rule, matched, context) {
-    const matches = conditionProgram(rule.restraints!, context.names, fieldOf(context, 'restraints'));
+  apply({ restraints: matches, flange = 'both' }, matched, context) {
+    const { rule } = context;
     const nodes = new Set(
       Tagged.of(context.geometry)
         .selectNodes(matches)
         .map(({ id }) => id),
     );
-    const { flange = 'both' } = rule;
     for (const { thing } of matched) {
       const held = flange === 'both' ? { top: nodes, bottom: nodes } : { [flange]: nodes };
       context.assignment.restraints.set(thing.id, {
@@ -119,11 +148,11 @@ export const restrains = memberRule({
   initial: () => ({ restrains: 2 }),
   title: 'Bracing that holds members',
   gives: 'lengths',
-  schema: { restrains: { type: 'integer', minimum: 1, maximum: 1000 } },
-  apply(rule, matched, context) {
+  fields: { restrains: number({ title: 'members held', whole: true, least: 1, most: 1000 }) },
+  apply({ restrains: held }, matched, context) {
     for (const { thing } of matched) {
-      merge(context, thing.id, { restrains: rule.restrains! });
-      context.assignment.credit(thing.id, 'restrains', rule.id);
+      merge(context, thing.id, { restrains: held });
+      context.assignment.credit(thing.id, 'restrains', context.rule.id);
     }
   },
 });
@@ -133,11 +162,18 @@ export const deflection = memberRule({
   initial: () => ({ deflection: { limit: '1/250' } }),
   title: 'Deflection limit',
   gives: 'lengths',
-  schema: { deflection: object({ limit: expression, from: { enum: ['chord', 'start', 'end'] } }, ['limit']) },
-  apply(rule, matched, context) {
-    const { limit: written, from } = rule.deflection!;
+  fields: {
+    deflection: record(
+      {
+        limit: byTags('number', { title: 'at most' }),
+        from: optional(option(['chord', 'start', 'end'], { title: 'from' })),
+      },
+      { title: '' },
+    ),
+  },
+  apply({ deflection: { limit, from } }, matched, context) {
+    const { rule } = context;
     const place = fieldOf(context, 'deflection');
-    const limit = quantityProgram(written, { ...context.names, tags: true }, 'number', place);
     for (const one of matched) {
       const { thing } = one;
       const value = limit(one);
@@ -154,9 +190,9 @@ export const group = memberRule({
   initial: () => ({ group: 'line' }),
   title: 'One physical member a line',
   gives: 'lengths',
-  schema: { group: { type: 'string', minLength: 1, maxLength: 200 } },
-  apply(rule, matched, context) {
-    const { geometry, assignment } = context;
+  fields: { group: text({ title: 'group' }) },
+  apply(_, matched, context) {
+    const { geometry, assignment, rule } = context;
     const lines = [...new Set(matched.map(({ thing }) => thing.line))];
     const ends = new Map(
       lines.map((line) => {

@@ -1,6 +1,20 @@
-import type { Freedom, Vector } from '../../model/types.js';
 import { fail } from '../../base/problem.js';
-import type { QuantityName } from '../../units/quantities.js';
+import type { Design } from '../../document/types.js';
+import {
+  byKind,
+  byTags,
+  custom,
+  loadCase,
+  option,
+  optional,
+  ways,
+  type Evaluated,
+  type Field,
+  type Fields,
+} from '../../fields/index.js';
+import { expression, freedoms, vector } from '../../fields/schemas.js';
+import type { GeometryMember } from '../../geometry/geometry.js';
+import { distance } from '../../geometry/vector.js';
 import {
   positionProgram,
   quantityProgram,
@@ -8,14 +22,9 @@ import {
   type WithTags,
   type Written,
 } from '../../language/evaluate.js';
-import type { GeometryMember } from '../../geometry/geometry.js';
-import { distance } from '../../geometry/vector.js';
-import type { Design, LoadRule } from '../../document/types.js';
+import type { Freedom, Vector } from '../../model/types.js';
+import type { QuantityName } from '../../units/quantities.js';
 import { fieldOf, memberRule, nodeRule, type Matched, type RuleContext } from '../rule.js';
-import { expression, freedoms, object, six, text, vector } from '../../fields/schemas.js';
-
-type LoadOf<K> = Extract<LoadRule, { kind: K }>;
-type LineLoad = Exclude<LoadRule, { kind: 'point' | 'temperature' | 'pretension' | 'node' | 'settlement' }>;
 
 /** The load case that a new load goes into: the first that is not permanent, else the first. */
 export const caseFor = ({ loadCases }: Pick<Design, 'loadCases'>): string =>
@@ -35,28 +44,6 @@ export function checkCase(loadCase: string, context: RuleContext): void {
         case: loadCase,
       },
     );
-}
-
-/** A number for each thing by its tags; zero where it is left out. */
-function numberOf(
-  written: Written | undefined,
-  quantity: QuantityName,
-  context: RuleContext,
-  field: string,
-): (thing: WithTags) => number {
-  if (written === undefined) return () => 0;
-  return quantityProgram(written, { ...context.names, tags: true }, quantity, fieldOf(context, field));
-}
-
-function vectorOf(
-  written: readonly Written[] | undefined,
-  quantity: QuantityName,
-  context: RuleContext,
-  field: string,
-): ((thing: WithTags) => Vector) | undefined {
-  if (!written) return undefined;
-  const parts = written.map((item) => numberOf(item, quantity, context, field));
-  return (thing) => parts.map((part) => part(thing)) as Vector;
 }
 
 /** A matched piece and where it lies on its physical member, m. */
@@ -108,17 +95,91 @@ function distanceOf(position: Position, whole: number, context: RuleContext, fie
   return Math.min(Math.max(x, 0), whole);
 }
 
-function applyLine(
-  load: LineLoad,
-  rule: string,
-  matched: readonly Matched<GeometryMember>[],
-  context: RuleContext,
-): void {
-  const names = { ...context.names, tags: true };
-  const [a, b] = Array.isArray(load.q) ? load.q : [load.q, load.q];
-  const [q0, q1] = [numberOf(a, 'lineLoad', context, 'q'), numberOf(b, 'lineLoad', context, 'q')];
-  const from = positionProgram(load.from ?? 0, names, fieldOf(context, 'from'));
-  const to = positionProgram(load.to ?? 1, names, fieldOf(context, 'to'));
+/** Three numbers, each by the tags of what it is for. */
+type VectorOf = (one: WithTags) => Vector;
+
+const vectorOf = (quantity: QuantityName, title: string): Field<VectorOf> =>
+  custom(
+    { title },
+    vector,
+    (written, context, place) => {
+      const parts = (written as Written[]).map((item) =>
+        quantityProgram(item, { ...context, tags: true }, quantity, place),
+      );
+      return (one) => parts.map((part) => part(one)) as Vector;
+    },
+    { kind: 'list', quantity: '', as: 'list' },
+  );
+
+/** A place on a physical member: a share of it or a length from its start. */
+const placeOn = (title: string): Field<PositionProgram> =>
+  custom(
+    { title },
+    expression,
+    (written, context, place) => positionProgram(written as Written, { ...context, tags: true }, place),
+    { kind: 'quantity', quantity: '', of: 'members' },
+  );
+type PositionProgram = ReturnType<typeof positionProgram>;
+
+/** A load that is the same all along, or its values at both ends. */
+const lineLoadOf = ways<readonly ((one: WithTags) => number)[]>(
+  [
+    {
+      label: 'the same all along',
+      start: '-1 kN/m',
+      is: (written) => !Array.isArray(written),
+      schema: expression,
+      field: byTags('lineLoad', { title: '' }),
+    },
+    {
+      label: 'from end to end',
+      start: ['-1 kN/m', '-1 kN/m'],
+      is: Array.isArray,
+      schema: { type: 'array', items: expression, minItems: 2, maxItems: 2 },
+      field: custom({ title: '' }, {}, (written) => written, {
+        kind: 'list',
+        quantity: 'lineLoad',
+        as: 'list',
+      }),
+    },
+  ],
+  { title: 'load', initial: '-1 kN/m' },
+  (written, context, place) => {
+    const [a, b] = (Array.isArray(written) ? written : [written, written]) as [Written, Written];
+    const read = (one: Written) => quantityProgram(one, { ...context, tags: true }, 'lineLoad', place);
+    return a === b ? [read(a), read(a)] : [read(a), read(b)];
+  },
+);
+
+const axes = optional(option(['global', 'local'], { title: 'axes' }));
+
+const lineFields = {
+  axes,
+  direction: option(['x', 'y', 'z'], { title: 'along', initial: 'z' }),
+  q: lineLoadOf,
+  from: optional(placeOn('from')),
+  to: optional(placeOn('to')),
+  per: optional(option(['length', 'projected'], { title: 'per length of' })),
+};
+const pointFields = {
+  at: { ...placeOn('at'), initial: '1/2' },
+  axes,
+  F: { ...optional(vectorOf('force', 'force x, y, z')), initial: ['0 kN', '0 kN', '-1 kN'] },
+  M: optional(vectorOf('moment', 'moment x, y, z')),
+};
+const temperatureFields = {
+  uniform: { ...optional(byTags('temperature', { title: 'uniform' })), initial: '20 K' },
+  gradientY: optional(byTags('temperatureGradient', { title: 'gradient y' })),
+  gradientZ: optional(byTags('temperatureGradient', { title: 'gradient z' })),
+};
+
+/** What is given of the fields of a load. */
+type Given<F extends Fields> = Evaluated<F> & { readonly case: string };
+type OnMembers = readonly Matched<GeometryMember>[];
+
+function applyLine(given: Given<typeof lineFields>, matched: OnMembers, context: RuleContext): void {
+  const [q0, q1] = given.q as [(one: WithTags) => number, (one: WithTags) => number];
+  const { from = () => ({ share: 0 }), to = () => ({ share: 1 }) } = given;
   for (const piece of placedPieces(matched, context)) {
     const start = distanceOf(from(piece.matched), piece.whole, context, 'from');
     const end = distanceOf(to(piece.matched), piece.whole, context, 'to');
@@ -137,207 +198,150 @@ function applyLine(
     const share = (x: number) => Math.min(1, Math.max(0, (x - piece.from) / (piece.to - piece.from)));
     const span =
       low === piece.from && high === piece.to ? { from: 0, to: 1 } : { from: share(low), to: share(high) };
-    context.assignment.addLoad(load.case, {
+    context.assignment.addLoad(given.case, {
       kind: 'distributed',
       member: piece.member.id,
-      axes: load.axes ?? 'global',
-      direction: load.direction,
+      axes: given.axes ?? 'global',
+      direction: given.direction,
       q: [q(low), q(high)],
       ...span,
-      per: load.per ?? 'length',
+      per: given.per ?? 'length',
     });
-    context.assignment.creditAdded(piece.member.id, 'load', rule);
+    context.assignment.creditAdded(piece.member.id, 'load', context.rule.id);
   }
 }
 
-function applyPoint(
-  load: LoadOf<'point'>,
-  rule: string,
-  matched: readonly Matched<GeometryMember>[],
-  context: RuleContext,
-): void {
-  const at = positionProgram(load.at, { ...context.names, tags: true }, fieldOf(context, 'at'));
-  const F = vectorOf(load.F, 'force', context, 'F');
-  const M = vectorOf(load.M, 'moment', context, 'M');
+function applyPoint(given: Given<typeof pointFields>, matched: OnMembers, context: RuleContext): void {
+  const { at, F, M } = given;
   for (const piece of placedPieces(matched, context)) {
     const x = distanceOf(at(piece.matched), piece.whole, context, 'at');
     // Between two pieces it belongs to the first
     const behind = piece.from === 0 ? x >= 0 : x > piece.from + 1e-9;
     if (!behind || x > piece.to + 1e-9) continue;
-    context.assignment.addLoad(load.case, {
+    context.assignment.addLoad(given.case, {
       kind: 'point',
       member: piece.member.id,
       at: Math.min(1, Math.max(0, (x - piece.from) / (piece.to - piece.from))),
-      axes: load.axes ?? 'global',
+      axes: given.axes ?? 'global',
       ...(F ? { F: F(piece.matched) } : {}),
       ...(M ? { M: M(piece.matched) } : {}),
     });
-    context.assignment.creditAdded(piece.member.id, 'load', rule);
+    context.assignment.creditAdded(piece.member.id, 'load', context.rule.id);
   }
 }
 
-const loadCase = { case: text };
-const memberLoadSchema = {
-  load: {
-    type: 'object',
-    required: ['case'],
-    properties: { kind: { enum: ['line', 'point', 'temperature', 'pretension'] } },
-    allOf: [
-      {
-        if: { properties: { kind: { const: 'line' } } },
-        then: object(
-          {
-            ...loadCase,
-            kind: { const: 'line' },
-            axes: { enum: ['global', 'local'] },
-            direction: { enum: ['x', 'y', 'z'] },
-            q: { anyOf: [expression, { type: 'array', items: expression, minItems: 2, maxItems: 2 }] },
-            from: expression,
-            to: expression,
-            per: { enum: ['length', 'projected'] },
-          },
-          ['direction', 'q'],
-        ),
-      },
-      {
-        if: { properties: { kind: { const: 'point' } }, required: ['kind'] },
-        then: object(
-          {
-            ...loadCase,
-            kind: text,
-            at: expression,
-            axes: { enum: ['global', 'local'] },
-            F: vector,
-            M: vector,
-          },
-          ['at'],
-        ),
-      },
-      {
-        if: { properties: { kind: { const: 'temperature' } }, required: ['kind'] },
-        then: object({
-          ...loadCase,
-          kind: text,
-          uniform: expression,
-          gradientY: expression,
-          gradientZ: expression,
-        }),
-      },
-      {
-        if: { properties: { kind: { const: 'pretension' } }, required: ['kind'] },
-        then: object({ ...loadCase, kind: text, force: expression }, ['force']),
-      },
-    ],
-  },
-};
+function applyTemperature(
+  given: Given<typeof temperatureFields>,
+  matched: OnMembers,
+  { assignment, rule }: RuleContext,
+): void {
+  const none = () => 0;
+  const { uniform = none, gradientY = none, gradientZ = none } = given;
+  for (const one of matched) {
+    assignment.addLoad(given.case, {
+      kind: 'temperature',
+      member: one.thing.id,
+      uniform: uniform(one),
+      gradientY: gradientY(one),
+      gradientZ: gradientZ(one),
+    });
+    assignment.creditAdded(one.thing.id, 'load', rule.id);
+  }
+}
+
+const common = { case: loadCase({ title: 'load case' }) };
 
 /** Loads on physical members: line, point, temperature, pretension. */
 export const memberLoad = memberRule({
   key: 'load',
   title: 'Load on members',
-  initial: (design) => ({ load: { case: caseFor(design), direction: 'z', q: '-1 kN/m' } }),
   gives: 'loads',
-  schema: memberLoadSchema,
-  apply(rule, matched, context) {
-    const load = rule.load!;
+  initial: (design) => ({ load: { case: caseFor(design), direction: 'z', q: '-1 kN/m' } }),
+  fields: {
+    load: byKind(
+      common,
+      {
+        line: lineFields,
+        point: pointFields,
+        temperature: temperatureFields,
+        pretension: { force: byTags('force', { title: 'force', initial: '10 kN' }) },
+      },
+      { title: 'kind', firstByDefault: true },
+    ),
+  },
+  apply({ load }, matched, context) {
+    const { assignment, rule } = context;
     checkCase(load.case, context);
     switch (load.kind) {
-      case 'point': {
-        applyPoint(load, rule.id, matched, context);
+      case 'line':
+        applyLine(load, matched, context);
         return;
-      }
-      case 'temperature': {
-        const uniform = numberOf(load.uniform, 'temperature', context, 'uniform');
-        const y = numberOf(load.gradientY, 'temperatureGradient', context, 'gradientY');
-        const z = numberOf(load.gradientZ, 'temperatureGradient', context, 'gradientZ');
+      case 'point':
+        applyPoint(load, matched, context);
+        return;
+      case 'temperature':
+        applyTemperature(load, matched, context);
+        return;
+      case 'pretension':
         for (const one of matched) {
-          const { thing } = one;
-          context.assignment.addLoad(load.case, {
-            kind: 'temperature',
-            member: thing.id,
-            uniform: uniform(one),
-            gradientY: y(one),
-            gradientZ: z(one),
-          });
-          context.assignment.creditAdded(thing.id, 'load', rule.id);
+          const { id } = one.thing;
+          assignment.addLoad(load.case, { kind: 'pretension', member: id, force: load.force(one) });
+          assignment.creditAdded(id, 'load', rule.id);
         }
-        return;
-      }
-      case 'pretension': {
-        const force = numberOf(load.force, 'force', context, 'force');
-        for (const one of matched) {
-          const { thing } = one;
-          context.assignment.addLoad(load.case, { kind: 'pretension', member: thing.id, force: force(one) });
-          context.assignment.creditAdded(thing.id, 'load', rule.id);
-        }
-        return;
-      }
-      case 'node':
-      case 'settlement':
-        return fail(
-          'invalid-design',
-          `Rule "${rule.title ?? rule.id}" puts a load of kind "${load.kind}" on members; select nodes for it.`,
-          { rule: rule.id },
-        );
-      default: {
-        applyLine(load, rule.id, matched, context);
-        return;
-      }
     }
   },
 });
+
+const movements = Object.fromEntries(
+  freedoms.map((name) => [
+    name,
+    {
+      ...optional(byTags(name.startsWith('u') ? 'length' : 'angle', { title: name, of: 'nodes' })),
+      ...(name === 'uz' ? { initial: '-10 mm' } : {}),
+    },
+  ]),
+) as Record<Freedom, Field<((one: WithTags) => number) | undefined>>;
 
 /** Forces, moments and settlements at nodes. */
 export const nodeLoad = nodeRule({
   key: 'load',
   title: 'Load on nodes',
-  initial: (design) => ({ load: { case: caseFor(design), kind: 'node', F: ['0 kN', '0 kN', '-1 kN'] } }),
   gives: 'loads',
-  schema: {
-    load: {
-      type: 'object',
-      required: ['case', 'kind'],
-      properties: { kind: { enum: ['node', 'settlement'] } },
-      allOf: [
-        {
-          if: { properties: { kind: { const: 'node' } }, required: ['kind'] },
-          then: object({ ...loadCase, kind: text, F: vector, M: vector }),
+  initial: (design) => ({ load: { case: caseFor(design), kind: 'node', F: ['0 kN', '0 kN', '-1 kN'] } }),
+  fields: {
+    load: byKind(
+      common,
+      {
+        node: {
+          F: { ...optional(vectorOf('force', 'force x, y, z')), initial: ['0 kN', '0 kN', '-1 kN'] },
+          M: optional(vectorOf('moment', 'moment x, y, z')),
         },
-        {
-          if: { properties: { kind: { const: 'settlement' } }, required: ['kind'] },
-          then: object({ ...loadCase, kind: text, ...six(freedoms, expression) }),
-        },
-      ],
-    },
+        settlement: movements,
+      },
+      { title: 'kind' },
+    ),
   },
-  apply(rule, matched, context) {
-    const load = rule.load!;
+  apply({ load }, matched, context) {
+    const { assignment, rule } = context;
     checkCase(load.case, context);
-    if (load.kind === 'node') {
-      const F = vectorOf(load.F, 'force', context, 'F');
-      const M = vectorOf(load.M, 'moment', context, 'M');
-      for (const one of matched) {
-        const { thing } = one;
-        context.assignment.addLoad(load.case, {
+    for (const one of matched) {
+      const { id } = one.thing;
+      if (load.kind === 'node') {
+        const { F, M } = load;
+        assignment.addLoad(load.case, {
           kind: 'node',
-          node: thing.id,
+          node: id,
           ...(F ? { F: F(one) } : {}),
           ...(M ? { M: M(one) } : {}),
         });
-        context.assignment.creditAdded(thing.id, 'load', rule.id);
+      } else {
+        const given = freedoms.flatMap((name) => {
+          const move = load[name];
+          return move ? [[name, move(one)] as const] : [];
+        });
+        assignment.addLoad(load.case, { kind: 'settlement', node: id, ...Object.fromEntries(given) });
       }
-    } else if (load.kind === 'settlement') {
-      const given = freedoms.filter((freedom) => load[freedom] !== undefined);
-      const of = given.map((freedom) =>
-        numberOf(load[freedom], freedom.startsWith('u') ? 'length' : 'angle', context, freedom),
-      );
-      for (const one of matched) {
-        const { thing } = one;
-        const moves: Partial<Record<Freedom, number>> = {};
-        given.forEach((freedom, k) => (moves[freedom] = of[k]!(one)));
-        context.assignment.addLoad(load.case, { kind: 'settlement', node: thing.id, ...moves });
-        context.assignment.creditAdded(thing.id, 'load', rule.id);
-      }
+      assignment.creditAdded(id, 'load', rule.id);
     }
   },
 });

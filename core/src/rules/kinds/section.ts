@@ -3,21 +3,8 @@ import { nearestNames } from '../../sections/nearest.js';
 import { findProfile } from '../../sections/profiles.js';
 import { fail } from '../../base/problem.js';
 import type { Place } from '../../language/tree.js';
-import type { NameReference } from '../../document/types.js';
-import { memberRule, fieldOf, type RuleContext } from '../rule.js';
-import { nameReference } from '../../fields/schemas.js';
-
-/** A name, or that of a section or material parameter. */
-function resolveName(reference: NameReference, context: RuleContext, field: string): string {
-  if (typeof reference === 'string') return reference;
-  const named = context.names.parameters.get(reference.parameter);
-  if (typeof named?.value === 'string') return named.value;
-  const { what, where } = fieldOf(context, field);
-  return fail('unknown-name', `In ${what}: "${reference.parameter}" is no section or material parameter.`, {
-    ...where,
-    parameter: reference.parameter,
-  });
-}
+import { reference } from '../../fields/index.js';
+import { fieldOf, memberRule } from '../rule.js';
 
 export const section = memberRule({
   key: 'section',
@@ -28,13 +15,12 @@ export const section = memberRule({
   }),
   title: 'Section',
   gives: 'sections',
-  schema: { section: nameReference },
-  apply(rule, matched, context) {
-    const name = resolveName(rule.section!, context, 'section');
-    const full = context.ownSections.has(name) ? name : findProfile(name, { rule: rule.id }).name;
+  fields: { section: reference('section', { title: 'section' }) },
+  apply({ section: name }, matched, { assignment, ownSections, rule }) {
+    const full = ownSections.has(name) ? name : findProfile(name, { rule: rule.id }).name;
     for (const { thing } of matched) {
-      context.assignment.section.set(thing.id, full);
-      context.assignment.credit(thing.id, 'section', rule.id);
+      assignment.section.set(thing.id, full);
+      assignment.credit(thing.id, 'section', rule.id);
     }
   },
 });
@@ -55,13 +41,13 @@ export const material = memberRule({
   initial: () => ({ material: 'S355' }),
   title: 'Material',
   gives: 'sections',
-  schema: { material: nameReference },
-  apply(rule, matched, context) {
-    const name = resolveName(rule.material!, context, 'material');
+  fields: { material: reference('material', { title: 'material' }) },
+  apply({ material: name }, matched, context) {
+    const { assignment, rule } = context;
     if (!context.ownMaterials.has(name)) knownGrade(name, fieldOf(context, 'material'));
     for (const { thing } of matched) {
-      context.assignment.material.set(thing.id, name);
-      context.assignment.credit(thing.id, 'material', rule.id);
+      assignment.material.set(thing.id, name);
+      assignment.credit(thing.id, 'material', rule.id);
     }
   },
 });

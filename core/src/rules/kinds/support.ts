@@ -1,9 +1,21 @@
-import type { Freedom, Support } from '../../model/types.js';
 import { fail } from '../../base/problem.js';
-import { quantityOf, quantityProgram, type Written } from '../../language/evaluate.js';
-import type { SupportKind } from '../../document/types.js';
-import { fieldOf, nodeRule, type RuleContext } from '../rule.js';
-import { expression, freedoms, object, six } from '../../fields/schemas.js';
+import {
+  byTags,
+  custom,
+  optional,
+  readFields,
+  record,
+  recordWay,
+  ways,
+  wordWay,
+  type Field,
+  type FieldContext,
+} from '../../fields/index.js';
+import { expression, freedoms, vector } from '../../fields/schemas.js';
+import { quantityOf, type Written } from '../../language/evaluate.js';
+import type { Place } from '../../language/tree.js';
+import type { Freedom, Support } from '../../model/types.js';
+import { fieldOf, nodeRule } from '../rule.js';
 
 /** Freedoms that the usual supports hold. */
 const usual: Readonly<Record<'fixed' | 'pinned' | 'roller', readonly Freedom[]>> = {
@@ -12,85 +24,95 @@ const usual: Readonly<Record<'fixed' | 'pinned' | 'roller', readonly Freedom[]>>
   roller: ['uz'],
 };
 
-function restraintsOf(kind: SupportKind, context: RuleContext): Omit<Support, 'node'> {
-  const out: Omit<Support, 'node'> = {};
-  if (typeof kind === 'string') for (const freedom of usual[kind]) out[freedom] = 'fixed';
-  else
-    for (const [freedom, value] of Object.entries(kind) as [Freedom, Written][]) {
-      if (value === 'free') continue;
-      const place = fieldOf(context, freedom);
-      if (value === 'fixed') out[freedom] = 'fixed';
-      else {
-        const spring = quantityOf(
-          value,
-          context.names,
-          freedom.startsWith('u') ? 'spring' : 'rotationalSpring',
-          place,
-        );
-        if (spring <= 0)
-          fail(
-            'out-of-range',
-            `In ${place.what} the spring must be above zero; leave it out where nothing holds.`,
-            place.where,
-          );
-        out[freedom] = spring;
-      }
-    }
-  return out;
+/** A freedom that is held, or free, or has a spring. @throws ProblemError for a spring that is not above zero */
+const freedom = (name: Freedom): Field<number | 'fixed' | 'free' | undefined> =>
+  optional(
+    custom(
+      { title: name },
+      expression,
+      (written, context, place) => {
+        if (written === 'fixed' || written === 'free') return written;
+        const quantity = name.startsWith('u') ? 'spring' : 'rotationalSpring';
+        const spring = quantityOf(written as Written, context, quantity, place);
+        return spring > 0
+          ? spring
+          : fail(
+              'out-of-range',
+              `In ${place.what} the spring must be above zero; leave it out where nothing holds.`,
+              place.where,
+            );
+      },
+      { kind: 'text' },
+    ),
+  );
+
+type Held = Omit<Support, 'node'>;
+
+const heldFields = Object.fromEntries(freedoms.map((name) => [name, freedom(name)]));
+
+function readHeld(written: unknown, context: FieldContext, place: Place): Held {
+  if (typeof written === 'string')
+    return Object.fromEntries(usual[written as keyof typeof usual].map((name) => [name, 'fixed']));
+  const read = readFields(heldFields, written as Record<string, unknown>, context, place);
+  return Object.fromEntries(Object.entries(read).filter(([, held]) => held !== undefined && held !== 'free'));
 }
+
+const axisOf = (title: string): Field<Axis> =>
+  custom(
+    { title },
+    vector,
+    (written, context, place) =>
+      (written as Written[]).map((item) => quantityOf(item, context, 'number', place)) as Axis,
+    { kind: 'list', quantity: '', as: 'list' },
+  );
 
 type Axis = [number, number, number];
 
 export const support = nodeRule({
   key: 'support',
-  initial: () => ({ support: 'pinned' }),
   title: 'Support',
   gives: 'supports',
-  schema: {
-    support: { anyOf: [{ enum: ['fixed', 'pinned', 'roller'] }, object(six(freedoms, expression))] },
-    axes: object(
-      {
-        x: { type: 'array', items: expression, minItems: 3, maxItems: 3 },
-        y: { type: 'array', items: expression, minItems: 3, maxItems: 3 },
-      },
-      ['x'],
+  initial: () => ({ support: 'pinned' }),
+  fields: {
+    support: ways<Held>(
+      [
+        ...(['fixed', 'pinned', 'roller'] as const).map((word) => wordWay(word)),
+        recordWay(heldFields, { ux: 'fixed' }, 'each by itself'),
+      ],
+      { title: 'support' },
+      readHeld,
     ),
+    axes: optional(record({ x: axisOf('x'), y: optional(axisOf('y')) }, { title: 'own axes' })),
   },
-  apply(rule, matched, context) {
-    const held = restraintsOf(rule.support!, context);
-    const place = fieldOf(context, 'axes');
-    const axis = (written: readonly Written[]) =>
-      written.map((item) => quantityOf(item, context.names, 'number', place)) as Axis;
-    const x = rule.axes && axis(rule.axes.x);
-    const y = rule.axes?.y
-      ? axis(rule.axes.y)
-      : x && (Math.hypot(x[0], x[2]) > 1e-6 ? ([0, 1, 0] as Axis) : ([0, 0, 1] as Axis));
+  apply({ support: held, axes }, matched, { assignment, rule }) {
+    const x = axes?.x;
+    const y = axes?.y ?? (x && (Math.hypot(x[0], x[2]) > 1e-6 ? ([0, 1, 0] as Axis) : ([0, 0, 1] as Axis)));
     for (const { thing } of matched) {
-      context.assignment.supports.set(thing.id, {
+      assignment.supports.set(thing.id, {
         node: thing.id,
         ...(x && y ? { axes: { x, y } } : {}),
         ...held,
       });
-      context.assignment.credit(thing.id, 'support', rule.id);
+      assignment.credit(thing.id, 'support', rule.id);
     }
   },
 });
 
 export const mass = nodeRule({
   key: 'mass',
-  initial: () => ({ mass: '100 kg' }),
   title: 'Mass',
   gives: 'masses',
-  schema: { mass: expression },
-  apply(rule, matched, context) {
-    const place = fieldOf(context, 'mass');
-    const of = quantityProgram(rule.mass!, { ...context.names, tags: true }, 'mass', place);
+  initial: () => ({ mass: '100 kg' }),
+  fields: { mass: byTags('mass', { title: 'mass', of: 'nodes' }) },
+  apply({ mass: of }, matched, context) {
+    const { assignment, rule } = context;
     for (const one of matched) {
       const { thing } = one;
       const value = of(one);
+      const place = fieldOf(context, 'mass');
       if (value <= 0) fail('out-of-range', `In ${place.what} the mass must be above zero.`, place.where);
-      context.assignment.masses.set(thing.id, (context.assignment.masses.get(thing.id) ?? 0) + value);
-      context.assignment.creditAdded(thing.id, 'mass', rule.id);
+      assignment.masses.set(thing.id, (assignment.masses.get(thing.id) ?? 0) + value);
+      assignment.creditAdded(thing.id, 'mass', rule.id);
     }
   },
 });

@@ -4,8 +4,21 @@ import { listItems, quantityOf, type WrittenList } from '../../language/evaluate
 import { cross, minus, size, unit } from '../../geometry/vector.js';
 import type { GeometryMember } from '../../geometry/geometry.js';
 import { caseFor, checkCase } from './load.js';
-import { fieldOf, memberRule, type RuleContext } from '../rule.js';
-import { list, object, text } from '../../fields/schemas.js';
+import { custom, loadCase, option, optional, record, type Field } from '../../fields/index.js';
+import { list } from '../../fields/schemas.js';
+import { memberRule, type RuleContext } from '../rule.js';
+
+/** Values one after the other, each evaluated. */
+const several = (quantity: 'force' | 'length', title: string): Field<number[]> =>
+  custom(
+    { title },
+    list,
+    (written, context, place) =>
+      listItems(written as WrittenList, context, place).map((item) =>
+        quantityOf(item, context, quantity, place),
+      ),
+    { kind: 'list', quantity, as: 'list' },
+  );
 
 /** Forces that travel along a line of members. */
 export const train = memberRule({
@@ -13,21 +26,21 @@ export const train = memberRule({
   initial: (design) => ({ train: { case: caseFor(design), forces: ['10 kN', '10 kN'], gaps: ['2 m'] } }),
   title: 'Travelling load',
   gives: 'loads',
-  schema: {
-    train: object(
-      { case: text, forces: list, gaps: list, direction: { enum: ['x', 'y', 'z', '-x', '-y', '-z'] } },
-      ['case', 'forces'],
+  fields: {
+    train: record(
+      {
+        case: loadCase({ title: 'load case' }),
+        forces: several('force', 'forces'),
+        gaps: optional(several('length', 'gaps')),
+        direction: optional(option(['x', 'y', 'z', '-x', '-y', '-z'], { title: 'along' })),
+      },
+      { title: '' },
     ),
   },
-  apply(rule, matched, context) {
-    const { case: loadCase, forces, gaps, direction = '-z' } = rule.train!;
-    checkCase(loadCase, context);
-    const read = (written: WrittenList, quantity: 'force' | 'length', field: string) =>
-      listItems(written, context.names, fieldOf(context, field)).map((item) =>
-        quantityOf(item, context.names, quantity, fieldOf(context, field)),
-      );
-    const F = read(forces, 'force', 'forces');
-    const between = read(gaps, 'length', 'gaps');
+  apply({ train: given }, matched, context) {
+    const { case: inCase, forces: F, gaps: between = [], direction = '-z' } = given;
+    const { rule } = context;
+    checkCase(inCase, context);
     const { where } = context.place;
     if (F.length === 0 || between.length !== F.length - 1 || between.some((gap) => gap < 0))
       fail(
@@ -47,7 +60,7 @@ export const train = memberRule({
     ).forEach((members, k) =>
       context.assignment.trains.push({
         id: k === 0 ? rule.id : `${rule.id} ${k + 1}`,
-        case: loadCase,
+        case: inCase,
         members,
         forces: F,
         gaps: between,

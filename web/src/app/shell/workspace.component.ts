@@ -25,7 +25,7 @@ import { Calculation } from '../state/calculation/calculation.service';
 import { Units } from '../ui/units.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { Drawing } from '../state/drawing.service';
-import { namesForFields } from '../ui/names-for-fields';
+import { fieldSurroundings } from '../ui/field-surroundings';
 import { ExpressionHelp } from '../state/expression-help.service';
 import { HeaderToolsComponent } from './header-tools.component';
 import { KeysPageComponent } from './keys-page.component';
@@ -63,7 +63,7 @@ import { WorkspaceStateComponent } from './workspace-state.component';
     StepPreview,
     ViewState,
     ExpressionHelp,
-    { provide: namesForFields, useExisting: ExpressionHelp },
+    { provide: fieldSurroundings, useExisting: ExpressionHelp },
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'key($event)', '(window:beforeunload)': 'leaving($event)' },

@@ -1,4 +1,4 @@
-import { Injectable, computed, inject } from '@angular/core';
+import { Injectable, computed, inject, type Signal } from '@angular/core';
 import {
   attempt,
   completions,
@@ -7,14 +7,18 @@ import {
   type Completion,
   type Expectation,
   type Names,
+  type Questions,
 } from '@hashira/core';
-import type { NamesForFields } from '../ui/names-for-fields';
+import type { FieldSurroundings } from '../ui/field-surroundings';
 import { DesignWorkspace } from './design-workspace.service';
+import { standingAnswer } from './standing-answer';
 
 /** What can be written in a formula, and what one comes to, in the alternative that is shown. */
 @Injectable()
-export class ExpressionHelp implements NamesForFields {
+export class ExpressionHelp implements FieldSurroundings {
   private readonly workspace = inject(DesignWorkspace);
+
+  readonly design = computed(() => this.workspace.state()?.design);
 
   private readonly titles = computed(
     () => new Map(this.workspace.state()?.design.parameters.map(({ name, title }) => [name, title])),
@@ -27,6 +31,11 @@ export class ExpressionHelp implements NamesForFields {
     const resolved = attempt(() => resolveAlternative(design, this.workspace.selectedAlternative(design)));
     return resolved.ok ? resolved.value.names : { parameters: new Map() };
   });
+
+  tagValues(of: () => 'members' | 'nodes'): Signal<Questions['tags']['answer']> {
+    const known = standingAnswer('tags', () => ({ of: of() }));
+    return computed(() => known.value() ?? {});
+  }
 
   completions(word: string, expected: Expectation): Completion[] {
     return completions(this.names(), this.titles(), word, expected);

@@ -18,7 +18,7 @@ import type { Show } from '../state/calculation/protocol';
 import { TraceService } from '../design/ledger/trace.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { Saving } from '../state/saving/saving.service';
-import { namesForFields } from '../ui/names-for-fields';
+import { fieldSurroundings } from '../ui/field-surroundings';
 import { ExpressionHelp } from '../state/expression-help.service';
 import { Drawing } from '../state/drawing.service';
 import { StepPreview } from '../state/preview.service';
@@ -85,7 +85,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
       StepPreview,
       ViewState,
       ExpressionHelp,
-      { provide: namesForFields, useExisting: ExpressionHelp },
+      { provide: fieldSurroundings, useExisting: ExpressionHelp },
       TraceService,
       MessageService,
       provideRouter([]),

@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { wordBefore, type Completion, type QuantityName } from '@hashira/core';
 import { ExpressionPanelComponent } from './expression-panel.component';
-import { namesForFields } from './names-for-fields';
+import { fieldSurroundings } from './field-surroundings';
 
 let count = 0;
 
@@ -36,7 +36,7 @@ export class ExpressionDirective implements OnDestroy {
   private readonly field = inject<ElementRef<HTMLInputElement>>(ElementRef).nativeElement;
   private readonly place = inject(ViewContainerRef);
   /** A field outside an open design has no names. */
-  private readonly help = inject(namesForFields, { optional: true });
+  private readonly help = inject(fieldSurroundings, { optional: true });
   private readonly listId = `names-${++count}`;
   private panel: ComponentRef<ExpressionPanelComponent> | undefined;
   private list: readonly Completion[] = [];

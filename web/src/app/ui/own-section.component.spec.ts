@@ -1,12 +1,12 @@
-import { RecordFormComponent } from './record-form.component';
+import { FieldsComponent } from './fields.component';
 import { SectionPickerComponent } from './section-picker.component';
 import { OwnSectionComponent } from './own-section.component';
-import { quickShed } from '../testing/open-design';
+import { openDesign, quickShed } from '../testing/open-design';
 import { Shown } from '../testing/shown';
 import { undoable } from '../testing/undoable';
 import { ParameterListComponent } from '../design/parameters/parameter-list.component';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { ruleFields, ruleKinds, type OwnSection } from '@hashira/core';
+import { ruleKinds, type OwnSection } from '@hashira/core';
 
 describe('OwnSectionComponent', () => {
   let fixture: ComponentFixture<OwnSectionComponent>;
@@ -127,15 +127,12 @@ describe('a section that was made', () => {
   });
 
   it('is offered by a record with its field', () => {
-    const form = TestBed.createComponent(RecordFormComponent);
+    openDesign({ ...quickShed(), sections: [{ id: 'Box', material: 'S355', shape: section.shape }] });
+    const form = TestBed.createComponent(FieldsComponent);
     const kind = ruleKinds.find(({ key }) => key === 'section')!;
-    form.componentRef.setInput('fields', ruleFields({ id: 'r', members: 'true', section: 'Box' }, kind));
+    form.componentRef.setInput('fields', kind.fields);
+    form.componentRef.setInput('record', { id: 'r', members: 'true', section: 'Box' });
     form.componentRef.setInput('key', 'r');
-    form.componentRef.setInput('title', 'R');
-    form.componentRef.setInput('design', {
-      ...quickShed(),
-      sections: [{ id: 'Box', material: 'S355', shape: section.shape }],
-    });
     form.detectChanges();
     expect((form.nativeElement as HTMLElement).textContent).toContain('Box');
   });

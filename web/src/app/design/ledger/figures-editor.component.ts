@@ -9,16 +9,17 @@ import {
   removeFigure,
   setFigure,
   setFigureField,
+  type Fields,
   type FigureSpec,
 } from '@hashira/core';
 import { EditableTextComponent } from '../../ui/editable-text.component';
-import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** What alternatives are compared by: figures named, given limits, put in order, added and removed. */
 @Component({
   selector: 'app-figures-editor',
-  imports: [EditableTextComponent, RecordFormComponent],
+  imports: [EditableTextComponent, FieldsComponent],
   template: `
     @for (row of rows(); track row.figure.id) {
       <section class="figure" [attr.aria-label]="row.figure.title" [title]="row.figure.id">
@@ -55,11 +56,10 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
             label="Title of the figure"
             (changed)="rename(row.figure, $event)"
           />
-          <app-record-form
+          <app-fields
             [fields]="row.fields"
+            [record]="row.figure"
             [key]="'figure-' + row.figure.id"
-            [title]="row.figure.title"
-            [design]="design()"
             (changed)="set(row.figure, $event)"
           />
         }
@@ -97,7 +97,7 @@ export class FiguresEditorComponent {
   private readonly workspace = inject(DesignWorkspace);
   protected readonly kinds = figureKinds;
   protected readonly open = signal('');
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  private readonly design = computed(() => this.workspace.state()!.design);
   protected readonly rows = computed(() =>
     this.design().figures.map((figure, i) => {
       const open = this.open() === figure.id;
@@ -107,13 +107,13 @@ export class FiguresEditorComponent {
         first: i === 0,
         open,
         // A kind that is not known has no fields; the ledger says so
-        fields: open && outcome.ok ? outcome.value.filter(({ path }) => path !== 'title') : [],
+        fields: open && outcome.ok ? withoutTitle(outcome.value) : {},
       };
     }),
   );
 
-  protected set({ id }: FigureSpec, { field, value }: RecordChange): void {
-    this.workspace.apply((design) => setFigureField(design, id, field.path, value));
+  protected set({ id }: FigureSpec, { name, value }: RecordChange): void {
+    this.workspace.apply((design) => setFigureField(design, id, name, value));
   }
 
   protected rename({ id }: FigureSpec, title: string): void {
@@ -137,4 +137,9 @@ export class FiguresEditorComponent {
     this.workspace.apply((design) => addFigure(design, figure));
     this.open.set(figure.id);
   }
+}
+
+/** The title is changed where it stands. */
+function withoutTitle({ title: _, ...others }: Fields): Fields {
+  return others;
 }

@@ -1,22 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { setSetting, settingsFields } from '@hashira/core';
-import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** What every alternative is calculated and checked by: order, imperfections, design code and its partial factors. */
 @Component({
   selector: 'app-settings',
-  imports: [RecordFormComponent],
+  imports: [FieldsComponent],
   template: `
     <details>
       <summary>how it is calculated</summary>
-      <app-record-form
-        [fields]="fields()"
-        key="settings"
-        title="the calculation"
-        [design]="design()"
-        (changed)="set($event)"
-      />
+      <app-fields [fields]="fields()" [record]="design()" key="settings" (changed)="set($event)" />
       <p class="soft">What is left empty takes the value that its code recommends.</p>
     </details>
   `,
@@ -40,7 +34,7 @@ export class SettingsComponent {
   protected readonly design = computed(() => this.workspace.state()!.design);
   protected readonly fields = computed(() => settingsFields(this.design()));
 
-  protected set({ field, value }: RecordChange): void {
-    this.workspace.apply((design) => setSetting(design, field.path, value));
+  protected set({ name, value }: RecordChange): void {
+    this.workspace.apply((design) => setSetting(design, name, value));
   }
 }

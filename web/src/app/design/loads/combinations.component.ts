@@ -11,14 +11,14 @@ import {
   setCombine,
   setFactor,
 } from '@hashira/core';
-import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 
 /** The combinations as a matrix: cases across, combinations down; made by a code's rule or by hand, those that govern marked. */
 @Component({
   selector: 'app-combinations',
-  imports: [RecordFormComponent],
+  imports: [FieldsComponent],
   template: `
     <h3>Combinations</h3>
     <label class="by"
@@ -83,11 +83,10 @@ import { ViewState } from '../../state/view-state.service';
     <p class="soft legend">◂ governs a member or a figure of this alternative</p>
     @if (chosen(); as one) {
       <div class="one">
-        <app-record-form
-          [fields]="one.fields"
+        <app-fields
+          [fields]="fields"
+          [record]="one"
           [key]="'combination-' + one.id"
-          [title]="one.id"
-          [design]="design()"
           (changed)="set(one.id, $event)"
         />
         <button type="button" class="plain press" (click)="remove(one.id)">remove {{ one.id }}</button>
@@ -188,10 +187,10 @@ export class CombinationsComponent {
   );
 
   /** The shown combination where it is one that hands can change. */
-  protected readonly chosen = computed(() => {
-    const one = this.design().combinations.find(({ id }) => id === this.view.resultId());
-    return one && { id: one.id, fields: combinationFields(one) };
-  });
+  protected readonly chosen = computed(() =>
+    this.design().combinations.find(({ id }) => id === this.view.resultId()),
+  );
+  protected readonly fields = combinationFields;
 
   protected setCell(combination: string, loadCase: string, field: HTMLInputElement): void {
     const text = field.value.trim();
@@ -226,8 +225,8 @@ export class CombinationsComponent {
     this.view.showResult(id);
   }
 
-  protected set(id: string, { field, value }: RecordChange): void {
-    this.workspace.apply((design) => setCombination(design, id, { [field.path]: value }));
+  protected set(id: string, { name, value }: RecordChange): void {
+    this.workspace.apply((design) => setCombination(design, id, { [name]: value }));
   }
 
   protected remove(id: string): void {

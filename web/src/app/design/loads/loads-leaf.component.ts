@@ -16,7 +16,7 @@ import {
   shownUnit,
 } from '@hashira/core';
 import { EditableTextComponent } from '../../ui/editable-text.component';
-import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
@@ -28,7 +28,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
 /** Load cases with their sums, each opening to its loads as sentences, and the matrix of combinations. */
 @Component({
   selector: 'app-loads-leaf',
-  imports: [CombinationsComponent, EditableTextComponent, RecordFormComponent, RuleFormComponent],
+  imports: [CombinationsComponent, EditableTextComponent, FieldsComponent, RuleFormComponent],
   template: `
     <h3>
       Load cases <span class="soft">sums in {{ forceUnit }}</span>
@@ -92,11 +92,10 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
           </select>
           <details class="about">
             <summary>this case</summary>
-            <app-record-form
-              [fields]="row.fields"
+            <app-fields
+              [fields]="fields"
+              [record]="row.loadCase"
               [key]="'case-' + row.id"
-              [title]="row.title"
-              [design]="design()"
               (changed)="set(row.id, $event)"
             />
             <button type="button" class="plain press" (click)="remove(row.id)">
@@ -124,6 +123,7 @@ export class LoadsLeafComponent {
   protected readonly words = ruleWords;
   protected readonly loadKinds = loadKinds;
   protected readonly categories = loadCategories;
+  protected readonly fields = loadCaseFields;
   /** The load whose fields are shown. */
   protected readonly open = signal('');
   private readonly sums = standingAnswer('sums', () => ({}));
@@ -136,7 +136,7 @@ export class LoadsLeafComponent {
     this.design().loadCases.map((one) => ({
       ...one,
       selfWeight: one.selfWeight ?? 0,
-      fields: loadCaseFields(one),
+      loadCase: one,
       sum: this.sumText(one.id),
       rules: this.design().rules.filter((rule) => caseOf(rule) === one.id),
     })),
@@ -193,8 +193,8 @@ export class LoadsLeafComponent {
     this.view.showResult(added.id);
   }
 
-  protected set(id: string, { field, value }: RecordChange): void {
-    this.workspace.apply((design) => setLoadCase(design, id, { [field.path]: value }));
+  protected set(id: string, { name, value }: RecordChange): void {
+    this.workspace.apply((design) => setLoadCase(design, id, { [name]: value }));
   }
 
   protected remove(id: string): void {

@@ -1,22 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { addAxis, axisFields, removeAxis, setAxis } from '@hashira/core';
-import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** Grid lines: a first position, then spacings; steps read them by `axis("B")`. */
 @Component({
   selector: 'app-axes',
-  imports: [RecordFormComponent],
+  imports: [FieldsComponent],
   template: `
     <h3>Grid lines</h3>
     @for (row of rows(); track $index) {
       <details>
         <summary>{{ row.words }}</summary>
-        <app-record-form
-          [fields]="row.fields"
+        <app-fields
+          [fields]="fields"
+          [record]="row.axis"
           [key]="'axis-' + $index"
-          title="the grid lines"
-          [design]="design()"
           (changed)="set($index, $event)"
         />
         <button type="button" class="plain press" (click)="remove($index)">remove these lines</button>
@@ -45,16 +44,17 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 })
 export class AxesComponent {
   private readonly workspace = inject(DesignWorkspace);
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly fields = axisFields;
+  private readonly design = computed(() => this.workspace.state()!.design);
   protected readonly rows = computed(() =>
     this.design().axes.map((axis) => ({
       words: `along ${axis.along}: ${axis.at.join(', ')}`,
-      fields: axisFields(axis),
+      axis,
     })),
   );
 
-  protected set(index: number, { field, value }: RecordChange): void {
-    this.workspace.apply((design) => setAxis(design, index, { [field.path]: value }));
+  protected set(index: number, { name, value }: RecordChange): void {
+    this.workspace.apply((design) => setAxis(design, index, { [name]: value }));
   }
 
   protected remove(index: number): void {

@@ -13,13 +13,13 @@ import {
   type ExpressionPlace,
 } from '@hashira/core';
 import { EditableTextComponent } from '../../ui/editable-text.component';
-import { RecordFormComponent, type RecordChange } from '../../ui/record-form.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** Parameters added, named, grouped, given a range, and removed; each tells where it is used. */
 @Component({
   selector: 'app-parameters-editor',
-  imports: [EditableTextComponent, RecordFormComponent],
+  imports: [EditableTextComponent, FieldsComponent],
   template: `
     @for (row of rows(); track row.parameter.name) {
       <section class="one" [attr.aria-label]="row.parameter.title">
@@ -45,11 +45,10 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
             @if (problem()) {
               <p class="problem" role="alert">{{ problem() }}</p>
             }
-            <app-record-form
+            <app-fields
               [fields]="row.fields"
+              [record]="row.parameter"
               [key]="'parameter-' + row.parameter.name"
-              [title]="row.parameter.title"
-              [design]="design()"
               (changed)="set(row.parameter.name, $event)"
             />
             @if (row.uses.length > 0) {
@@ -106,7 +105,7 @@ export class ParametersEditorComponent {
   protected readonly open = signal('');
   /** Why a name was not taken. */
   protected readonly problem = signal('');
-  protected readonly design = computed(() => this.workspace.edited()!);
+  private readonly design = computed(() => this.workspace.edited()!);
   protected readonly rows = computed(() => {
     const design = this.design();
     return design.parameters.map((parameter) => {
@@ -114,14 +113,14 @@ export class ParametersEditorComponent {
       return {
         parameter,
         open,
-        fields: open ? parameterFields(parameter) : [],
+        fields: open ? parameterFields(parameter) : {},
         uses: open ? usesOf(design, parameter.name).map((place) => placeWords(design, place)) : [],
       };
     });
   });
 
-  protected set(name: string, { field, value }: RecordChange): void {
-    this.workspace.apply((design) => setParameterFields(design, name, { [field.path]: value }));
+  protected set(of: string, { name, value }: RecordChange): void {
+    this.workspace.apply((design) => setParameterFields(design, of, { [name]: value }));
   }
 
   protected rename(from: string, to: string): void {

@@ -13,35 +13,32 @@ import {
   initialStep,
   kindPicture,
   setStep,
-  shownFields,
+  stepFields,
   stepKinds,
   type Step,
   type StepKind,
 } from '@hashira/core';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { StepPreview } from '../../state/preview.service';
-import { StepFieldComponent } from './step-field.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 
 const size = { width: 132, height: 72 };
 
 /** Cards of all kinds of step in the order of the job; the one that is pressed is set and seen on the stage before it is accepted. */
 @Component({
   selector: 'app-new-step',
-  imports: [StepFieldComponent],
+  imports: [FieldsComponent],
   template: `
     @if (draft(); as d) {
       <section class="draft" [attr.aria-label]="d.kind.title + ', not added yet'">
         <h3>{{ d.kind.title }} <span class="soft">on the stage, not added yet</span></h3>
         <p class="soft">{{ d.kind.about }}</p>
-        @for (f of fields(); track f.name) {
-          <app-step-field
-            [name]="f.name"
-            [step]="d.step.id"
-            [field]="f.field"
-            [value]="d.step[f.name]"
-            (changed)="set(f.name, $event)"
-          />
-        }
+        <app-fields
+          [fields]="fieldsOf(d.kind)"
+          [record]="d.step"
+          [key]="'f-' + d.step.id"
+          (changed)="set($event)"
+        />
         <p class="actions">
           <button type="button" class="accept" (click)="accept()">add to the recipe</button>
           <button type="button" class="plain press" (click)="drop()">back to the cards</button>
@@ -123,10 +120,7 @@ export class NewStepComponent {
     })),
   );
 
-  protected readonly fields = computed(() => {
-    const draft = this.draft();
-    return draft ? shownFields(draft.kind, draft.step) : [];
-  });
+  protected readonly fieldsOf = stepFields;
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.preview.step.set(undefined));
@@ -140,7 +134,7 @@ export class NewStepComponent {
     this.see({ kind, step: initialStep(kind, id) });
   }
 
-  protected set(name: string, value: unknown): void {
+  protected set({ name, value }: RecordChange): void {
     const { kind, step } = this.draft()!;
     const [changed] = setStep({ ...this.design(), steps: [step] }, step.id, { [name]: value }).steps;
     this.see({ kind, step: changed! });

@@ -31,13 +31,13 @@ describe('RecipeLeafComponent', () => {
 
   it('opens a step with a form made from its declaration, and shows its members in ink', async () => {
     await press('Portal');
-    const labels = [...host().querySelectorAll('app-step-field label')].map((label) => label.textContent);
+    const labels = [...host().querySelectorAll('app-field label')].map((label) => label.textContent);
     expect(labels.slice(0, 4)).toEqual(['Bays', 'Eaves', 'Roof', 'Pitch']);
     // What belongs to another roof is not asked for
     expect(labels).not.toContain('Pieces of the curve');
     expect(TestBed.inject(ViewState).step()).toBe('shed');
     await press('Portal');
-    expect(host().querySelector('app-step-field')).toBeNull();
+    expect(host().querySelector('app-field')).toBeNull();
     expect(TestBed.inject(ViewState).step()).toBeUndefined();
   });
 

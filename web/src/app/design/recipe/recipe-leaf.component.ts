@@ -1,6 +1,7 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
 import {
+  addSections,
   consequencesOf,
   duplicateStep,
   formatPlain,
@@ -8,9 +9,10 @@ import {
   moveStep,
   removeStep,
   setStep,
-  shownFields,
+  stepFields,
   switchStep,
   type Field,
+  type Fields,
   type Step,
   type StepKind,
 } from '@hashira/core';
@@ -19,12 +21,12 @@ import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { AxesComponent } from '../parameters/axes.component';
 import { NewStepComponent } from './new-step.component';
-import { StepFieldComponent } from './step-field.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 
 /** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
 @Component({
   selector: 'app-recipe-leaf',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, AxesComponent, NewStepComponent, StepFieldComponent],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, AxesComponent, NewStepComponent, FieldsComponent],
   templateUrl: './recipe-leaf.component.html',
   styleUrl: './recipe-leaf.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -109,16 +111,15 @@ export class RecipeLeafComponent {
     );
   });
 
-  protected fieldsOf(
-    kind: StepKind,
-    step: Step,
-  ): { name: string; field: Field<unknown>; value: unknown; problem: string }[] {
-    return shownFields(kind, step).map(({ name, field }) => ({
-      name,
-      field,
-      value: step[name],
-      problem: this.problemOf(step.id, name),
-    }));
+  protected fieldsOf(kind: StepKind): Fields {
+    return stepFields(kind);
+  }
+
+  /** What is wrong with a step's fields, by their names. */
+  protected problemsOf(step: Step, kind: StepKind): Record<string, string> {
+    return Object.fromEntries(
+      Object.keys(stepFields(kind)).map((name) => [name, this.problemOf(step.id, name)]),
+    );
   }
 
   /** What is wrong with a step: at a field, or as a whole where no field is named. */
@@ -137,8 +138,8 @@ export class RecipeLeafComponent {
     this.view.step.set(next);
   }
 
-  protected set(step: Step, name: string, value: unknown): void {
-    this.workspace.apply((design) => setStep(design, step.id, { [name]: value }));
+  protected set(step: Step, { name, value, sections }: RecordChange): void {
+    this.workspace.apply((design) => setStep(addSections(design, sections), step.id, { [name]: value }));
   }
 
   protected switch(step: Step): void {

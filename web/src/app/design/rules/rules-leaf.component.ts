@@ -5,7 +5,7 @@ import { EditableTextComponent } from '../../ui/editable-text.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { ViewState } from '../../state/view-state.service';
-import { ConditionChipsComponent } from './condition-chips.component';
+import { ConditionChipsComponent } from '../../ui/condition-chips.component';
 import { RuleFormComponent } from './rule-form.component';
 
 const headings = {

@@ -2,26 +2,31 @@ import { runSteps } from '../build/run-steps.js';
 import { stepKinds } from '../steps/index.js';
 import { initialStep } from '../steps/initial.js';
 import type { Field } from './index.js';
-import { fits } from './fits.js';
+import { isOfForm } from './is-of-form.js';
 
 describe('the form of what is written for a field', () => {
   it('is that of its schema', () => {
     const pair = { type: 'array', minItems: 2, maxItems: 2, items: { type: ['string', 'number'] } };
-    expect(fits(pair, ['1 m', 2])).toBeTrue();
-    expect(fits(pair, ['1 m'])).toBeFalse();
-    expect(fits(pair, ['1 m', null])).toBeFalse();
-    expect(fits(pair, '1 m, 2 m')).toBeFalse();
-    expect(fits({ enum: ['a', 2] }, 2)).toBeTrue();
-    expect(fits({ enum: ['a', 2] }, '2')).toBeFalse();
-    expect(fits({ type: 'boolean' }, 'true')).toBeFalse();
-    expect(fits({ type: 'string', pattern: '^[a-z]+$', maxLength: 3 }, 'abcd')).toBeFalse();
-    const object = { type: 'object', properties: { a: { type: 'integer' } }, required: ['a'] };
-    expect(fits(object, { a: 1 })).toBeTrue();
-    expect(fits(object, { a: 1.5 })).toBeFalse();
-    expect(fits(object, {})).toBeFalse();
-    expect(fits(object, { a: 1, __proto__x: 2 })).toBeFalse();
-    expect(fits(object, null)).toBeFalse();
-    expect(fits({ anyOf: [{ type: 'number' }, pair] }, 3)).toBeTrue();
+    expect(isOfForm(pair, ['1 m', 2])).toBeTrue();
+    expect(isOfForm(pair, ['1 m'])).toBeFalse();
+    expect(isOfForm(pair, ['1 m', null])).toBeFalse();
+    expect(isOfForm(pair, '1 m, 2 m')).toBeFalse();
+    expect(isOfForm({ enum: ['a', 2] }, 2)).toBeTrue();
+    expect(isOfForm({ enum: ['a', 2] }, '2')).toBeFalse();
+    expect(isOfForm({ type: 'boolean' }, 'true')).toBeFalse();
+    expect(isOfForm({ type: 'string', pattern: '^[a-z]+$', maxLength: 3 }, 'abcd')).toBeFalse();
+    const object = {
+      type: 'object',
+      properties: { a: { type: 'integer' } },
+      required: ['a'],
+      additionalProperties: false,
+    };
+    expect(isOfForm(object, { a: 1 })).toBeTrue();
+    expect(isOfForm(object, { a: 1.5 })).toBeFalse();
+    expect(isOfForm(object, {})).toBeFalse();
+    expect(isOfForm(object, { a: 1, __proto__x: 2 })).toBeFalse();
+    expect(isOfForm(object, null)).toBeFalse();
+    expect(isOfForm({ anyOf: [{ type: 'number' }, pair] }, 3)).toBeTrue();
   });
 
   it('lets through what every kind of step begins with', () => {
@@ -29,7 +34,7 @@ describe('the form of what is written for a field', () => {
       for (const [name, field] of Object.entries(kind.fields as Record<string, Field<unknown>>))
         for (const value of [field.initial, field.fallback])
           if (value !== undefined)
-            expect(fits(field.schema, value)).withContext(`${kind.kind} ${name}`).toBeTrue();
+            expect(isOfForm(field.schema, value)).withContext(`${kind.kind} ${name}`).toBeTrue();
   });
 
   it('whatever is typed into whatever field, the step says so in a sentence and nothing breaks', () => {

@@ -1,47 +1,22 @@
 import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { kindOf, type Field } from '@hashira/core';
-import { openDesign, quickShed } from '../../testing/open-design';
-import { readWritten, StepFieldComponent, writtenText } from './step-field.component';
+import { openDesign, quickShed } from '../testing/open-design';
+import { FieldComponent } from './field.component';
 
 const fieldOf = (make: string, name: string) =>
   (kindOf({ make })!.fields as Record<string, Field<unknown>>)[name]!;
 
-describe('what is written in a step’s field', () => {
-  it('reads as text', () => {
-    expect(writtenText(undefined)).toBe('');
-    expect(writtenText('span / 2')).toBe('span / 2');
-    expect(writtenText(['6 m', '8 m'])).toBe('6 m, 8 m');
-    expect(writtenText(12)).toBe('12');
-    expect(writtenText({ count: 4, each: '6 m' })).toBe('{"count":4,"each":"6 m"}');
-  });
-
-  it('is taken as it was typed; a bare number has the field’s unit', () => {
-    expect(readWritten('6,5', fieldOf('arch', 'rise'))).toBe('6.5 m');
-    expect(readWritten('span / 5', fieldOf('arch', 'rise'))).toBe('span / 5');
-    expect(readWritten('12', fieldOf('portal', 'pitch'))).toBe('12 deg');
-    expect(readWritten('8', fieldOf('arch', 'members'))).toBe(8);
-    expect(readWritten('n + 2', fieldOf('arch', 'members'))).toBe('n + 2');
-    expect(readWritten('6; 8 m, 7.5', fieldOf('portal', 'bays'))).toBe('6 m, 8 m, 7.5 m');
-    expect(readWritten('4 * 6 m', fieldOf('portal', 'bays'))).toBe('4 * 6 m');
-    expect(readWritten('{"count": 3, "each": "4 m"}', fieldOf('portal', 'bays'))).toEqual({
-      count: 3,
-      each: '4 m',
-    });
-    expect(readWritten('[not json', fieldOf('portal', 'bays'))).toBe('[not json');
-  });
-});
-
-describe('StepFieldComponent', () => {
-  let fixture: ComponentFixture<StepFieldComponent>;
+describe('FieldComponent', () => {
+  let fixture: ComponentFixture<FieldComponent>;
   let written: unknown[];
   const host = () => fixture.nativeElement as HTMLElement;
 
   async function show(make: string, name: string, value: unknown): Promise<void> {
-    fixture = TestBed.createComponent(StepFieldComponent);
-    for (const [key, input] of Object.entries({ name, step: 's', field: fieldOf(make, name), value }))
+    fixture = TestBed.createComponent(FieldComponent);
+    for (const [key, input] of Object.entries({ id: `f-s-${name}`, field: fieldOf(make, name), value }))
       fixture.componentRef.setInput(key, input);
     written = [];
-    fixture.componentInstance.changed.subscribe((next) => written.push(next));
+    fixture.componentInstance.changed.subscribe(({ value: next }) => written.push(next));
     await fixture.whenStable();
   }
 
@@ -62,13 +37,20 @@ describe('StepFieldComponent', () => {
     expect(written).toEqual([false]);
   });
 
-  it('takes a field away that is emptied, and sends nothing when nothing changed', async () => {
-    await show('arch', 'rise', '5 m');
-    const field = host().querySelector('input')!;
-    field.dispatchEvent(new Event('change'));
-    field.value = '';
-    field.dispatchEvent(new Event('change'));
+  it('takes away what is emptied and may be left out, keeps what must be there, and sends nothing when nothing changed', async () => {
+    const empty = () => {
+      const field = host().querySelector('input')!;
+      field.dispatchEvent(new Event('change'));
+      field.value = '';
+      field.dispatchEvent(new Event('change'));
+      return field.value;
+    };
+    await show('arch', 'endHeight', '5 m');
+    expect(empty()).toBe('');
     expect(written).toEqual([undefined]);
+    await show('arch', 'rise', '5 m');
+    expect(empty()).toBe('5 m');
+    expect(written).toEqual([]);
   });
 
   it('takes points as they are said: coordinates with commas, points with semicolons, names of places', async () => {
@@ -120,13 +102,13 @@ describe('StepFieldComponent', () => {
 
   it('asks for a condition as it is typed and by chips, which say the same', async () => {
     openDesign(quickShed());
-    fixture = TestBed.createComponent(StepFieldComponent);
+    fixture = TestBed.createComponent(FieldComponent);
     const field = (kindOf({ edit: 'divide' })!.fields as Record<string, Field<unknown>>)['members'];
     const value = 'role == "rafter" and z > 3 m';
-    for (const [key, input] of Object.entries({ name: 'members', step: 's', field, value }))
+    for (const [key, input] of Object.entries({ id: 'f-s-members', field, value }))
       fixture.componentRef.setInput(key, input);
     written = [];
-    fixture.componentInstance.changed.subscribe((next) => written.push(next));
+    fixture.componentInstance.changed.subscribe(({ value: next }) => written.push(next));
     await fixture.whenStable();
     await new Promise((done) => setTimeout(done));
     await fixture.whenStable();

@@ -9,9 +9,8 @@ import {
   type Comparison,
   type TagClause,
 } from '@hashira/core';
-import { ExpressionDirective } from '../../ui/expression.directive';
-import { DesignWorkspace } from '../../state/design-workspace.service';
-import { standingAnswer } from '../../state/standing-answer';
+import { ExpressionDirective } from './expression.directive';
+import { fieldSurroundings } from './field-surroundings';
 
 const textComparisons: readonly (readonly [Comparison, string])[] = [
   ['==', 'is'],
@@ -155,14 +154,12 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ConditionChipsComponent {
-  private readonly workspace = inject(DesignWorkspace);
+  private readonly surroundings = inject(fieldSurroundings);
   readonly condition = input.required<string>();
   readonly of = input.required<'members' | 'nodes'>();
   readonly changed = output<string>();
 
-  /** What the frame's members or nodes have in each tag; asked anew when the frame changes. */
-  private readonly known = standingAnswer('tags', () => ({ of: this.of() }));
-  private readonly values = computed(() => this.known.value() ?? {});
+  private readonly values = this.surroundings.tagValues(() => this.of());
 
   private readonly clauses = computed(() => clausesOf(this.condition()));
 
@@ -199,7 +196,7 @@ export class ConditionChipsComponent {
 
   /** Steps are called by their titles. */
   private options(tag: string, values: readonly string[]): { value: string; label: string }[] {
-    const steps = tag === 'step' ? this.workspace.state()!.design.steps : [];
+    const steps = tag === 'step' ? (this.surroundings.design()?.steps ?? []) : [];
     return values.map((value) => ({
       value,
       label: steps.find(({ id }) => id === value)?.title ?? value,

@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { openDesign, quickShed } from '../../testing/open-design';
+import { openDesign, quickShed } from '../testing/open-design';
 import { ConditionChipsComponent } from './condition-chips.component';
 
 describe('ConditionChipsComponent', () => {

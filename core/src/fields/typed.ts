@@ -1,0 +1,78 @@
+import { withShownUnit } from '../units/format.js';
+import type { FieldForm } from './field.js';
+
+/** What is written in a field, as it is shown for typing: lists with commas, points with semicolons between, other things as JSON. */
+export function writtenText(written: unknown, form: FieldForm): string {
+  return form.kind === 'points' && Array.isArray(written)
+    ? written.map((item) => plainText(item)).join('; ')
+    : plainText(written);
+}
+
+function plainText(written: unknown): string {
+  if (written === undefined || written === null) return '';
+  if (typeof written === 'string' || typeof written === 'number' || typeof written === 'boolean')
+    return String(written);
+  if (Array.isArray(written) && written.every((item) => typeof item === 'string' || typeof item === 'number'))
+    return written.join(', ');
+  return JSON.stringify(written);
+}
+
+/**
+ * Typed text as a field is written: a bare number of a field with a unit has the unit that is shown, numbers may have a decimal comma.
+ *
+ * @returns undefined where nothing is typed, or no number where a plain one is due
+ */
+export function readTyped(typed: string, form: FieldForm): unknown {
+  const text = typed.trim();
+  if (text === '') return undefined;
+  if (/^[[{]/.test(text)) return readJson(text);
+  switch (form.kind) {
+    case 'number':
+      return plainNumber(text);
+    case 'count':
+      return plainNumber(text) ?? text;
+    case 'quantity':
+      return form.quantity === '' ? text : withShownUnit(text, form.quantity);
+    case 'list': {
+      const { quantity } = form;
+      const parts = text
+        .split(/\s*[,;]\s*/)
+        .filter((part) => part !== '')
+        .map((part) => (quantity === '' ? part : withShownUnit(part, quantity)));
+      return form.as === 'list' ? parts : parts.join(', ');
+    }
+    case 'points':
+      return text
+        .split(/\s*;\s*/)
+        .filter((item) => item !== '')
+        .map(pointOf);
+    case 'point':
+      return text.split(/\s*[,;]\s*/).map(coordinate);
+    default:
+      return text;
+  }
+}
+
+/** A number as people write it: with a comma or a point, and with either minus sign. */
+function plainNumber(text: string): number | undefined {
+  if (!/^[-+−]?\d*[.,]?\d+(e[-+]?\d+)?$/i.test(text)) return undefined;
+  const number = Number(text.replace(',', '.').replace('−', '-'));
+  return Number.isFinite(number) ? number : undefined;
+}
+
+/** What is not JSON is kept as text, and the calculation says what is wrong with it. */
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    return text;
+  }
+}
+
+const coordinate = (part: string): string => withShownUnit(part, 'length');
+
+/** A point of a list: coordinates with commas between, or the name of a place. */
+function pointOf(item: string): string | string[] {
+  return item.includes(',') ? item.split(/\s*,\s*/).map(coordinate) : item;
+}
