@@ -51,9 +51,8 @@ export { initialParameter, parameterFields, parameterStarts } from './document/p
 export { axisFields } from './document/axis-schema.js';
 export { combinationFields } from './combinations/combination.js';
 export { settingsFields } from './document/settings.js';
-export { kindsOf, ruleKinds } from './rules/index.js';
+export { kindsOf, loadCaseOf, ruleKinds, ruleWords } from './rules/index.js';
 export type { RuleKind } from './rules/rule.js';
-export { ruleWords } from './rules/words.js';
 export { startingPoints, type StartingPoint } from './starts/index.js';
 export { runSteps } from './build/run-steps.js';
 export { kindOf, stepKinds, type StepKind } from './steps/index.js';

@@ -1,6 +1,6 @@
 import { titleWith } from '../document/titles.js';
 import type { Design, Rule } from '../document/types.js';
-import { ruleWords } from '../rules/words.js';
+import { ruleKinds, ruleWords } from '../rules/index.js';
 import { freeId } from './ids.js';
 import { changed, movedTo, withFields, withItem, withPath, without } from './lists.js';
 import { withoutPatches } from './patches.js';
@@ -43,7 +43,7 @@ export function giveByRule(
   of = '',
 ): { design: Design; id: string } {
   const [[field, condition]] = Object.entries(selects) as [[string, string]];
-  const adds = ['load', 'area', 'train'].some((key) => key in gives);
+  const adds = ruleKinds.some((kind) => kind.gives === 'loads' && kind.key in gives);
   const known = [...design.rules]
     .reverse()
     .find(

@@ -96,9 +96,6 @@ export interface Head {
   readonly when?: Field<unknown>['when'];
 }
 
-/** JSON Schema of an expression. */
-export const expression = { type: ['string', 'number'], maxLength: 400, minLength: 1 } as const;
-
 /** A field that must be written, unless it has a fallback. */
 export function field<T>(head: Head, rest: Pick<Field<T>, 'schema' | 'form' | 'read'>): Field<T> {
   return { optional: false, ...head, ...rest };

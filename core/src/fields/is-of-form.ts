@@ -10,6 +10,6 @@ const validators = new WeakMap<object, Validator>();
 export function isOfForm(schema: object, value: unknown): boolean {
   let validator = validators.get(schema);
   // It writes into the schema that it is given
-  if (!validator) validators.set(schema, (validator = new Validator(structuredClone(schema) as Schema, '7')));
+  if (!validator) validators.set(schema, (validator = new Validator(structuredClone(schema), '7')));
   return validator.validate(value).valid;
 }

@@ -9,7 +9,8 @@ import {
   type WrittenList,
 } from '../language/evaluate.js';
 import { sentence } from '../language/tree.js';
-import { expression, field, type Field, type Head } from './field.js';
+import { field, type Field, type Head } from './field.js';
+import { expression } from './schemas.js';
 import { limited, type Limits } from './simple.js';
 
 const listSchema = {

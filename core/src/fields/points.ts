@@ -2,7 +2,8 @@ import { fail } from '../base/problem.js';
 import { mostItems, quantityOf, type Written } from '../language/evaluate.js';
 import { sentence, type Place } from '../language/tree.js';
 import type { Point } from '../geometry/vector.js';
-import { expression, field, type Field, type FieldContext, type Head } from './field.js';
+import { field, type Field, type FieldContext, type Head } from './field.js';
+import { expression } from './schemas.js';
 
 /** A point by coordinates in m, or the name of a place. */
 export interface NamedPoint {

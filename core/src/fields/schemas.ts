@@ -1,4 +1,4 @@
-/** JSON Schemas that several kinds of rule share. */
+/** JSON Schemas that several fields share: an expression, a text of a length, an object, three expressions, a list of them. */
 export const expression = { type: ['string', 'number'], minLength: 1, maxLength: 400 } as const;
 export const text = { type: 'string', minLength: 1, maxLength: 200 } as const;
 export const object = (properties: Record<string, unknown>, required: string[] = []) => ({
@@ -8,11 +8,8 @@ export const object = (properties: Record<string, unknown>, required: string[] =
   additionalProperties: false,
 });
 export const vector = { type: 'array', items: expression, minItems: 3, maxItems: 3 } as const;
-export const nameReference = { anyOf: [text, object({ parameter: text }, ['parameter'])] };
 export const freedoms = ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] as const;
 export const releases = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'] as const;
-export const six = (names: readonly string[], schema: unknown) =>
-  Object.fromEntries(names.map((name) => [name, schema]));
 export const list = {
   anyOf: [
     expression,

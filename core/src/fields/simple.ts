@@ -11,7 +11,8 @@ import {
   type Written,
 } from '../language/evaluate.js';
 import { sentence, type Place } from '../language/tree.js';
-import { expression, field, type Field, type Head } from './field.js';
+import { field, type Field, type Head } from './field.js';
+import { expression } from './schemas.js';
 
 const shortText = { type: 'string', minLength: 1, maxLength: 200 } as const;
 

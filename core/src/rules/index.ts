@@ -40,7 +40,33 @@ export const ruleKinds: readonly RuleKind[] = [
 /** Kinds that a rule is of: those whose field it has, for what it selects. */
 export function kindsOf(rule: Rule): RuleKind[] {
   const of = rule.members !== undefined ? 'members' : 'nodes';
-  return ruleKinds.filter((kind) => kind.of === of && rule[kind.key] !== undefined);
+  return ruleKinds.filter((kind) => kind.of === of && writtenOf(rule, kind) !== undefined);
+}
+
+/** What a rule has in the field of a kind. */
+const writtenOf = (rule: Rule, { key }: RuleKind): unknown =>
+  (rule as unknown as Record<string, unknown>)[key];
+
+/** What a rule gives, in words: "HEB 300 in S355", "fixed", "hinge My", "−4 kN/m in S". */
+export function ruleWords(rule: Rule): string {
+  const keys = new Set<string>();
+  return ruleKinds
+    .flatMap((kind) => {
+      if (writtenOf(rule, kind) === undefined || keys.has(kind.key)) return [];
+      keys.add(kind.key);
+      return kind.words(rule);
+    })
+    .filter((words) => words !== '')
+    .join('; ');
+}
+
+/** The load case that a rule loads; undefined for one that gives no load. */
+export function loadCaseOf(rule: Rule): string | undefined {
+  const cases = ruleKinds.flatMap((kind) => {
+    const written = writtenOf(rule, kind) as { case?: unknown } | undefined;
+    return kind.gives === 'loads' && typeof written?.case === 'string' ? [written.case] : [];
+  });
+  return cases[0];
 }
 
 /** How many members or nodes each rule matches, by rule id. */
@@ -117,7 +143,7 @@ function applyRule(rule: Rule, tagged: Tagged, context: RuleContext): string[] {
   const ofNodes = members === undefined ? matching(tagged.nodes, matchesTags) : [];
   const found = members === undefined ? ofNodes : ofMembers;
   if (found.length === 0) {
-    const loads = rule.load?.case ?? rule.area?.case ?? rule.train?.case;
+    const loads = loadCaseOf(rule);
     context.assignment.notes.push(
       loads === undefined
         ? {

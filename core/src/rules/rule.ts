@@ -28,13 +28,10 @@ export interface RuleContext {
   readonly ownMaterials: ReadonlySet<string>;
 }
 
-/** Fields that rules are written with. */
-type RuleField = Extract<{ [K in keyof Rule]: string extends K ? never : K }[keyof Rule], string>;
-
 /** What every kind of rule declares. */
 interface Declared<F extends Fields> {
   /** The rule's field that makes it of this kind. */
-  readonly key: RuleField;
+  readonly key: string;
   readonly title: string;
   /** Heading under which it is listed. */
   readonly gives: 'sections' | 'supports' | 'hinges' | 'lengths' | 'loads' | 'masses';
@@ -42,6 +39,8 @@ interface Declared<F extends Fields> {
   initial(design: Pick<Design, 'loadCases' | 'rules'>): Partial<Rule>;
   /** Its field and those that go with it: schema, form, words and evaluation follow. */
   readonly fields: F;
+  /** What a rule gives by it, in words; '' where another kind of the same rule says it. */
+  words(rule: Rule): string;
 }
 
 interface Kind<Of extends 'members' | 'nodes', T, F extends Fields> extends Declared<F> {
@@ -68,7 +67,7 @@ export const nodeRule = <F extends Fields>(kind: Omit<Kind<'nodes', GeometryNode
 
 /** JSON Schemas of a kind's fields. */
 export const schemasOf = ({ fields }: RuleKind): Record<string, object> =>
-  Object.fromEntries(Object.entries(fields as Fields).map(([name, { schema }]) => [name, schema as object]));
+  Object.fromEntries(Object.entries(fields as Fields).map(([name, { schema }]) => [name, schema]));
 
 /** What a rule's fields are evaluated with; no place is named in them. */
 export const fieldContextOf = ({ names, space }: RuleContext): FieldContext => ({

@@ -6,6 +6,7 @@ export const action = memberRule({
   title: 'Action',
   gives: 'sections',
   initial: () => ({ action: 'tension-only' }),
+  words: ({ action: given }) => given!,
   fields: { action: option(['frame', 'axial', 'tension-only', 'compression-only'], { title: 'action' }) },
   apply({ action: given }, matched, { assignment, rule }) {
     for (const { thing } of matched) {
@@ -20,6 +21,7 @@ export const roll = memberRule({
   title: 'Roll',
   gives: 'sections',
   initial: () => ({ roll: '90 deg' }),
+  words: ({ roll: given }) => `rolled ${String(given)}`,
   fields: { roll: byTags('angle', { title: 'roll' }) },
   apply({ roll: angle }, matched, { assignment, rule }) {
     for (const one of matched) {

@@ -16,6 +16,10 @@ export const area = memberRule({
     area: { case: caseFor(design), direction: 'z', q: '-1 kN/m^2', share: 'two-way' },
   }),
   title: 'Area load',
+  words: ({ area: given }) => {
+    const { q, direction, share = 'two-way', case: inCase } = given!;
+    return `${String(q)} along ${direction}, shared ${share}, in ${inCase}`;
+  },
   gives: 'loads',
   fields: {
     area: record(

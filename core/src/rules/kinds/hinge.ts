@@ -13,8 +13,10 @@ import { expression, releases } from '../../fields/schemas.js';
 import type { GeometryMember } from '../../geometry/geometry.js';
 import { quantityOf, type Written } from '../../language/evaluate.js';
 import type { Place } from '../../language/tree.js';
+import type { Rule } from '../../document/types.js';
 import type { Hinges } from '../../model/types.js';
 import { memberRule, nodeRule, type RuleContext } from '../rule.js';
+import { listWords } from '../words.js';
 
 /** A force that is not handed on, or that a spring hands on. @throws ProblemError for a spring that is not above zero */
 const release = (name: (typeof releases)[number]): Field<number | 'free' | undefined> =>
@@ -67,6 +69,9 @@ function put({ assignment, rule }: RuleContext, member: string, end: 'start' | '
   assignment.credit(member, `hinge at ${end}`, rule.id);
 }
 
+const hingeWords = ({ hinge: given, at }: Rule): string =>
+  `hinge ${listWords(given)}${at === undefined ? '' : ` at ${at}`}`;
+
 /** Members that meet at each node, in the order of their ids. */
 const meetings = new WeakMap<object, Map<string, GeometryMember[]>>();
 function meetingsOf({ geometry }: RuleContext): Map<string, GeometryMember[]> {
@@ -90,6 +95,7 @@ export const nodeHinge = nodeRule({
   key: 'hinge',
   initial: () => ({ hinge: ['My'] }),
   title: 'Hinge at the node',
+  words: hingeWords,
   gives: 'hinges',
   fields: { hinge },
   apply({ hinge: hinges }, matched, context) {
@@ -108,6 +114,7 @@ export const memberHinge = memberRule({
   key: 'hinge',
   initial: () => ({ hinge: ['My'] }),
   title: 'Hinge at an end',
+  words: hingeWords,
   gives: 'hinges',
   fields: { hinge, at: optional(text({ title: 'at', most: 60 })) },
   apply({ hinge: hinges, at: wanted = 'both' }, matched, context) {

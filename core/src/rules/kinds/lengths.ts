@@ -22,6 +22,7 @@ import { cross, minus, size, unit } from '../../geometry/vector.js';
 import { quantityProgram, type Written } from '../../language/evaluate.js';
 import type { FlangeLengths, MemberDesign } from '../../model/types.js';
 import { fieldOf, memberRule, type Matched, type RuleContext } from '../rule.js';
+import { listWords } from '../words.js';
 
 function merge({ assignment }: RuleContext, member: string, design: MemberDesign): void {
   assignment.design.set(member, { ...assignment.design.get(member), ...design });
@@ -83,6 +84,8 @@ export const lengths = memberRule({
   key: 'lengths',
   initial: () => ({ lengths: 'buckling-analysis' }),
   title: 'Buckling lengths',
+  words: ({ lengths: given }) =>
+    given === 'buckling-analysis' ? 'buckling lengths from the frame' : listWords(given),
   gives: 'lengths',
   fields: {
     lengths: ways<'buckling-analysis' | Evaluated<typeof lengthFields>>(
@@ -120,6 +123,8 @@ export const restraints = memberRule({
   key: 'restraints',
   initial: () => ({ restraints: 'true' }),
   title: 'Lateral restraints',
+  words: ({ restraints: where, flange = 'both' }) =>
+    `held sideways${flange === 'both' ? '' : ` at the ${flange} flange`} where ${String(where)}`,
   gives: 'lengths',
   fields: {
     restraints: condition('nodes', { title: 'held where' }),
@@ -147,6 +152,7 @@ export const restrains = memberRule({
   key: 'restrains',
   initial: () => ({ restrains: 2 }),
   title: 'Bracing that holds members',
+  words: ({ restrains: held }) => `braces of a system that holds ${String(held)} members`,
   gives: 'lengths',
   fields: { restrains: number({ title: 'members held', whole: true, least: 1, most: 1000 }) },
   apply({ restrains: held }, matched, context) {
@@ -161,6 +167,7 @@ export const deflection = memberRule({
   key: 'deflection',
   initial: () => ({ deflection: { limit: '1/250' } }),
   title: 'Deflection limit',
+  words: ({ deflection: given }) => `deflection at most ${String(given!.limit)} of the length`,
   gives: 'lengths',
   fields: {
     deflection: record(
@@ -189,6 +196,7 @@ export const group = memberRule({
   key: 'group',
   initial: () => ({ group: 'line' }),
   title: 'One physical member a line',
+  words: () => 'one physical member a line',
   gives: 'lengths',
   fields: { group: text({ title: 'group' }) },
   apply(_, matched, context) {

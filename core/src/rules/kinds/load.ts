@@ -1,5 +1,5 @@
 import { fail } from '../../base/problem.js';
-import type { Design } from '../../document/types.js';
+import type { Design, Rule } from '../../document/types.js';
 import {
   byKind,
   byTags,
@@ -25,6 +25,7 @@ import {
 import type { Freedom, Vector } from '../../model/types.js';
 import type { QuantityName } from '../../units/quantities.js';
 import { fieldOf, memberRule, nodeRule, type Matched, type RuleContext } from '../rule.js';
+import { listWords } from '../words.js';
 
 /** The load case that a new load goes into: the first that is not permanent, else the first. */
 export const caseFor = ({ loadCases }: Pick<Design, 'loadCases'>): string =>
@@ -249,12 +250,21 @@ function applyTemperature(
   }
 }
 
+/** "−4 kN/m along z in S", "point 0 kN, 0 kN, −1 kN in Q". */
+function loadWords({ load }: Rule): string {
+  const { case: inCase, kind = 'line', ...rest } = load!;
+  const given = 'q' in rest ? rest.q : 'F' in rest && rest.F ? rest.F : rest;
+  const along = 'direction' in rest ? ` along ${rest.direction}` : '';
+  return `${kind === 'line' ? '' : `${kind} `}${listWords(given)}${along} in ${inCase}`;
+}
+
 const common = { case: loadCase({ title: 'load case' }) };
 
 /** Loads on physical members: line, point, temperature, pretension. */
 export const memberLoad = memberRule({
   key: 'load',
   title: 'Load on members',
+  words: loadWords,
   gives: 'loads',
   initial: (design) => ({ load: { case: caseFor(design), direction: 'z', q: '-1 kN/m' } }),
   fields: {
@@ -306,6 +316,7 @@ const movements = Object.fromEntries(
 export const nodeLoad = nodeRule({
   key: 'load',
   title: 'Load on nodes',
+  words: loadWords,
   gives: 'loads',
   initial: (design) => ({ load: { case: caseFor(design), kind: 'node', F: ['0 kN', '0 kN', '-1 kN'] } }),
   fields: {

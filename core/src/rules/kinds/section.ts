@@ -5,6 +5,7 @@ import { fail } from '../../base/problem.js';
 import type { Place } from '../../language/tree.js';
 import { reference } from '../../fields/index.js';
 import { fieldOf, memberRule } from '../rule.js';
+import { nameWords } from '../words.js';
 
 export const section = memberRule({
   key: 'section',
@@ -14,6 +15,8 @@ export const section = memberRule({
     material: rules.find((rule) => rule.material !== undefined)?.material ?? 'S355',
   }),
   title: 'Section',
+  words: ({ section: given, material: of }) =>
+    `${nameWords(given!)}${of === undefined ? '' : ` in ${nameWords(of)}`}`,
   gives: 'sections',
   fields: { section: reference('section', { title: 'section' }) },
   apply({ section: name }, matched, { assignment, ownSections, rule }) {
@@ -40,6 +43,7 @@ export const material = memberRule({
   key: 'material',
   initial: () => ({ material: 'S355' }),
   title: 'Material',
+  words: ({ section: of, material: given }) => (of === undefined ? nameWords(given!) : ''),
   gives: 'sections',
   fields: { material: reference('material', { title: 'material' }) },
   apply({ material: name }, matched, context) {

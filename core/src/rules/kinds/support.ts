@@ -16,6 +16,7 @@ import { quantityOf, type Written } from '../../language/evaluate.js';
 import type { Place } from '../../language/tree.js';
 import type { Freedom, Support } from '../../model/types.js';
 import { fieldOf, nodeRule } from '../rule.js';
+import { listWords } from '../words.js';
 
 /** Freedoms that the usual supports hold. */
 const usual: Readonly<Record<'fixed' | 'pinned' | 'roller', readonly Freedom[]>> = {
@@ -73,6 +74,7 @@ export const support = nodeRule({
   title: 'Support',
   gives: 'supports',
   initial: () => ({ support: 'pinned' }),
+  words: ({ support: given }) => listWords(given),
   fields: {
     support: ways<Held>(
       [
@@ -103,6 +105,7 @@ export const mass = nodeRule({
   title: 'Mass',
   gives: 'masses',
   initial: () => ({ mass: '100 kg' }),
+  words: ({ mass: given }) => `mass ${String(given)}`,
   fields: { mass: byTags('mass', { title: 'mass', of: 'nodes' }) },
   apply({ mass: of }, matched, context) {
     const { assignment, rule } = context;

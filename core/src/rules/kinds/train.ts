@@ -7,6 +7,7 @@ import { caseFor, checkCase } from './load.js';
 import { custom, loadCase, option, optional, record, type Field } from '../../fields/index.js';
 import { list } from '../../fields/schemas.js';
 import { memberRule, type RuleContext } from '../rule.js';
+import { listWords } from '../words.js';
 
 /** Values one after the other, each evaluated. */
 const several = (quantity: 'force' | 'length', title: string): Field<number[]> =>
@@ -25,6 +26,7 @@ export const train = memberRule({
   key: 'train',
   initial: (design) => ({ train: { case: caseFor(design), forces: ['10 kN', '10 kN'], gaps: ['2 m'] } }),
   title: 'Travelling load',
+  words: ({ train: given }) => `travelling ${listWords(given!.forces)} in ${given!.case}`,
   gives: 'loads',
   fields: {
     train: record(

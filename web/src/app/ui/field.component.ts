@@ -200,9 +200,7 @@ export class FieldComponent {
     const { optional, initial } = this.field();
     const isWay = this.form().kind === 'ways';
     const written = this.value() ?? (optional || isWay ? undefined : (initial ?? {}));
-    return typeof written === 'object' && written !== null
-      ? (written as Readonly<Record<string, unknown>>)
-      : undefined;
+    return typeof written === 'object' ? (written as Readonly<Record<string, unknown>>) : undefined;
   });
 
   private variant(): string | undefined {

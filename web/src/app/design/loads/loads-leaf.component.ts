@@ -5,6 +5,7 @@ import {
   giveByRule,
   initialLoadCase,
   loadCaseFields,
+  loadCaseOf,
   loadCategories,
   removeLoadCase,
   removeRule,
@@ -138,7 +139,7 @@ export class LoadsLeafComponent {
       selfWeight: one.selfWeight ?? 0,
       loadCase: one,
       sum: this.sumText(one.id),
-      rules: this.design().rules.filter((rule) => caseOf(rule) === one.id),
+      rules: this.design().rules.filter((rule) => loadCaseOf(rule) === one.id),
     })),
   );
 
@@ -170,8 +171,7 @@ export class LoadsLeafComponent {
     if (!kind) return;
     let added = '';
     this.workspace.apply((design) => {
-      const gives = kind.initial(design);
-      const given = gives[kind.key] as object;
+      const given = (kind.initial(design) as Record<string, unknown>)[kind.key] as object;
       const all = kind.of === 'members' ? { members: 'true' } : { nodes: 'true' };
       const made = giveByRule(design, all, { [kind.key]: { ...given, case: loadCase } });
       added = made.id;
@@ -200,9 +200,4 @@ export class LoadsLeafComponent {
   protected remove(id: string): void {
     this.workspace.apply((design) => removeLoadCase(design, id));
   }
-}
-
-/** The load case that a rule loads. */
-function caseOf({ load, area, train }: Rule): string | undefined {
-  return (load ?? area ?? train)?.case;
 }

@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { giveByRule, moveRule, removeRule, ruleKinds, ruleWords, setRule, type Rule } from '@hashira/core';
+import {
+  giveByRule,
+  kindsOf,
+  moveRule,
+  removeRule,
+  ruleKinds,
+  ruleWords,
+  setRule,
+  type Rule,
+} from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
@@ -284,6 +293,5 @@ export class RulesLeafComponent {
 
 /** Heading of a rule: what the first of its kinds gives. */
 function givesOf(rule: Rule): keyof typeof headings {
-  const of = rule.members === undefined ? 'nodes' : 'members';
-  return ruleKinds.find((kind) => kind.of === of && rule[kind.key] !== undefined)?.gives ?? 'sections';
+  return kindsOf(rule)[0]?.gives ?? 'sections';
 }
