@@ -1,4 +1,4 @@
-import { Validator, type Schema } from '@cfworker/json-schema';
+import { Validator } from '@cfworker/json-schema';
 
 /** Validators by the schema that they were made for. */
 const validators = new WeakMap<object, Validator>();
