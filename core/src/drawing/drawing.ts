@@ -43,8 +43,35 @@ export type Scale = (typeof scaleNames)[number];
  * the direction from A to B as it is seen.
  */
 export const strokeSize = 24;
+/** Where the parts of a stroke's record begin. */
+export const strokeAt = {
+  a: 0,
+  shiftA: 3,
+  b: 6,
+  shiftB: 9,
+  offsetA: 12,
+  offsetB: 14,
+  width: 16,
+  colour: 17,
+  alpha: 18,
+  mode: 19,
+  scale: 20,
+  fill: 21,
+} as const;
+
 /** A corner of a triangle: 15 numbers. P and its displacement, a second point Q, offset in px, colour, opacity, mode, scale. */
 export const cornerSize = 15;
+/** Where the parts of a corner's record begin. */
+export const cornerAt = {
+  p: 0,
+  shift: 3,
+  q: 6,
+  offset: 9,
+  colour: 11,
+  alpha: 12,
+  mode: 13,
+  scale: 14,
+} as const;
 
 /** Text at a place of a drawing. */
 export interface DrawingText {
@@ -132,10 +159,10 @@ export class LayerPen {
   line(a: Point, b: Point, style: StrokeStyle, da: Point = zero, db: Point = zero): void {
     const from = this.stroke(style, 0);
     const { values } = this.strokes;
-    put(values, from, a);
-    put(values, from + 3, da);
-    put(values, from + 6, b);
-    put(values, from + 9, db);
+    put(values, from + strokeAt.a, a);
+    put(values, from + strokeAt.shiftA, da);
+    put(values, from + strokeAt.b, b);
+    put(values, from + strokeAt.shiftB, db);
   }
 
   /**
@@ -146,22 +173,22 @@ export class LayerPen {
    */
   ordinates(axis: OrdinateAxis, pairs: Float64Array, at: number, style: StrokeStyle): void {
     const from = this.stroke(style, 0);
-    this.ordinateEnd(from, axis, pairs[at]!, pairs[at + 1]!);
-    this.ordinateEnd(from + 6, axis, pairs[at + 2]!, pairs[at + 3]!);
+    this.ordinateEnd(from + strokeAt.a, axis, pairs[at]!, pairs[at + 1]!);
+    this.ordinateEnd(from + strokeAt.b, axis, pairs[at + 2]!, pairs[at + 3]!);
   }
 
   /** An ordinate: from a place of a straight axis, m along it, to its value there. */
   ordinate(axis: OrdinateAxis, x: number, value: number, style: StrokeStyle): void {
     const from = this.stroke(style, 0);
-    this.ordinateEnd(from, axis, x, 0);
-    this.ordinateEnd(from + 6, axis, x, value);
+    this.ordinateEnd(from + strokeAt.a, axis, x, 0);
+    this.ordinateEnd(from + strokeAt.b, axis, x, value);
   }
 
   private ordinateEnd(at: number, { origin, direction, up }: OrdinateAxis, x: number, value: number): void {
     const { values } = this.strokes;
     for (let k = 0; k < 3; k++) {
       values[at + k] = origin[k]! + direction[k]! * x;
-      values[at + 3 + k] = up[k]! * value;
+      values[at + strokeAt.shiftA + k] = up[k]! * value;
     }
   }
 
@@ -241,52 +268,52 @@ export class LayerPen {
   private stroke(style: StrokeStyle, mode: 0 | 1): number {
     const from = this.strokes.room();
     const { values } = this.strokes;
-    values[from + 16] = style.width ?? 1;
-    values[from + 17] = colourIndex.get(style.colour)!;
-    values[from + 18] = style.alpha ?? 1;
-    values[from + 19] = mode;
-    values[from + 20] = style.scale ? scaleIndex.get(style.scale)! : 0;
-    values[from + 21] = style.fill ?? 0;
+    values[from + strokeAt.width] = style.width ?? 1;
+    values[from + strokeAt.colour] = colourIndex.get(style.colour)!;
+    values[from + strokeAt.alpha] = style.alpha ?? 1;
+    values[from + strokeAt.mode] = mode;
+    values[from + strokeAt.scale] = style.scale ? scaleIndex.get(style.scale)! : 0;
+    values[from + strokeAt.fill] = style.fill ?? 0;
     return from;
   }
 
   private offsets(stroke: number, a: Point, b: Point, from: Offset, to: Offset): void {
     const { values } = this.strokes;
-    put(values, stroke, a);
-    put(values, stroke + 6, b);
-    values[stroke + 12] = from[0];
-    values[stroke + 13] = from[1];
-    values[stroke + 14] = to[0];
-    values[stroke + 15] = to[1];
+    put(values, stroke + strokeAt.a, a);
+    put(values, stroke + strokeAt.b, b);
+    values[stroke + strokeAt.offsetA] = from[0];
+    values[stroke + strokeAt.offsetA + 1] = from[1];
+    values[stroke + strokeAt.offsetB] = to[0];
+    values[stroke + strokeAt.offsetB + 1] = to[1];
   }
 
   /** A corner at a place and its displacement, `offset` px right and down from there. */
   private corner(p: Point, nib: Nib, shift: Point, offset: Offset = middle): void {
     const from = this.beginCorner(nib, 0, offset);
     const { values } = this.corners;
-    put(values, from, p);
-    put(values, from + 3, shift);
-    put(values, from + 6, p);
+    put(values, from + cornerAt.p, p);
+    put(values, from + cornerAt.shift, shift);
+    put(values, from + cornerAt.q, p);
   }
 
   /** A corner `offset` px along and across the direction from a place towards another. */
   private alignedCorner(p: Point, q: Point, offset: Offset, nib: Nib, shift: Point = zero): void {
     const from = this.beginCorner(nib, 1, offset);
     const { values } = this.corners;
-    put(values, from, p);
-    put(values, from + 3, shift);
-    put(values, from + 6, q);
+    put(values, from + cornerAt.p, p);
+    put(values, from + cornerAt.shift, shift);
+    put(values, from + cornerAt.q, q);
   }
 
   private beginCorner({ colour, alpha, scale }: Nib, mode: 0 | 1, offset: Offset): number {
     const from = this.corners.room();
     const { values } = this.corners;
-    values[from + 9] = offset[0];
-    values[from + 10] = offset[1];
-    values[from + 11] = colour;
-    values[from + 12] = alpha;
-    values[from + 13] = mode;
-    values[from + 14] = scale;
+    values[from + cornerAt.offset] = offset[0];
+    values[from + cornerAt.offset + 1] = offset[1];
+    values[from + cornerAt.colour] = colour;
+    values[from + cornerAt.alpha] = alpha;
+    values[from + cornerAt.mode] = mode;
+    values[from + cornerAt.scale] = scale;
     return from;
   }
 }

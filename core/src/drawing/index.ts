@@ -1,9 +1,11 @@
 export {
   colourNames,
+  cornerAt,
   cornerSize,
   Draughtsman,
   layerNames,
   scaleNames,
+  strokeAt,
   strokeSize,
   type Colour,
   type Drawing,

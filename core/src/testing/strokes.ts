@@ -1,4 +1,4 @@
-import { layerNames, scaleNames, strokeSize, type Drawing, type Layer } from '../drawing/index.js';
+import { layerNames, scaleNames, strokeAt, strokeSize, type Drawing, type Layer } from '../drawing/index.js';
 
 /** A stroke of a drawing: its ends, m, and the displacements that its scale multiplies. */
 export interface ReadStroke {
@@ -20,14 +20,14 @@ export function strokesOn({ strokes, strokeRanges }: Drawing, layer: Layer): Rea
     const at = (from + k) * strokeSize;
     const three = (offset: number) => [...strokes.subarray(at + offset, at + offset + 3)];
     return {
-      a: three(0),
-      da: three(3),
-      b: three(6),
-      db: three(9),
-      width: strokes[at + 16]!,
-      alpha: strokes[at + 18]!,
-      scale: scaleNames[strokes[at + 20]!]!,
-      fill: strokes[at + 21]!,
+      a: three(strokeAt.a),
+      da: three(strokeAt.shiftA),
+      b: three(strokeAt.b),
+      db: three(strokeAt.shiftB),
+      width: strokes[at + strokeAt.width]!,
+      alpha: strokes[at + strokeAt.alpha]!,
+      scale: scaleNames[strokes[at + strokeAt.scale]!]!,
+      fill: strokes[at + strokeAt.fill]!,
     };
   });
 }

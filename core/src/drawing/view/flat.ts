@@ -1,8 +1,10 @@
 import {
   colourNames,
+  cornerAt,
   cornerSize,
   layerNames,
   scaleNames,
+  strokeAt,
   strokeSize,
   type Colour,
   type DrawnLines,
@@ -100,36 +102,37 @@ class Flat {
   }
 
   stroke(data: Float32Array, i: number, pen: FlatPen): void {
-    const mode = data[i + 19]!;
-    const factor = this.factors[data[i + 20]!]!;
-    this.place(data, i, factor, this.p);
-    this.place(data, i + 6, factor, this.q);
-    this.shift(mode, data[i + 12]!, data[i + 13]!, 0, this.p);
-    this.shift(mode, data[i + 14]!, data[i + 15]!, 2, mode > 0.5 ? this.p : this.q);
+    const mode = data[i + strokeAt.mode]!;
+    const factor = this.factors[data[i + strokeAt.scale]!]!;
+    const [a, b] = [i + strokeAt.offsetA, i + strokeAt.offsetB];
+    this.place(data, i + strokeAt.a, factor, this.p);
+    this.place(data, i + strokeAt.b, factor, this.q);
+    this.shift(mode, data[a]!, data[a + 1]!, 0, this.p);
+    this.shift(mode, data[b]!, data[b + 1]!, 2, mode > 0.5 ? this.p : this.q);
     const { ends } = this;
     pen.line(ends[0]!, ends[1]!, ends[2]!, ends[3]!, {
-      colour: colourNames[data[i + 17]!]!,
-      alpha: data[i + 18]!,
-      width: data[i + 16]! * this.thin,
+      colour: colourNames[data[i + strokeAt.colour]!]!,
+      alpha: data[i + strokeAt.alpha]!,
+      width: data[i + strokeAt.width]! * this.thin,
     });
   }
 
   /** The area between a stroke and where it would be without its displacements. */
   fill(data: Float32Array, i: number, pen: FlatPen): void {
-    const alpha = data[i + 21]!;
+    const alpha = data[i + strokeAt.fill]!;
     if (alpha === 0) return;
-    const factor = this.factors[data[i + 20]!]!;
+    const factor = this.factors[data[i + strokeAt.scale]!]!;
     const { p, q, ends } = this;
-    const ink = { colour: colourNames[data[i + 17]!]!, alpha, width: 0 };
+    const ink = { colour: colourNames[data[i + strokeAt.colour]!]!, alpha, width: 0 };
     // Two triangles share the edge from A to where B is displaced to
-    this.place(data, i, 0, p);
-    this.place(data, i + 6, factor, q);
+    this.place(data, i + strokeAt.a, 0, p);
+    this.place(data, i + strokeAt.b, factor, q);
     ends.set(p);
     ends.set(q, 4);
-    this.place(data, i + 6, 0, q);
+    this.place(data, i + strokeAt.b, 0, q);
     ends.set(q, 2);
     pen.triangle(ends, ink);
-    this.place(data, i, factor, p);
+    this.place(data, i + strokeAt.a, factor, p);
     ends.set(p, 2);
     pen.triangle(ends, ink);
   }
@@ -137,15 +140,16 @@ class Flat {
   triangle(data: Float32Array, i: number, pen: FlatPen): void {
     for (let k = 0; k < 3; k++) {
       const c = i + k * cornerSize;
-      this.place(data, c, this.factors[data[c + 14]!]!, this.p);
+      this.place(data, c + cornerAt.p, this.factors[data[c + cornerAt.scale]!]!, this.p);
       // The second point has no displacement of its own
-      this.place(data, c + 6, 0, this.q);
-      this.shift(data[c + 13]!, data[c + 9]!, data[c + 10]!, 2 * k, this.p);
+      this.place(data, c + cornerAt.q, 0, this.q);
+      const offset = c + cornerAt.offset;
+      this.shift(data[c + cornerAt.mode]!, data[offset]!, data[offset + 1]!, 2 * k, this.p);
     }
     const { ends } = this;
     pen.triangle(ends, {
-      colour: colourNames[data[i + 11]!]!,
-      alpha: data[i + 12]!,
+      colour: colourNames[data[i + cornerAt.colour]!]!,
+      alpha: data[i + cornerAt.alpha]!,
       width: 0,
     });
   }

@@ -35,7 +35,7 @@ import type { Completion } from '@hashira/core';
       background: var(--sheet);
       border: 1px solid var(--ink-faint);
       box-shadow: 0 3px 8px rgb(34 37 43 / 14%);
-      font-size: 0.929rem;
+      font-size: var(--size-text);
       font-weight: 400;
       text-align: left;
     }

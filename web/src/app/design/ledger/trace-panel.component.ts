@@ -72,16 +72,16 @@ import { TraceService } from './trace.service';
     }
     h2 {
       flex: 1;
-      font-size: 1.1rem;
+      font-size: var(--size-title);
     }
     header button {
       min-width: 24px;
       min-height: 24px;
-      font-size: 1.3rem;
+      font-size: var(--size-title);
       color: var(--indigo);
     }
     .value {
-      font-size: 1.6rem;
+      font-size: var(--size-large);
       font-weight: 600;
       margin: 0;
     }
@@ -91,7 +91,7 @@ import { TraceService } from './trace.service';
     table {
       border-collapse: collapse;
       width: 100%;
-      font-size: 0.929rem;
+      font-size: var(--size-text);
     }
     th,
     td {

@@ -139,11 +139,6 @@ import { ViewState } from '../../state/view-state.service';
     }
     .press {
       margin-right: 12px;
-      min-height: 24px;
-      color: var(--indigo);
-    }
-    .problem {
-      color: var(--vermilion-text);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

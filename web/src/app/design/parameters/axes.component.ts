@@ -26,18 +26,12 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
   styles: `
     h3 {
       margin: 8px 0 2px;
-      font-size: 0.86rem;
+      font-size: var(--size-small);
       color: var(--ink-soft);
     }
-    summary,
-    .press {
-      min-height: 24px;
-    }
     summary {
+      min-height: 24px;
       cursor: pointer;
-    }
-    .press {
-      color: var(--indigo);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -19,7 +19,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       justify-self: end;
     }
     button {
-      font-size: 0.786rem;
+      font-size: var(--size-small);
       color: var(--ochre-text);
     }
   `,

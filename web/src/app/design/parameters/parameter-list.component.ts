@@ -56,7 +56,7 @@ interface Range {
   styles: `
     h3 {
       margin: 8px 0 2px;
-      font-size: 0.857rem;
+      font-size: var(--size-small);
       color: var(--ink-soft);
       border-bottom: 1px solid var(--ink-faint);
     }

@@ -93,9 +93,6 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
     p {
       margin: 4px 0;
     }
-    .problem {
-      color: var(--vermilion-text);
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

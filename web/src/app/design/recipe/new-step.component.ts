@@ -64,7 +64,7 @@ const size = { width: 132, height: 72 };
   styles: `
     h3 {
       margin: 8px 0 4px;
-      font-size: 0.86rem;
+      font-size: var(--size-small);
       color: var(--ink-soft);
     }
     .cards {
@@ -90,9 +90,6 @@ const size = { width: 132, height: 72 };
     }
     p {
       margin: 2px 0 6px;
-    }
-    .problem {
-      color: var(--vermilion-text);
     }
     .actions {
       display: flex;

@@ -113,7 +113,7 @@ const headings = {
   styles: `
     h3 {
       margin: 8px 0 2px;
-      font-size: 0.857rem;
+      font-size: var(--size-small);
       color: var(--ink-soft);
     }
     .rule {
@@ -141,7 +141,7 @@ const headings = {
       flex-wrap: wrap;
       gap: 0 12px;
       margin: 4px 0 0;
-      font-size: 0.9rem;
+      font-size: var(--size-small);
     }
     .actions button {
       min-height: 24px;
@@ -171,17 +171,15 @@ const headings = {
       overflow-wrap: anywhere;
     }
     .where {
-      font-size: 0.857rem;
+      font-size: var(--size-small);
     }
     .overridden {
       grid-column: 1 / -1;
       margin: 0;
-      font-size: 0.857rem;
+      font-size: var(--size-small);
     }
     .problem {
       margin: 2px 0 0;
-      font-size: 0.857rem;
-      color: var(--vermilion-text);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -65,9 +65,6 @@ import { Drawing } from '../../state/drawing.service';
       border: 1px solid var(--ink-faint);
       background: var(--sheet);
     }
-    .problem {
-      color: var(--vermilion-text);
-    }
     .spacer {
       flex: 1;
     }

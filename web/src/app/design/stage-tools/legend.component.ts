@@ -31,7 +31,7 @@ import { ViewState } from '../../state/view-state.service';
       left: 12px;
       bottom: 36px;
       pointer-events: none;
-      font-size: 0.857rem;
+      font-size: var(--size-small);
       color: var(--ink-soft);
     }
     /* On a low sheet the foot is the supports' */

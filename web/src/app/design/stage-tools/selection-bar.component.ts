@@ -85,7 +85,6 @@ import { Selection } from '../../state/selection.service';
     .problem {
       flex-basis: 100%;
       margin: 0;
-      color: var(--vermilion-text);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,4 @@
-import { layerNames, projected, strokeSize } from '@hashira/core';
+import { layerNames, projected, strokeAt, strokeSize } from '@hashira/core';
 import type { Box, Line, Surroundings } from './labels';
 import type { PlacedDimension } from '../view/dimension-lines';
 import type { Point, Sheet } from '../types';
@@ -37,7 +37,7 @@ function supportBoxes({ scene, view, size }: Sheet): Box[] {
     const [x, y] = projected(view, size, [s[0]!, s[1]!, s[2]!]);
     let box = boxes.get(key);
     if (!box) boxes.set(key, (box = { low: [x, y], high: [x, y] }));
-    for (const i of [12, 14]) {
+    for (const i of [strokeAt.offsetA, strokeAt.offsetB]) {
       box.low = [Math.min(box.low[0], x + s[i]!), Math.min(box.low[1], y + s[i + 1]!)];
       box.high = [Math.max(box.high[0], x + s[i]!), Math.max(box.high[1], y + s[i + 1]!)];
     }

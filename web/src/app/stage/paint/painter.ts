@@ -3,6 +3,7 @@ import {
   colourValues,
   cornerSize,
   layerNames,
+  strokeAt,
   strokeSize,
   viewAxes,
   type Drawing,
@@ -12,8 +13,6 @@ import type { Sheet, SheetPainter } from '../types';
 /** Strokes in a row of their texture. */
 const perRow = 341;
 const texelsOfStroke = strokeSize / 4;
-/** Which number of a stroke is its area's opacity. */
-const fillPlace = 21;
 
 const common = `#version 300 es
 precision highp float;
@@ -337,6 +336,6 @@ export class Painter implements SheetPainter {
 }
 
 function hasAreas(strokes: Float32Array, from: number, to: number): boolean {
-  for (let s = from; s < to; s++) if (strokes[s * strokeSize + fillPlace]! > 0) return true;
+  for (let s = from; s < to; s++) if (strokes[s * strokeSize + strokeAt.fill]! > 0) return true;
   return false;
 }
