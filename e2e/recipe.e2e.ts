@@ -103,12 +103,12 @@ test('a step is dragged to another place, and drawing is finished by a typed len
   const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
   await stage.focus();
   for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
-  await expect(page.locator('app-drawing-bar')).toContainText('1/2 of left column');
+  await expect(page.locator('app-draw-member-bar')).toContainText('1/2 of left column');
   await page.keyboard.press('Enter');
   const end = page.getByLabel('Length or coordinates of the end', { exact: true });
   await end.fill('3 kN');
   await end.press('Enter');
-  await expect(page.locator('app-drawing-bar')).toContainText('needs a value in m');
+  await expect(page.locator('app-draw-member-bar')).toContainText('needs a value in m');
   await end.fill('2.5');
   await end.press('Enter');
   await page.getByRole('button', { name: 'stop drawing', exact: true }).click();

@@ -41,12 +41,12 @@ import { StageComponent, type PointedPlace, type Pressed, type Readout } from '.
 import type { Layer } from '@hashira/core';
 import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../state/design-workspace.service';
-import { Drawing } from '../state/drawing.service';
+import { MemberDrawing } from '../state/member-drawing.service';
 import { StepPreview } from '../state/preview.service';
 import { Selection } from '../state/selection.service';
 import { ViewState } from '../state/view-state.service';
 import { AlternativesStripComponent } from './alternatives/alternatives-strip.component';
-import { DrawingBarComponent } from './stage-tools/drawing-bar.component';
+import { DrawMemberBarComponent } from './stage-tools/draw-member-bar.component';
 import { LeavesComponent } from './leaves.component';
 import { LedgerComponent } from './ledger/ledger.component';
 import { ModelCheckComponent } from './stage-tools/model-check.component';
@@ -66,7 +66,7 @@ import { SelectionBarComponent } from './stage-tools/selection-bar.component';
     ResultTablesComponent,
     SelectionBarComponent,
     SettingsComponent,
-    DrawingBarComponent,
+    DrawMemberBarComponent,
     LegendComponent,
     StageOverlayDirective,
     AlternativesStripComponent,
@@ -81,7 +81,7 @@ export class DesignScreenComponent {
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
   private readonly selection = inject(Selection);
-  protected readonly drawing = inject(Drawing);
+  protected readonly drawing = inject(MemberDrawing);
   protected readonly preview = inject(StepPreview);
   private readonly calculation = inject(Calculation);
   private readonly traces = inject(TraceService);

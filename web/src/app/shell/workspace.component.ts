@@ -24,7 +24,7 @@ import { EditableTextComponent } from '../ui/editable-text.component';
 import { Calculation } from '../state/calculation/calculation.service';
 import { Units } from '../ui/units.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
-import { Drawing } from '../state/drawing.service';
+import { MemberDrawing } from '../state/member-drawing.service';
 import { fieldSurroundings } from '../ui/field-surroundings';
 import { ExpressionHelp } from '../state/expression-help.service';
 import { HeaderToolsComponent } from './header-tools.component';
@@ -59,7 +59,7 @@ import { WorkspaceStateComponent } from './workspace-state.component';
     DesignWorkspace,
     Selection,
     TextDraft,
-    Drawing,
+    MemberDrawing,
     StepPreview,
     ViewState,
     ExpressionHelp,

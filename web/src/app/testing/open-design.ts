@@ -20,7 +20,7 @@ import { DesignWorkspace } from '../state/design-workspace.service';
 import { Saving } from '../state/saving/saving.service';
 import { fieldSurroundings } from '../ui/field-surroundings';
 import { ExpressionHelp } from '../state/expression-help.service';
-import { Drawing } from '../state/drawing.service';
+import { MemberDrawing } from '../state/member-drawing.service';
 import { StepPreview } from '../state/preview.service';
 import { TextDraft } from '../state/text-draft.service';
 import { Selection } from '../state/selection.service';
@@ -81,7 +81,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
       DesignWorkspace,
       Selection,
       TextDraft,
-      Drawing,
+      MemberDrawing,
       StepPreview,
       ViewState,
       ExpressionHelp,

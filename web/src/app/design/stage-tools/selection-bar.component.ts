@@ -4,14 +4,15 @@ import { EditableTextComponent } from '../../ui/editable-text.component';
 import { SectionPickerComponent } from '../../ui/section-picker.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
+import { FootBarComponent } from './foot-bar.component';
 
 /** What is selected, the condition that selects it, and what it can be given: a rule, so that what comes later gets it too. */
 @Component({
   selector: 'app-selection-bar',
-  imports: [EditableTextComponent, SectionPickerComponent],
+  imports: [EditableTextComponent, FootBarComponent, SectionPickerComponent],
   template: `
     @if (selection.count() > 0 && selection.proposal(); as proposal) {
-      <section class="bar" aria-label="Selection">
+      <app-foot-bar role="region" aria-label="Selection">
         <strong>{{ proposal.title }}</strong>
         @if (proposal.condition; as condition) {
           <span class="where soft"
@@ -44,26 +45,10 @@ import { Selection } from '../../state/selection.service';
         @if (selection.problem()) {
           <p class="problem" role="alert">{{ selection.problem() }}</p>
         }
-      </section>
+      </app-foot-bar>
     }
   `,
   styles: `
-    /* Over the foot of the stage: what is selected moves nothing */
-    :host {
-      position: absolute;
-      inset: auto 0 35px;
-      z-index: 2;
-    }
-    .bar {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 4px 12px;
-      padding: 4px 10px;
-      background: var(--sheet);
-      border-top: 1px solid var(--indigo);
-      border-bottom: 1px solid var(--ink-faint);
-    }
     .where {
       flex: 1 1 12rem;
       min-width: 0;

@@ -76,9 +76,9 @@ export class StageOverlays {
 @Directive({ selector: '[appStageOverlay]' })
 export class StageOverlayDirective {
   constructor() {
-    const over = inject(StageOverlays);
+    const over = inject(StageOverlays, { optional: true });
     const { nativeElement } = inject<ElementRef<HTMLElement>>(ElementRef);
-    over.add(nativeElement);
-    inject(DestroyRef).onDestroy(() => over.remove(nativeElement));
+    over?.add(nativeElement);
+    inject(DestroyRef).onDestroy(() => over?.remove(nativeElement));
   }
 }

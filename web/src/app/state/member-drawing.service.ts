@@ -7,7 +7,7 @@ import { Selection } from './selection.service';
 
 /** A member that is being drawn from place to place: what is pointed at snaps to what steps can name. */
 @Injectable()
-export class Drawing {
+export class MemberDrawing {
   private readonly workspace = inject(DesignWorkspace);
   private readonly calculation = inject(Calculation);
   private readonly selection = inject(Selection);

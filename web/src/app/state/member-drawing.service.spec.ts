@@ -1,14 +1,14 @@
 import { TestBed } from '@angular/core/testing';
 import { openDesign } from '../testing/open-design';
 import type { DesignWorkspace } from './design-workspace.service';
-import { Drawing } from './drawing.service';
+import { MemberDrawing } from './member-drawing.service';
 
-describe('Drawing', () => {
+describe('MemberDrawing', () => {
   let workspace: DesignWorkspace;
-  let drawing: Drawing;
+  let drawing: MemberDrawing;
   beforeEach(() => {
     workspace = openDesign();
-    drawing = TestBed.inject(Drawing);
+    drawing = TestBed.inject(MemberDrawing);
   });
   const steps = () => workspace.state()!.design.steps;
 

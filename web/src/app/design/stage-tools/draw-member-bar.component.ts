@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { ExpressionDirective } from '../../ui/expression.directive';
-import { Drawing } from '../../state/drawing.service';
+import { MemberDrawing } from '../../state/member-drawing.service';
+import { FootBarComponent } from './foot-bar.component';
 
 /** What is drawn and what comes next, in words, while a member is drawn. */
 @Component({
-  selector: 'app-drawing-bar',
-  imports: [ExpressionDirective],
+  selector: 'app-draw-member-bar',
+  imports: [ExpressionDirective, FootBarComponent],
   template: `
     @if (drawing.active()) {
-      <section class="bar" aria-label="Drawing" role="status">
+      <app-foot-bar aria-label="Drawing" role="status">
         @if (drawing.from(); as from) {
           <span
             >A member from <strong>{{ from.title }}</strong> to
@@ -37,27 +38,10 @@ import { Drawing } from '../../state/drawing.service';
         }
         <span class="spacer"></span>
         <button type="button" class="plain" (click)="drawing.end()">stop drawing</button>
-      </section>
+      </app-foot-bar>
     }
   `,
   styles: `
-    :host {
-      position: absolute;
-      inset: auto 0 35px;
-      z-index: 2;
-    }
-    .bar {
-      display: flex;
-      align-items: center;
-      min-height: 32px;
-      padding: 2px 10px;
-      background: var(--sheet);
-      border-top: 1px solid var(--indigo);
-      border-bottom: 1px solid var(--ink-faint);
-    }
-    .bar {
-      gap: 8px;
-    }
     input {
       font: inherit;
       width: 9rem;
@@ -75,8 +59,8 @@ import { Drawing } from '../../state/drawing.service';
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class DrawingBarComponent {
-  protected readonly drawing = inject(Drawing);
+export class DrawMemberBarComponent {
+  protected readonly drawing = inject(MemberDrawing);
   /** What is wrong with what was typed. */
   protected readonly problem = signal('');
 
