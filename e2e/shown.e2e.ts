@@ -83,9 +83,7 @@ test('members are told apart by section; stress and outlines are drawn', async (
   await expect(page).toHaveURL(/sections=1/);
   await page.getByText('σ', { exact: true }).click();
   await expect(legend(page)).toContainText(/greatest [\d.]+\sN\/mm², 0\.\d+ fy/);
-  await expect(page.getByRole('combobox', { name: 'Group members by', exact: true })).toHaveCount(
-    0,
-  );
+  await expect(page.getByRole('combobox', { name: 'Group members by', exact: true })).toHaveCount(0);
 });
 
 test('the list of designs has their frames and numbers', async ({ page, app }) => {

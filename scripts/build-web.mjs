@@ -13,7 +13,14 @@ export function newest(path) {
 
 export function buildWeb() {
   const built = join(root, 'web/dist/browser/index.html');
-  const sources = ['web/src', 'web/angular.json', 'core/src', 'core/demo', 'core/starts', 'package-lock.json'];
+  const sources = [
+    'web/src',
+    'web/angular.json',
+    'core/src',
+    'core/demo',
+    'core/starts',
+    'package-lock.json',
+  ];
   const changed = Math.max(...sources.map((path) => newest(join(root, path))));
   if (existsSync(built) && statSync(built).mtimeMs > changed) return;
   console.log('Building the web application (about a minute) …');

@@ -3,7 +3,8 @@ import type { View } from '@hashira/core';
 import { known, sheetOf } from '../testing/slip-shed';
 import type { DimensionChange } from './labels/dimension-label.component';
 import { SheetRenderer } from './paint/sheet-renderer.service';
-import { StageComponent, type PointedPlace } from './stage.component';
+import { StageComponent } from './stage.component';
+import type { PointedPlace } from './types';
 import type { StageContent } from './types';
 
 describe('StageComponent', () => {

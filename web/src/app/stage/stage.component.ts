@@ -27,27 +27,7 @@ import { sameSheet } from './paint/same-sheet';
 import { SheetRenderer } from './paint/sheet-renderer.service';
 import { StageCanvasComponent } from './paint/stage-canvas.component';
 import { phaseOf, swingAt, swingPeriod } from './view/swing';
-import type { Point, Sheet, SheetSize, StageContent } from './types';
-
-/** What is read at a place of a member, ready to be shown. */
-export interface Readout {
-  readonly title: string;
-  readonly about: string;
-  readonly rows: readonly (readonly [string, string])[];
-}
-
-/** What was pressed or taken in by a box; with `add` beside what is selected already. */
-export interface Pressed {
-  readonly of: 'members' | 'nodes';
-  readonly ids: readonly string[];
-  readonly add: boolean;
-}
-
-/** A place of a member that is pointed at. */
-export interface PointedPlace {
-  readonly member: string;
-  readonly share: number;
-}
+import type { Point, PointedPlace, Pressed, Readout, Sheet, SheetSize, StageContent } from './types';
 
 /**
  * The stage: a frame that can be zoomed, panned, turned and read. The wheel zooms about the pointer, dragging pans, with Alt or the

@@ -61,3 +61,23 @@ export interface StageLabel {
 }
 
 export type { DiagramKind, View };
+
+/** What is read at a place of a member, ready to be shown. */
+export interface Readout {
+  readonly title: string;
+  readonly about: string;
+  readonly rows: readonly (readonly [string, string])[];
+}
+
+/** What was pressed or taken in by a box; with `add` beside what is selected already. */
+export interface Pressed {
+  readonly of: 'members' | 'nodes';
+  readonly ids: readonly string[];
+  readonly add: boolean;
+}
+
+/** A place of a member that is pointed at. */
+export interface PointedPlace {
+  readonly member: string;
+  readonly share: number;
+}
