@@ -1,0 +1,70 @@
+import { TestBed } from '@angular/core/testing';
+import { ruleKinds, type Fields } from '@hashira/core';
+import { openDesign } from '../testing/open-design';
+import { FieldsComponent, type RecordChange } from './fields.component';
+
+describe('FieldsComponent', () => {
+  async function show(kind: string, record: object, problems = {}) {
+    openDesign();
+    const fixture = TestBed.createComponent(FieldsComponent);
+    const { fields } = ruleKinds.find(({ key }) => key === kind)!;
+    for (const [name, input] of Object.entries({ fields: fields as Fields, record, key: 'r', problems }))
+      fixture.componentRef.setInput(name, input);
+    const changes: RecordChange[] = [];
+    fixture.componentInstance.changed.subscribe((one) => changes.push(one));
+    await fixture.whenStable();
+    return { host: fixture.nativeElement as HTMLElement, changes };
+  }
+  const choose = (select: HTMLSelectElement, words: string) => {
+    select.value = [...select.options].find((one) => one.textContent.trim() === words)!.value;
+    select.dispatchEvent(new Event('change'));
+  };
+
+  it('has a field for each that applies, and tells which was written', async () => {
+    const { host, changes } = await show('support', { support: 'pinned' });
+    const select = host.querySelector<HTMLSelectElement>('#r-support')!;
+    expect([...select.options].map((one) => one.textContent.trim())).toEqual([
+      'fixed',
+      'pinned',
+      'roller',
+      'each by itself',
+    ]);
+    choose(select, 'each by itself');
+    expect(changes).toEqual([{ name: 'support', value: { ux: 'fixed' }, sections: [] }]);
+  });
+
+  it('of something given part by part has its parts, each with what is written', async () => {
+    const { host, changes } = await show('support', { support: { ux: 'fixed', uz: '2 kN/mm' } });
+    const uz = host.querySelector<HTMLInputElement>('#r-support-uz')!;
+    expect(uz.value).toBe('2 kN/mm');
+    uz.value = '3 kN/mm';
+    uz.dispatchEvent(new Event('change'));
+    expect(changes[0]!.value).toEqual({ ux: 'fixed', uz: '3 kN/mm' });
+  });
+
+  it('of another kind begins as that does, in the same load case', async () => {
+    const { host, changes } = await show('load', { load: { case: 'S', direction: 'z', q: '-1 kN/m' } });
+    choose(host.querySelector<HTMLSelectElement>('#r-load')!, 'point');
+    expect(changes[0]!.value).toEqual({
+      case: 'S',
+      kind: 'point',
+      at: '1/2',
+      F: ['0 kN', '0 kN', '-1 kN'],
+    });
+  });
+
+  it('of a value that can be written in two ways changes it in its place, and to the other way', async () => {
+    const { host, changes } = await show('load', { load: { case: 'S', direction: 'z', q: '-1 kN/m' } });
+    const q = host.querySelector<HTMLInputElement>('#r-load-q')!;
+    q.value = '-2';
+    q.dispatchEvent(new Event('change'));
+    expect(changes[0]!.value).toEqual({ case: 'S', direction: 'z', q: '-2 kN/m' });
+    choose(host.querySelector<HTMLSelectElement>('[aria-label="load, how it is given"]')!, 'from end to end');
+    expect((changes[1]!.value as { q: unknown }).q).toEqual(['-1 kN/m', '-1 kN/m']);
+  });
+
+  it('says what is wrong at its field', async () => {
+    const { host } = await show('roll', { roll: '90' }, { roll: 'The roll needs a unit.' });
+    expect(host.querySelector('[role=alert]')!.textContent).toContain('needs a unit');
+  });
+});
