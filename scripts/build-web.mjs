@@ -1,6 +1,7 @@
 // Builds the web application when its sources or the core's changed since the last build.
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { compressWeb } from './compress-web.mjs';
 import { root, run } from './set-up.mjs';
 
@@ -27,3 +28,5 @@ export function buildWeb() {
   run('npx', ['ng', 'build'], { cwd: join(root, 'web'), env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
   compressWeb(join(root, 'web/dist/browser'));
 }
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) buildWeb();
