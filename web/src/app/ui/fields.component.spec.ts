@@ -7,8 +7,8 @@ describe('FieldsComponent', () => {
   async function show(kind: string, record: object, problems = {}) {
     openDesign();
     const fixture = TestBed.createComponent(FieldsComponent);
-    const { fields } = ruleKinds.find(({ key }) => key === kind)!;
-    for (const [name, input] of Object.entries({ fields: fields as Fields, record, key: 'r', problems }))
+    const fields = ruleKinds.find(({ key }) => key === kind)!.fields as Fields;
+    for (const [name, input] of Object.entries({ fields, record, key: 'r', problems }))
       fixture.componentRef.setInput(name, input);
     const changes: RecordChange[] = [];
     fixture.componentInstance.changed.subscribe((one) => changes.push(one));
