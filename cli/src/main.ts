@@ -3,7 +3,7 @@ import { problem } from '@hashira/core/validation';
 import { exitWith, isOutputGone, refuse } from './output.js';
 import type { CheckOptions, SolveOptions } from '@hashira/core/validation';
 import type { CommandOptions } from './progress.js';
-import { countOf, lengthOf, stationsOf } from './numbers.js';
+import { analysesOf, countOf, lengthOf, positiveOf, several, stationsOf } from './numbers.js';
 
 // A command's code is loaded when it runs, so that none waits for the others
 const program = new Command('hashira')
@@ -65,6 +65,30 @@ program
   .option('--out <file>', 'write to a file instead of standard output')
   .action((file: string, options: CommandOptions & { alternative?: string }) =>
     exitWith(async () => (await import('./assess.js')).assess(file, options)),
+  );
+
+program
+  .command('suggest')
+  .description('find the lightest sections with which an alternative passes, and print them as JSON')
+  .argument('<design.json>', 'design file')
+  .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
+  .option(
+    '--group <id>',
+    'a section parameter or a rule with a section; several times; all when left out',
+    several,
+  )
+  .option(
+    '--family <name>',
+    'series to choose from, such as HEA; several times; the present ones when left out',
+    several,
+  )
+  .option('--target <n>', 'utilisation that no member may exceed', positiveOf, 1)
+  .option('--max-depth <m>', 'greatest depth of a section, m', positiveOf)
+  .option('--most <n>', 'analyses at the most', analysesOf, 2000)
+  .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
+  .option('--out <file>', 'write to a file instead of standard output')
+  .action((file: string, options: Parameters<typeof import('./suggest.js').suggest>[1]) =>
+    exitWith(async () => (await import('./suggest.js')).suggest(file, options)),
   );
 
 program

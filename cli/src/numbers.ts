@@ -23,3 +23,21 @@ export function lengthOf(text: string): number {
     throw new InvalidArgumentError('Give a number of mm above zero and up to 10000.');
   return length;
 }
+
+/** Reads a number above zero. */
+export function positiveOf(text: string): number {
+  const value = Number(text);
+  if (!(value > 0 && value < 1e9)) throw new InvalidArgumentError('Give a number above zero.');
+  return value;
+}
+
+/** Reads how many analyses may be made. */
+export function analysesOf(text: string): number {
+  const count = Number(text);
+  if (!Number.isInteger(count) || count < 1 || count > 1_000_000)
+    throw new InvalidArgumentError('Give a whole number from 1 to 1000000.');
+  return count;
+}
+
+/** Adds one more value of an option that can be given several times. */
+export const several = (value: string, before: readonly string[] = []): string[] => [...before, value];

@@ -1,4 +1,4 @@
-export type { CalculationStep, CheckItem, CheckStatus, MemberCheck } from './check.js';
+export type { CalculationStep, CheckItem, CheckStatus, CoveredItem, MemberCheck } from './check.js';
 export { MemberChecker, type BucklingSource, type FieldSource } from './check-members.js';
 export { withDirectStiffness, withNotionalLoads } from './aisc360/direct-analysis.js';
 export { withStrengthImperfections, type WithOwnLoads } from './frame/imperfections.js';

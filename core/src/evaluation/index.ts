@@ -38,3 +38,10 @@ export type {
   SummaryStatus,
 } from './summaries/summary.js';
 export { tableKinds, type ResultTable, type TableQuestion, type TableRow } from './tables/index.js';
+export {
+  suggest,
+  suggestInParts,
+  type SuggestOptions,
+  type SuggestProgress,
+  type Suggestions,
+} from './suggestions/index.js';

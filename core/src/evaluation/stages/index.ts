@@ -12,6 +12,6 @@ export {
   type StageName,
 } from './evaluate.js';
 export { analysed, analysedInParts, stateOf, type Analysed } from './forces.js';
-export { stabilityInParts, stabilityOf, type StabilityOfAll } from './stability.js';
+export { stabilityInParts, stabilityOf, wantsLengths, type StabilityOfAll } from './stability.js';
 export { vary } from './vary.js';
-export { nearestToInstability, type Verdict, type VerdictStatus } from './verdict.js';
+export { nearestToInstability, verdictOf, type Verdict, type VerdictStatus } from './verdict.js';
