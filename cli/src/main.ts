@@ -68,6 +68,22 @@ program
   );
 
 program
+  .command('member')
+  .description(
+    'print all of one member of an alternative as JSON: curves, restraints, conditions, sections beside its own',
+  )
+  .argument('<design.json>', 'design file')
+  .requiredOption('--member <name>', 'title or id of the member, or id of a piece of it')
+  .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
+  .option('--combination <id>', 'one combination; all when left out')
+  .option('--stations <n>', 'equally spaced places along the member, at least 2', stationsOf, 21)
+  .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
+  .option('--out <file>', 'write to a file instead of standard output')
+  .action((file: string, options: Parameters<typeof import('./member.js').member>[1]) =>
+    exitWith(async () => (await import('./member.js')).member(file, options)),
+  );
+
+program
   .command('suggest')
   .description('find the lightest sections with which an alternative passes, and print them as JSON')
   .argument('<design.json>', 'design file')

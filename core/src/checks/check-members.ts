@@ -2,15 +2,17 @@ import type { Frame, MemberField } from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
 import { combinationOf, type ResultSelection } from '../results/index.js';
 import { aisc360 } from './aisc360/index.js';
+import { utilisationAt, type PlaceAlong } from './members/along.js';
 import type { BucklingLengths, CheckStatus, CoveredItem, MemberCheck, MemberState } from './check.js';
 import { en1993 } from './en1993/index.js';
 import {
   joinedField,
+  joinedFieldOf,
   physicalMembers,
   type PhysicalMember,
   type UncoveredMember,
 } from './members/physical-member.js';
-import { runChecks, type RunOptions } from './run.js';
+import { reachOf, runChecks, type RunOptions } from './run.js';
 import { deflectionItems } from './serviceability/deflection.js';
 import { withoutIdleBreaks } from './members/idle-breaks.js';
 import { memberState } from './members/stations.js';
@@ -49,7 +51,7 @@ export class MemberChecker {
 
   constructor(
     model: FrameModel,
-    frame: Frame,
+    private readonly frame: Frame,
     selections: readonly ResultSelection[],
     fieldOf: FieldSource,
     { bucklingOf, notCovered }: CheckSources = {},
@@ -70,10 +72,8 @@ export class MemberChecker {
     const { under } = options;
     if ('reason' in member) return uncheckedMember(member, member.reason);
     if (this.strength.length === 0) return uncheckedMember(member, 'The model has no strength combination.');
-    const asked = this.strength.filter((one) => under === undefined || combinationOf(one) === under);
-    const states = asked.flatMap((selection) => this.state(member, selection) ?? []);
-    const code = member.code.name === 'AISC360' ? aisc360 : en1993;
-    const result = withReason(runChecks(code, member, states, options), this.notCovered);
+    const states = this.statesOf(index, under);
+    const result = withReason(runChecks(rulesOf(member), member, states, options), this.notCovered);
     if (!member.design.deflection || under !== undefined) return result;
     const service = this.service.flatMap((selection) => {
       const field = this.field(member, selection);
@@ -89,6 +89,40 @@ export class MemberChecker {
       progress?.step(index / this.members.length);
       return this.check(index, options);
     });
+  }
+
+  /** The states of a physical member under a combination, or under all strength combinations; none where it is slack. */
+  statesOf(index: number, under?: string): MemberState[] {
+    const member = this.members[index]!;
+    if ('reason' in member) return [];
+    const asked = this.strength.filter((one) => under === undefined || combinationOf(one) === under);
+    return asked.flatMap((selection) => this.state(member, selection) ?? []);
+  }
+
+  /** Greatest utilisation of the cross-section's conditions at places along a physical member; null where one is not covered. */
+  utilisationUnder(
+    index: number,
+    selection: ResultSelection,
+    places: readonly PlaceAlong[],
+  ): (number | null)[] {
+    const member = this.members[index]!;
+    if ('reason' in member || this.notCovered !== undefined) return places.map(() => null);
+    const state = this.state(member, selection);
+    // What is slack uses nothing of its capacity
+    if (!state) return places.map(() => 0);
+    const reach = reachOf(this.statesOf(index));
+    return places.map((place) => utilisationAt(rulesOf(member), member, state, reach, place) ?? null);
+  }
+
+  /** The functions along a physical member in one state; zero forces, and a straight line, where it is slack. */
+  fieldOrSlack(index: number, selection: ResultSelection): MemberField {
+    const { of } = this.members[index]!;
+    const numbers = of.map((id) => this.frame.memberIndex.get(id)!);
+    return joinedFieldOf(
+      numbers,
+      this.frame.length,
+      (m) => this.fieldOf(selection, m) ?? slackField(this.frame.length[m]!),
+    );
   }
 
   /** The functions along a physical member in a state of a combination that can govern it; undefined where it is slack. */
@@ -123,6 +157,17 @@ export class MemberChecker {
     return memberState(combination, field, { ...words, ...(shortest ? { buckling: shortest } : {}) });
   }
 }
+
+/** A member that does not act. */
+const slackField = (length: number): MemberField => ({
+  breaks: Float64Array.of(0, length),
+  forceTerms: 1,
+  forces: new Float64Array(6),
+  displacementTerms: 1,
+  displacements: new Float64Array(4),
+});
+
+const rulesOf = ({ code }: PhysicalMember) => (code.name === 'AISC360' ? aisc360 : en1993);
 
 /** A result of which some loads are not in: never a pass. */
 function withReason(result: MemberCheck, reason: string | undefined): MemberCheck {

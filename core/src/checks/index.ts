@@ -4,7 +4,9 @@ export { withDirectStiffness, withNotionalLoads } from './aisc360/direct-analysi
 export { withStrengthImperfections, type WithOwnLoads } from './frame/imperfections.js';
 export { combinationStability, type Buckles, type Stability } from './frame/stability.js';
 export { notChecked } from './not-checked.js';
-export { joinedFieldOf } from './members/physical-member.js';
+export { joinedFieldOf, type PhysicalMember } from './members/physical-member.js';
+export { jumpsOf, placesAlong, type PlaceAlong } from './members/along.js';
+export { bucklingLength, longestStretch, torsionalLength } from './members/lengths.js';
 export { largestDeflection } from './serviceability/deflection.js';
 export { checkedSteps } from './member-steps.js';
 export { yieldStrengthOf } from './members/section.js';

@@ -23,6 +23,8 @@ export interface RunOptions {
   readonly steps?: boolean;
   /** An item for each combination, not only the worst. */
   readonly all?: boolean;
+  /** Only conditions of whole members. */
+  readonly wholeMembers?: boolean;
   readonly progress?: Progress;
 }
 
@@ -56,6 +58,7 @@ export function runChecks(
   const stateOf = new Map<CheckItem, MemberState>();
   const run = new MemberRun(code, member, states, options.all ?? false);
   for (const check of code.checks) {
+    if (options.wholeMembers && check.scope !== 'member') continue;
     const covered = check.covers(member);
     if (covered === false) continue;
     if (covered !== true) {
@@ -269,7 +272,7 @@ class MemberRun {
 const extremes: readonly Extreme[] = ['tension', 'compression', 'Vy', 'Vz', 'T', 'My', 'Mz'];
 
 /** The greatest forces over all combinations. */
-function reachOf(states: readonly MemberState[]): Reach {
+export function reachOf(states: readonly MemberState[]): Reach {
   const reach = { tension: 0, compression: 0, Vy: 0, Vz: 0, T: 0, My: 0, Mz: 0 };
   for (const state of states)
     for (const name of extremes) reach[name] = Math.max(reach[name], state.extremes[name].value);

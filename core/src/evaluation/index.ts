@@ -45,3 +45,4 @@ export {
   type SuggestProgress,
   type Suggestions,
 } from './suggestions/index.js';
+export * from './member-sheet/index.js';

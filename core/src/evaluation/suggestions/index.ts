@@ -7,4 +7,4 @@ export {
   type SuggestProgress,
   type Suggestions,
 } from './suggest.js';
-export type { Governing, GroupState, SetState } from './words.js';
+export { governing, type Governing, type GroupState, type SetState } from './words.js';

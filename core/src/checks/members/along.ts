@@ -1,0 +1,83 @@
+import type { MemberField } from '../../analysis/index.js';
+import { forceNames } from '../../results/index.js';
+import type { CodeRules, MemberState, Reach, SectionCheck } from '../check.js';
+import type { PhysicalMember } from './physical-member.js';
+import { forcesAt } from './stations.js';
+
+/** A place along a member on one side of a jump: the segment tells which. */
+export interface PlaceAlong {
+  readonly x: number;
+  readonly segment: number;
+}
+
+/**
+ * Equally spaced places along a member, and both sides of every place where a force jumps.
+ *
+ * @param more further places, m, that are looked at from both sides
+ */
+export function placesAlong(field: MemberField, count: number, more: readonly number[] = []): PlaceAlong[] {
+  const { breaks } = field;
+  const last = breaks.length - 2;
+  const length = breaks[last + 1]!;
+  const near = 1e-9 * length;
+  const doubled = [...jumpsOf(field), ...more].sort((a, b) => a - b);
+  const isDoubled = (x: number) => doubled.some((jump) => Math.abs(jump - x) <= near);
+  const regular = Array.from({ length: count }, (_, i) => (length * i) / (count - 1)).filter(
+    (x) => !isDoubled(x),
+  );
+  const segmentAt = (x: number, before: boolean): number => {
+    let s = 0;
+    while (s < last && (before ? x > breaks[s + 1]! + near : x >= breaks[s + 1]! - near)) s++;
+    return s;
+  };
+  return [...regular, ...doubled.filter((x, k) => k === 0 || x - doubled[k - 1]! > near)]
+    .sort((a, b) => a - b)
+    .flatMap((x) =>
+      isDoubled(x)
+        ? [true, false].map((before) => ({ x, segment: segmentAt(x, before) }))
+        : [{ x, segment: segmentAt(x, false) }],
+    );
+}
+
+/** Places inside a member where a force jumps, m. */
+export function jumpsOf(field: MemberField): number[] {
+  const { breaks } = field;
+  return [...breaks].slice(1, -1).filter((at, k) => {
+    const before = forcesAt(field, k, at - breaks[k]!);
+    const after = forcesAt(field, k + 1, 0);
+    return forceNames.some(
+      (name) =>
+        Math.abs(after[name] - before[name]) > 1e-9 * Math.max(Math.abs(before[name]), Math.abs(after[name])),
+    );
+  });
+}
+
+/**
+ * Greatest utilisation of the conditions of cross-sections at a place of a member; undefined where one of them is not covered.
+ *
+ * @param reach the greatest forces of the member, by which some conditions do not concern it
+ */
+export function utilisationAt(
+  code: CodeRules,
+  member: PhysicalMember,
+  { field }: MemberState,
+  reach: Reach,
+  { x, segment }: PlaceAlong,
+): number | undefined {
+  const section = member.sectionAt(x);
+  let greatest = 0;
+  for (const check of code.checks) {
+    if (check.scope !== 'section' || !isOf(check, member, reach)) continue;
+    const forces = forcesAt(field, segment, x - field.breaks[segment]!);
+    const verdict = check.evaluate(section, forces, member);
+    if (!verdict) continue;
+    if ('reason' in verdict) return undefined;
+    greatest = Math.max(greatest, verdict.demand / verdict.capacity);
+  }
+  return greatest;
+}
+
+function isOf(check: SectionCheck, member: PhysicalMember, reach: Reach): boolean {
+  if (check.covers(member) !== true) return false;
+  return member.tapered || !check.concerns || check.concerns(member, reach);
+}
