@@ -1,4 +1,4 @@
-import { Command, CommanderError } from 'commander';
+import { Command, CommanderError, Option } from 'commander';
 import { problem } from '@hashira/core/validation';
 import { exitWith, isOutputGone, refuse } from './output.js';
 import type { CheckOptions, SolveOptions } from '@hashira/core/validation';
@@ -105,6 +105,30 @@ program
   .option('--out <file>', 'write to a file instead of standard output')
   .action((file: string, options: Parameters<typeof import('./suggest.js').suggest>[1]) =>
     exitWith(async () => (await import('./suggest.js')).suggest(file, options)),
+  );
+
+program
+  .command('failure')
+  .description('raise some loads of an alternative until it fails, and print what happens on the way as JSON')
+  .argument('<design.json>', 'design file')
+  .requiredOption('--raise <loads>', 'cases with factors, such as "W=1, S=0.5", or one combination')
+  .option('--constant <loads>', 'cases with factors that stay; the permanent ones when left out')
+  .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
+  .addOption(
+    new Option('--path <kind>', 'elastic, or with plastic hinges in a plane frame').choices([
+      'elastic',
+      'plastic',
+    ]),
+  )
+  .addOption(
+    new Option('--order <n>', 'order of the analysis; the design’s when left out').choices(['1', '2']),
+  )
+  .option('--most <n>', 'greatest factor', positiveOf, 20)
+  .option('--follow <node.component>', 'displacement that the curve is of, such as "frame.point.2.ux"')
+  .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
+  .option('--out <file>', 'write to a file instead of standard output')
+  .action((file: string, options: Parameters<typeof import('./failure.js').failure>[1]) =>
+    exitWith(async () => (await import('./failure.js')).failure(file, options)),
   );
 
 program

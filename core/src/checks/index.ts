@@ -10,3 +10,5 @@ export { bucklingLength, longestStretch, torsionalLength } from './members/lengt
 export { largestDeflection } from './serviceability/deflection.js';
 export { checkedSteps } from './member-steps.js';
 export { yieldStrengthOf } from './members/section.js';
+export { isCovered } from './check.js';
+export { failureKind, failureWords, type FailureKind } from './failure-kind.js';

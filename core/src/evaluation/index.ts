@@ -46,3 +46,4 @@ export {
   type Suggestions,
 } from './suggestions/index.js';
 export * from './member-sheet/index.js';
+export * from './failure/index.js';
