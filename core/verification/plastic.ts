@@ -59,7 +59,7 @@ export const plastic: VerificationGroup = {
       quantity: 'q, N/m',
       expected: (16 * Mp) / L ** 2,
       tolerance: 1e-8,
-      compute: () => collapse(beam([fixed('a'), fixed('b')], [uniform])).collapseFactor,
+      compute: () => collapse(beam([fixed('a'), fixed('b')], [uniform])).factor,
     },
     {
       title: 'Fixed beam, uniform load: first hinges',
@@ -75,7 +75,7 @@ export const plastic: VerificationGroup = {
       quantity: 'F, N',
       expected: (6 * Mp) / L,
       tolerance: 1e-8,
-      compute: () => collapse(beam([fixed('a'), roller('b')], [middle])).collapseFactor,
+      compute: () => collapse(beam([fixed('a'), roller('b')], [middle])).factor,
     },
     {
       title: 'Propped cantilever, uniform load: collapse',
@@ -83,7 +83,7 @@ export const plastic: VerificationGroup = {
       quantity: 'q, N/m',
       expected: ((6 + 4 * Math.SQRT2) * Mp) / L ** 2,
       tolerance: 1e-8,
-      compute: () => collapse(beam([fixed('a'), roller('b')], [uniform])).collapseFactor,
+      compute: () => collapse(beam([fixed('a'), roller('b')], [uniform])).factor,
     },
     {
       title: 'Propped cantilever, uniform load: place of the last hinge from the prop',
@@ -102,7 +102,7 @@ export const plastic: VerificationGroup = {
       quantity: 'F, N',
       expected: (4 * Mp) / L,
       tolerance: 1e-9,
-      compute: () => collapse(beam([pinned('a'), roller('b')], [middle])).collapseFactor,
+      compute: () => collapse(beam([pinned('a'), roller('b')], [middle])).factor,
     },
     {
       title: 'Fixed square portal, V = 2H: combined mechanism',
@@ -110,7 +110,7 @@ export const plastic: VerificationGroup = {
       quantity: 'H, N',
       expected: (3 * Mp) / l,
       tolerance: 1e-7,
-      compute: () => collapse(portal(2, 1, [fixed('a'), fixed('d')])).collapseFactor,
+      compute: () => collapse(portal(2, 1, [fixed('a'), fixed('d')])).factor,
     },
     {
       title: 'Fixed square portal, H only: sway mechanism',
@@ -118,7 +118,7 @@ export const plastic: VerificationGroup = {
       quantity: 'H, N',
       expected: (4 * Mp) / l,
       tolerance: 1e-7,
-      compute: () => collapse(portal(0, 1, [fixed('a'), fixed('d')])).collapseFactor,
+      compute: () => collapse(portal(0, 1, [fixed('a'), fixed('d')])).factor,
     },
     {
       title: 'Fixed square portal, V = 8H: beam mechanism',
@@ -126,7 +126,7 @@ export const plastic: VerificationGroup = {
       quantity: 'V, N',
       expected: (8 * Mp) / l,
       tolerance: 1e-7,
-      compute: () => 8 * collapse(portal(8, 1, [fixed('a'), fixed('d')])).collapseFactor,
+      compute: () => 8 * collapse(portal(8, 1, [fixed('a'), fixed('d')])).factor,
     },
     {
       title: 'Square portal on pins, H only: sway mechanism',
@@ -134,7 +134,7 @@ export const plastic: VerificationGroup = {
       quantity: 'H, N',
       expected: (2 * Mp) / l,
       tolerance: 1e-7,
-      compute: () => collapse(portal(0, 1, [pinned('a'), pinned('d')])).collapseFactor,
+      compute: () => collapse(portal(0, 1, [pinned('a'), pinned('d')])).factor,
     },
     {
       title: 'Cantilever of an I section under N = 20 F and F across: collapse',
@@ -152,7 +152,7 @@ export const plastic: VerificationGroup = {
             { materials: [ductile], sections: [{ id: 's', material: 'steel', shape: iShape }] },
           ),
           { axial: 'reduce' },
-        ).collapseFactor,
+        ).factor,
     },
   ],
 };

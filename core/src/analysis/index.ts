@@ -45,8 +45,16 @@ export {
 } from './influence/influence-line.js';
 export { factorFrame } from './first-order/static.js';
 export { isUnilateral } from './first-order/unilateral.js';
-export { plasticCollapse } from './plastic/collapse.js';
-export type { PlasticCollapse, PlasticEvent, PlasticOptions } from './plastic/types.js';
+export { plasticCollapse, plasticGrowth } from './plastic/collapse.js';
+export { splitLoad } from './plastic/hinged-model.js';
+export { sumOfFields } from './sum-of-fields.js';
+export type {
+  PlasticEvent,
+  PlasticGrowth,
+  PlasticLoads,
+  PlasticOptions,
+  PlasticState,
+} from './plastic/types.js';
 export {
   equivalentForces,
   initialBow,

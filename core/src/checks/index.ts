@@ -12,3 +12,4 @@ export { checkedSteps } from './member-steps.js';
 export { yieldStrengthOf } from './members/section.js';
 export { isCovered } from './check.js';
 export { failureKind, failureWords, type FailureKind } from './failure-kind.js';
+export { hingeRemarks } from './hinge-remarks.js';

@@ -14,7 +14,7 @@ export interface Hinge extends Place {
 }
 
 /** A piece of a member between its hinges, m from the member's start, and its number in the hinged model. */
-interface HingedPiece {
+export interface HingedPiece {
   readonly from: number;
   readonly to: number;
   readonly m: number;
@@ -28,6 +28,8 @@ export function hingedModel(
 ): {
   model: FrameModel;
   locate: (place: Place, side?: Hinge['side']) => { m: number; x: number; before: boolean };
+  /** Pieces of each member of the model as given. */
+  pieces: readonly (readonly HingedPiece[])[];
 } {
   const parts: HingedParts = { nodes: [...model.nodes], members: [], unitLoads: hinges.map(() => []) };
   const pieces = model.members.map((member, m) => cutMember(parts, frame, member, m, hinges));
@@ -53,6 +55,7 @@ export function hingedModel(
   return {
     model: { ...model, nodes, members, loadCases: [...loadCases, ...units], combinations: [] },
     locate,
+    pieces,
   };
 }
 
@@ -120,7 +123,7 @@ function cutMember(
 }
 
 /** A member's load on the pieces the member is cut into. */
-function splitLoad(
+export function splitLoad(
   load: Extract<Load, { member: string }>,
   pieces: readonly { from: number; to: number; m: number }[],
   members: readonly Member[],

@@ -170,6 +170,11 @@ function whyNot(path: LoadPath, factor: number): string | undefined {
   return outcome.ok ? undefined : outcome.problems[0]!.message;
 }
 
+/** A path of which the members can be checked at any factor. */
+export interface CheckedPath {
+  at(factor: number): { checker(): MemberChecker };
+}
+
 /** A member's condition that reaches 1. */
 export interface ReachedCondition {
   readonly factor: number;
@@ -181,7 +186,7 @@ export interface ReachedCondition {
 const reached = 1 - 1e-9;
 
 /** The check of a member at a factor, and how far its worst condition is beyond 1. */
-const excessAt = (path: LoadPath, index: number, factor: number, wholeMembers: boolean): number =>
+const excessAt = (path: CheckedPath, index: number, factor: number, wholeMembers: boolean): number =>
   (path.at(factor).checker().check(index, { wholeMembers }).utilisation ?? 0) - 1;
 
 /**
@@ -189,7 +194,7 @@ const excessAt = (path: LoadPath, index: number, factor: number, wholeMembers: b
  * order where two are reached together.
  */
 export function conditionBetween(
-  path: LoadPath,
+  path: CheckedPath,
   index: number,
   [from, to]: readonly [number, number],
   wholeMembers = false,

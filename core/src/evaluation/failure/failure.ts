@@ -7,6 +7,7 @@ import { inWords } from '../summaries/problem-words.js';
 import { elasticPath } from './elastic-path.js';
 import type { FailureFile, FailureOptions, FailureProgress } from './failure-file.js';
 import { raisedLoads } from './loads.js';
+import { plasticPath } from './plastic-path.js';
 
 /** Greatest factor where none is given. */
 const usualMost = 20;
@@ -38,7 +39,7 @@ export function* failureInParts(
       },
     );
   const asked = { ...options, order, most, alternative: alternative.id };
-  const parts = elasticPath(built.model, namer, loads, asked);
+  const parts = (path === 'plastic' ? plasticPath : elasticPath)(built.model, namer, loads, asked);
   for (;;) {
     const next = attempt(() => parts.next());
     if (!next.ok) throw new ProblemError(next.problems.map((one) => inWords(one, built.geometry, namer)));

@@ -139,7 +139,7 @@ const bracingOfAisc =
   'What braces hold is not asked under AISC 360: the forces of EN 1993-1-1 5.3.3 are not taken, and the strength and stiffness of Appendix 6 are not checked.';
 
 /** The model with what its code brings in beside the loads: imperfections of EN 1993, notional loads of AISC 360 in second order. */
-function withOwnLoads(
+export function withOwnLoads(
   given: ExpandedModel,
   secondOrder: boolean,
   progress: Progress | undefined,

@@ -11,7 +11,14 @@ export {
   type EvaluationOptions,
   type StageName,
 } from './evaluate.js';
-export { analysed, analysedInParts, stateOf, type Analysed } from './forces.js';
+export {
+  analysed,
+  analysedInParts,
+  stateOf,
+  usesDirectAnalysis,
+  withOwnLoads,
+  type Analysed,
+} from './forces.js';
 export { stabilityInParts, stabilityOf, wantsLengths, type StabilityOfAll } from './stability.js';
 export { vary } from './vary.js';
 export { nearestToInstability, verdictOf, type Verdict, type VerdictStatus } from './verdict.js';
