@@ -47,3 +47,5 @@ export {
 } from './suggestions/index.js';
 export * from './member-sheet/index.js';
 export * from './failure/index.js';
+export { standingOf, type ScheduledGroup, type ScheduledMember, type Standing } from './schedule/schedule.js';
+export type { SheetAnswer } from './questions/member-sheet.js';

@@ -2,12 +2,15 @@ import { cuts } from './cuts.js';
 import { figureTrace } from './figure-trace.js';
 import { figuresUnder } from './figures-under.js';
 import { matches } from './matches.js';
+import { memberSheet } from './member-sheet.js';
 import { memberSteps } from './member-steps.js';
 import { miniatures } from './miniatures.js';
+import { neighbours } from './neighbours.js';
 import { place } from './place.js';
 import { proposal } from './proposal.js';
 import type { Question } from './question.js';
 import { reading } from './reading.js';
+import { schedule } from './schedule.js';
 import { selection } from './selection.js';
 import { sums } from './sums.js';
 import { table } from './table.js';
@@ -28,6 +31,9 @@ export const questions = {
   miniatures,
   sums,
   matches,
+  schedule,
+  memberSheet,
+  neighbours,
 };
 
 /** Questions by their names, with what they ask and what is answered. */
