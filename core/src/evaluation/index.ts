@@ -41,6 +41,8 @@ export { tableKinds, type ResultTable, type TableQuestion, type TableRow } from 
 export {
   suggest,
   suggestInParts,
+  type GroupState,
+  type SuggestedGroup,
   type SuggestOptions,
   type SuggestProgress,
   type Suggestions,
@@ -49,3 +51,4 @@ export * from './member-sheet/index.js';
 export * from './failure/index.js';
 export { standingOf, type ScheduledGroup, type ScheduledMember, type Standing } from './schedule/schedule.js';
 export type { SheetAnswer } from './questions/member-sheet.js';
+export { longWork, type LongWorkKinds, type LongWorkPart } from './long-work.js';

@@ -24,6 +24,12 @@ export const routes: Routes = [
         loadComponent: () => import('./design/design-screen.component').then((m) => m.DesignScreenComponent),
       },
       {
+        path: 'members',
+        title: 'Members · Hashira',
+        loadComponent: () =>
+          import('./members/members-screen.component').then((m) => m.MembersScreenComponent),
+      },
+      {
         path: 'compare',
         title: 'Comparison · Hashira',
         loadComponent: () =>

@@ -1,11 +1,18 @@
 import type { Frame } from '../../analysis/index.js';
 import type { MemberCheck } from '../../checks/index.js';
-import { add, between } from '../../geometry/vector.js';
+import { add, between, type Point } from '../../geometry/vector.js';
 import { pointOn } from '../../results/index.js';
 import { significant } from '../../units/format.js';
 import type { Draughtsman } from '../drawing.js';
 
-/** Utilisation as a band along members: one hue that deepens up to the limit, above it vermilion and a hatch. */
+/** Numbers stand at what is over, not covered, or at least this much used, and at as many others as are worst. */
+const near = 0.9;
+const alwaysNumbered = 12;
+
+/**
+ * Utilisation as a band along members: one hue that deepens up to the limit; above it vermilion, a hatch, and a break in the line. What is
+ * not covered is hatched as loudly.
+ */
 export function drawUtilisation(
   pen: Draughtsman,
   frame: Frame,
@@ -13,7 +20,10 @@ export function drawUtilisation(
   shown: (m: number) => boolean,
   nameOf: (m: number) => string,
 ): void {
-  for (const { of, utilisation, status, member } of checks)
+  const worst = checks.flatMap((one) => one.utilisation ?? []).sort((a, b) => b - a)[alwaysNumbered] ?? 0;
+  for (const { of, utilisation, status, member } of checks) {
+    const numbered =
+      status !== 'pass' || utilisation === undefined || utilisation >= near || utilisation > worst;
     of.forEach((id, k) => {
       const m = frame.memberIndex.get(id)!;
       if (!shown(m)) return;
@@ -31,7 +41,9 @@ export function drawUtilisation(
           pen
             .on('hinges')
             .aligned(between(a, b, i / 8), b, [-3, -7], [3, 7], { colour: 'sheet', width: 1.4 });
-      if (k === Math.floor(of.length / 2))
+      const inMiddle = k === Math.floor(of.length / 2);
+      if (over && inMiddle) drawBreak(pen, a, b);
+      if (numbered && inMiddle)
         pen.text({
           key: `utilisation ${member}`,
           text:
@@ -45,4 +57,13 @@ export function drawUtilisation(
           title: `${nameOf(m)}: ${utilisation === undefined ? 'not covered' : significant(utilisation, 4)}`,
         });
     });
+  }
+}
+
+/** A break across the middle of a member: a gap between two strokes. */
+function drawBreak(pen: Draughtsman, a: Point, b: Point): void {
+  const at = between(a, b, 0.42);
+  pen.on('hinges').aligned(at, b, [0, -8], [0, 8], { colour: 'sheet', width: 5 });
+  for (const along of [-4, 4])
+    pen.on('hinges').aligned(at, b, [along - 2, 9], [along + 2, -9], { colour: 'vermilion', width: 1.6 });
 }

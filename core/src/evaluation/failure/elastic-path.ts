@@ -19,6 +19,7 @@ import type {
 } from './failure-file.js';
 import { followedAs, greatestDisplacement, type Followed } from './followed.js';
 import type { RaisedLoads } from './loads.js';
+import { pictureOf } from './picture.js';
 import { conditionText, factorWords, verdictWords } from './words.js';
 
 /** Steps of a path of first and of second order. */
@@ -30,7 +31,7 @@ const nearEnd = [0.99, 0.999];
 /** What is known of a path. */
 interface Known {
   readonly events: FailureEvent[];
-  readonly curve: Map<number, PathState['state']['displacements']>;
+  readonly curve: Map<number, PathState['state']>;
   readonly notes: Set<string>;
 }
 
@@ -57,7 +58,7 @@ export function* elasticPath(
   const slack = sided.filter((m) => acting.state.slack[m] === 1);
   refuseWithoutStrain(path, factors[0]!);
   const file = (more: Partial<FailureFile> = {}): FailureFile =>
-    told({ alternative, order, loads, most, known, instability, slack, namer, asked, path, frame }, more);
+    told({ alternative, order, loads, most, known, instability, slack, namer, asked, frame, options }, more);
   keep(known, start);
   let before = start;
   collectAtStart(start, open, known, namer);
@@ -151,8 +152,7 @@ export function conditionEvent(
   };
 }
 
-const keep = ({ curve }: Known, { factor, state }: PathState): void =>
-  void curve.set(factor, state.displacements);
+const keep = ({ curve }: Known, { factor, state }: PathState): void => void curve.set(factor, state);
 
 /** What is known, as a document. */
 function told(
@@ -166,7 +166,7 @@ function told(
     readonly slack: readonly number[];
     readonly namer: Namer;
     readonly asked: Followed | undefined;
-    readonly path: LoadPath;
+    readonly options: FailureOptions;
     readonly frame: PathState['forces']['frame'];
   },
   more: Partial<FailureFile>,
@@ -176,9 +176,7 @@ function told(
   const first = events.find(({ kind }) => kind !== 'slack' && kind !== 'taut');
   const factors = [...known.curve.keys()].sort((a, b) => a - b);
   const lastKnown = factors[factors.length - 1]!;
-  const followed =
-    of.asked ??
-    greatestDisplacement(frame, namer, { displacements: known.curve.get(lastKnown)! } as PathState['state']);
+  const followed = of.asked ?? greatestDisplacement(frame, namer, known.curve.get(lastKnown)!);
   const last: FailureFile['last'] = instability
     ? { factor: instability.factor, kind: 'instability' }
     : { factor: most, code: 'no-failure', reason: `carries ${factorWords(most)} times the load` };
@@ -193,12 +191,18 @@ function told(
     ...(first ? { first: first.factor } : {}),
     last,
     curve: followed
-      ? factors.map((factor) => ({ factor, displacement: known.curve.get(factor)![followed.freedom]! }))
+      ? factors.map((factor) => ({
+          factor,
+          displacement: known.curve.get(factor)!.displacements[followed.freedom]!,
+        }))
       : [],
     ...(followed ? { followed: placeOf(followed) } : {}),
     slack: of.slack.map((m) => ({ member: frame.memberIds[m]!, title: namer.member(frame.memberIds[m]!) })),
     verdict: verdictWords(events, last),
     notes: [...known.notes],
+    ...(of.options.picture
+      ? { picture: pictureOf(frame, factors, (factor) => (m) => known.curve.get(factor)!.field(m)) }
+      : {}),
     ...more,
   };
 }

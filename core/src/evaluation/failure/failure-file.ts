@@ -1,4 +1,5 @@
 import type { RaisedLoads } from './loads.js';
+import type { FailurePicture } from './picture.js';
 
 /** Something that happens while loads are raised. */
 export interface FailureEvent {
@@ -50,6 +51,8 @@ export interface FailureFile extends RaisedLoads {
   readonly slack: readonly { readonly member: string; readonly title: string }[];
   readonly verdict: string;
   readonly notes: readonly string[];
+  /** Where it was asked for. */
+  readonly picture?: FailurePicture;
 }
 
 /** How a path is followed. */
@@ -63,6 +66,8 @@ export interface FailureOptions {
   readonly most?: number;
   /** A node by id or title with a component: `frame.point.2.ux`. */
   readonly follow?: string;
+  /** With how the frame moves along the curve, for drawing. */
+  readonly picture?: boolean;
 }
 
 /** What is known while a path is followed. */

@@ -7,3 +7,4 @@ export type {
   FollowedPlace,
 } from './failure-file.js';
 export { raisedLoads, type CaseFactors, type RaisedLoads, type RaiseOptions } from './loads.js';
+export type { FailurePicture } from './picture.js';

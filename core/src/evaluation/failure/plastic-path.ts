@@ -18,6 +18,7 @@ import { conditionEvent } from './elastic-path.js';
 import type { FailureEvent, FailureFile, FailureOptions, FailureProgress } from './failure-file.js';
 import { followedAs, greatestDisplacement } from './followed.js';
 import type { RaisedLoads } from './loads.js';
+import { pictureOf } from './picture.js';
 import { withImperfections } from './plastic-loads.js';
 import { uniformPieces, type UniformModel } from './uniform-pieces.js';
 import { factorWords, verdictWords } from './words.js';
@@ -121,6 +122,9 @@ export function* plasticPath(
       : [],
     ...(followed
       ? { followed: { node: followed.node, title: followed.title, component: followed.component } }
+      : {}),
+    ...(options.picture
+      ? { picture: pictureOf(frame, factors, (factor) => (m) => checks.fieldAt(factor, m)) }
       : {}),
   });
 }

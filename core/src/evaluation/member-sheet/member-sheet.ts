@@ -1,7 +1,11 @@
 import { fail, ProblemError } from '../../base/problem.js';
+import type { Frame } from '../../analysis/index.js';
+import type { Namer } from '../../geometry/names.js';
 import type { CheckItem, MemberCheck } from '../../checks/index.js';
 import { combinationOf } from '../../results/index.js';
 import type { EvaluatedAlternative } from '../alternative.js';
+import type { Section } from '../../model/types.js';
+import type { SectionGroup } from '../section-groups/groups.js';
 import { curvesOf, envelopeOf, type Curve, type Envelope } from './curves.js';
 import { lengthsOf, restraintsAlong, type LengthsTaken, type RestraintAlong } from './holds.js';
 import { memberNamed, titleOf } from './named-member.js';
@@ -22,10 +26,13 @@ export interface MemberSheet {
   readonly section: string;
   readonly material: string;
   /** What gives its section; absent for one of which the rules say nothing. */
-  readonly group?: { readonly id: string; readonly kind: 'parameter' | 'rule'; readonly title: string };
+  readonly group?: Pick<SectionGroup, 'id' | 'kind' | 'title' | 'section' | 'isOwn'>;
+  readonly shape?: Section['shape'];
   readonly status: MemberCheck['status'];
   readonly utilisation?: number;
   readonly restraints: readonly RestraintAlong[];
+  /** Nodes between its pieces, where it can be held. */
+  readonly nodes: readonly { readonly x: number; readonly node: string; readonly title: string }[];
   /** Absent for a section that the checks do not cover. */
   readonly lengths?: LengthsTaken;
   readonly curves: readonly Curve[];
@@ -87,16 +94,31 @@ export function memberSheet(of: EvaluatedAlternative, options: SheetOptions): Me
     length: member.of.reduce((sum, id) => sum + forces.frame.length[forces.frame.memberIndex.get(id)!]!, 0),
     section: forces.frame.sections[m]!.title,
     material: forces.frame.sections[m]!.material.id,
-    ...(group ? { group: { id: group.id, kind: group.kind, title: group.title } } : {}),
+    ...(group ? { group: headOf(group) } : {}),
+    ...(forces.frame.sections[m]!.shape ? { shape: forces.frame.sections[m]!.shape } : {}),
     status: check.status,
     ...(check.utilisation === undefined ? {} : { utilisation: check.utilisation }),
     restraints: isCovered ? restraintsAlong(member, built, forces, namer) : [],
+    nodes: innerNodes(member.of, forces.frame, namer),
     ...(isCovered ? { lengths: lengthsOf(checker, index, member, check.governs) } : {}),
     curves: curvesOf(forces, checker, index, along),
     envelope: envelopeOf(forces, checker, index, along),
     conditions: [...check.items].sort((a, b) => (b.utilisation ?? Infinity) - (a.utilisation ?? Infinity)),
     notes: check.reasons,
   };
+}
+
+const headOf = ({ id, kind, title, section, isOwn }: SectionGroup) => ({ id, kind, title, section, isOwn });
+
+/** Nodes between the pieces of a member, from its start on. */
+function innerNodes(of: readonly string[], frame: Frame, namer: Namer): MemberSheet['nodes'] {
+  let x = 0;
+  return of.slice(0, -1).map((id) => {
+    const m = frame.memberIndex.get(id)!;
+    x += frame.length[m]!;
+    const node = frame.nodeIds[frame.end[m]!]!;
+    return { x, node, title: namer.node(node) };
+  });
 }
 
 /** The same with the neighbours of its section in its family. */

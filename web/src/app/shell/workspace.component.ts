@@ -25,6 +25,7 @@ import { Calculation } from '../state/calculation/calculation.service';
 import { Units } from '../ui/units.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { MemberDrawing } from '../state/member-drawing.service';
+import { MembersView } from '../state/members-view.service';
 import { fieldSurroundings } from '../ui/field-surroundings';
 import { ExpressionHelp } from '../state/expression-help.service';
 import { HeaderToolsComponent } from './header-tools.component';
@@ -61,6 +62,7 @@ import { WorkspaceStateComponent } from './workspace-state.component';
     TextDraft,
     MemberDrawing,
     StepPreview,
+    MembersView,
     ViewState,
     ExpressionHelp,
     { provide: fieldSurroundings, useExisting: ExpressionHelp },

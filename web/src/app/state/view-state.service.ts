@@ -22,12 +22,17 @@ import { commonScales, type DeformationScale, type ReadersScale } from '../stage
 import { Units } from '../ui/units.service';
 import type { StageScales } from '../stage/types';
 import { DesignWorkspace } from './design-workspace.service';
+import { MembersView } from './members-view.service';
 import { Selection } from './selection.service';
 
 const none: never[] = [];
 const diagrams: readonly DiagramKind[] = ['none', 'N', 'Vz', 'My', 'Vy', 'Mz', 'T', 'stress', 'utilisation'];
 /** Layers of a state that are drawn when they are wished for. */
 const layersByWish: readonly Layer[] = ['loads', 'reactions', 'deformed'];
+/** The envelope of all combinations of strength. */
+const worstOfAll = 'envelope.strength';
+/** What is drawn beside members' utilisation. */
+const utilisationLayers: readonly Layer[] = ['axes', 'members', 'supports', 'hinges', 'diagram'];
 const views: readonly ViewName[] = ['front', 'side', 'plan', 'oblique'];
 
 /** What all stages of a design show: one load case, one diagram, one scale. It is part of the address. */
@@ -38,6 +43,7 @@ export class ViewState {
   private readonly router = inject(Router);
   private readonly selection = inject(Selection);
   private readonly units = inject(Units);
+  private readonly members = inject(MembersView);
   private readonly chosenResult = signal<string | undefined>(undefined);
 
   readonly diagram = signal<DiagramKind>('My');
@@ -139,16 +145,17 @@ export class ViewState {
 
   readonly show = computed(() => {
     const slice = this.slice();
+    const ofMembers = this.members.open();
     const step = this.step();
     const units = this.units.system();
-    const groupBy = this.diagram() === 'none' && !this.shape() ? this.groupBy() : undefined;
+    const groupBy = !ofMembers && this.diagram() === 'none' && !this.shape() ? this.groupBy() : undefined;
     const layers = this.layers();
     const without = layersByWish.filter((layer) => !layers.includes(layer));
     // What is pointed at in a list goes before what is selected
     const highlighted = this.highlighted().length > 0 ? this.highlighted() : this.selection.selected().ids;
     return {
-      result: this.resultId(),
-      diagram: this.diagram(),
+      result: ofMembers ? (this.members.under() ?? worstOfAll) : this.resultId(),
+      diagram: ofMembers ? ('utilisation' as const) : this.diagram(),
       ...(slice ? { slice } : {}),
       ...(step === undefined ? {} : { step }),
       ...(highlighted.length > 0 ? { highlighted } : {}),
@@ -178,7 +185,11 @@ export class ViewState {
     };
   });
 
-  readonly layers = computed((): readonly Layer[] => [
+  readonly layers = computed((): readonly Layer[] =>
+    this.members.open() ? utilisationLayers : this.chosenLayers(),
+  );
+
+  private readonly chosenLayers = computed((): readonly Layer[] => [
     'axes',
     'members',
     'supports',
@@ -214,6 +225,7 @@ export class ViewState {
   /** A link or a reload opens the same view. */
   private fromAddress(route: ActivatedRoute): void {
     const query = route.snapshot.queryParamMap;
+    this.members.fromAddress(query);
     const result = query.get('result');
     if (result) this.chosenResult.set(result);
     const diagram = diagrams.find((kind) => kind === query.get('diagram'));
@@ -255,6 +267,7 @@ export class ViewState {
       sections: flag(this.sections(), false),
       apart: this.groupBy() ?? null,
       slice: slice ? `${slice.tag}:${slice.value}` : null,
+      ...this.members.inAddress(),
     };
     tree.queryParams = Object.fromEntries(
       Object.entries({ ...tree.queryParams, ...shown }).filter(([, value]) => value !== null),

@@ -20,6 +20,7 @@ import { DesignWorkspace } from '../state/design-workspace.service';
 import { Saving } from '../state/saving/saving.service';
 import { fieldSurroundings } from '../ui/field-surroundings';
 import { ExpressionHelp } from '../state/expression-help.service';
+import { MembersView } from '../state/members-view.service';
 import { MemberDrawing } from '../state/member-drawing.service';
 import { StepPreview } from '../state/preview.service';
 import { TextDraft } from '../state/text-draft.service';
@@ -83,6 +84,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
       TextDraft,
       MemberDrawing,
       StepPreview,
+      MembersView,
       ViewState,
       ExpressionHelp,
       { provide: fieldSurroundings, useExisting: ExpressionHelp },

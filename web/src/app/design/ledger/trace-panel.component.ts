@@ -8,12 +8,16 @@ import {
   input,
   viewChild,
 } from '@angular/core';
-import { clauseText, stepExact, stepValue } from '../../ui/step-format';
+import { Router } from '@angular/router';
+import { DesignWorkspace } from '../../state/design-workspace.service';
+import { MembersView } from '../../state/members-view.service';
+import { StepsComponent } from '../../ui/steps.component';
 import { TraceService } from './trace.service';
 
 /** Shows how a number came about, line by line, so that it can be followed with a pocket calculator. */
 @Component({
   selector: 'app-trace-panel',
+  imports: [StepsComponent],
   host: { '(document:keydown.escape)': 'service.question() && service.close()' },
   template: `
     @if (service.question()) {
@@ -32,20 +36,12 @@ import { TraceService } from './trace.service';
         @if (trace(); as t) {
           <p class="value number">{{ t.value }}</p>
           <p class="soft">{{ t.about }}</p>
-          <table>
-            @for (step of t.steps; track $index) {
-              <tr>
-                <th scope="row">{{ step.symbol }}</th>
-                <td class="number" [title]="exact(step)">{{ value(step) }}</td>
-                <td class="soft">
-                  {{ step.from }}
-                  @if (step.clause) {
-                    <span class="clause">{{ clause(step.clause, t.code) }}</span>
-                  }
-                </td>
-              </tr>
-            }
-          </table>
+          @if (t.member; as member) {
+            <button type="button" class="plain press sheet" (click)="openSheet(member)">
+              open the member’s sheet
+            </button>
+          }
+          <app-steps [steps]="t.steps" [code]="t.code" />
         } @else {
           <p class="soft" role="status">Working it out; the calculation comes first …</p>
         }
@@ -88,28 +84,8 @@ import { TraceService } from './trace.service';
     p {
       margin: 0 0 0.6rem;
     }
-    table {
-      border-collapse: collapse;
-      width: 100%;
-      font-size: var(--size-text);
-    }
-    th,
-    td {
-      text-align: left;
-      vertical-align: top;
-      padding: 3px 6px 3px 0;
-      border-bottom: 1px solid var(--ink-faint);
-      font-weight: 400;
-    }
-    th {
-      font-weight: 600;
-    }
-    td.number {
-      text-align: right;
-    }
-    .clause {
-      display: block;
-      color: var(--indigo);
+    .sheet {
+      text-decoration: underline;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -121,9 +97,20 @@ export class TracePanelComponent {
   private readonly panel = viewChild<ElementRef<HTMLElement>>('panel');
   protected readonly service = inject(TraceService);
   protected readonly trace = this.service.trace;
-  protected readonly clause = clauseText;
-  protected readonly value = stepValue;
-  protected readonly exact = stepExact;
+
+  private readonly workspace = inject(DesignWorkspace);
+  private readonly members = inject(MembersView);
+  private readonly router = inject(Router);
+
+  /** The sheet of the member on the screen of members. */
+  protected openSheet(member: string): void {
+    this.service.close();
+    this.members.panel.set('schedule');
+    this.members.member.set(member);
+    void this.router.navigate(['/designs', this.workspace.id, 'members'], {
+      queryParamsHandling: 'preserve',
+    });
+  }
 
   constructor() {
     // What was asked for is read next

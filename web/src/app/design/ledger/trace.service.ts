@@ -11,6 +11,8 @@ export interface Trace {
   readonly value: string;
   readonly code: string;
   readonly steps: readonly CalculationStep[];
+  /** The member that it is of, where it is of one. */
+  readonly member?: string;
 }
 
 /** What is asked for: a figure, or a member's checks, of an alternative. */
@@ -75,6 +77,7 @@ export class TraceService {
         value: question.value,
         code,
         steps: steps ?? [],
+        member: question.member,
       };
     }
     const { figure, result } = question;
