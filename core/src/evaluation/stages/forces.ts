@@ -32,6 +32,8 @@ export interface AnalysisOptions {
   readonly cases?: boolean;
   /** The load case or combination whose forces are wanted before those of the others. */
   readonly before?: string;
+  /** Where second order does not settle nothing is looked for beside: only that it does not counts. */
+  readonly brief?: boolean;
 }
 
 /** A model with its forces: under every combination, and under every load case where that was asked for. */
@@ -70,7 +72,7 @@ export function* analysedInParts(
   given: FrameModel,
   options: AnalysisOptions = {},
 ): Generator<Analysed, Analysed> {
-  const { secondOrder = false, progress, cases = false, before } = options;
+  const { secondOrder = false, progress, cases = false, before, brief = false } = options;
   const travelling = whyTrainsAreNotCovered(given, secondOrder);
   const placed = travelling === undefined ? withPlacedTrains(given, progress) : undefined;
   const { model, notes, said: own } = withOwnLoads(placed?.model ?? given, secondOrder, progress);
@@ -114,7 +116,7 @@ export function* analysedInParts(
     : [combinations, []];
   const softer = direct ? softened(model, frame, combinations, tell) : frame;
   // The last words of a frame past its critical load are what is known in first order
-  const telling = explainingDivergence(frame, combinations);
+  const telling = brief ? <T>(run: () => T): T => run() : explainingDivergence(frame, combinations);
   const parts = analyseInParts(softer, reduced, settings);
   for (;;) {
     const { done, value } = telling(() => parts.next());

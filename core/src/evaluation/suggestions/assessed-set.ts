@@ -2,6 +2,7 @@ import { ProblemError, type Problem } from '../../base/problem.js';
 import type { BuiltFrame } from '../../build/build.js';
 import type { MemberCheck, MemberChecker } from '../../checks/index.js';
 import type { FigureSpec } from '../../document/types.js';
+import { combinationOf } from '../../results/index.js';
 import {
   figureKindOf,
   judging,
@@ -54,6 +55,8 @@ const rounding = 1 + 1e-9;
 export class SetAssessor {
   /** What failed last, which the next set is asked first. */
   private readonly suspects: string[] = [];
+  /** The combination under which it did. */
+  private combination: string | undefined;
 
   constructor(
     private readonly demands: Demands,
@@ -62,28 +65,45 @@ export class SetAssessor {
 
   assess(built: BuiltFrame, wholly = false): AssessedSet {
     try {
-      return this.judge(built, wholly);
+      const first = wholly ? undefined : this.underSuspect(built);
+      return first ?? this.judge(built, wholly);
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
       const { problems } = error;
+      const state = problems[0]?.where['result'];
+      // A state of a combination has its name before what tells it from the others
+      const of = ({ id }: { id: string }) => state === id || `${String(state)}`.startsWith(`${id}, `);
+      this.combination = built.model.combinations?.find(of)?.id ?? this.combination;
       return { passes: false, ratio: Infinity, members: [], over: [], other: 'no forces', problems };
     }
   }
 
-  private judge(built: BuiltFrame, wholly: boolean): AssessedSet {
-    const forces = analysed(built.model, { secondOrder: this.demands.secondOrder });
+  /** Fails under the combination that failed last; undefined where that alone does not say so. */
+  private underSuspect(built: BuiltFrame): AssessedSet | undefined {
+    const { combinations = [] } = built.model;
+    const own = combinations.filter(({ id }) => id === this.combination);
+    if (own.length === 0 || combinations.length < 3) return undefined;
+    const result = this.judge({ ...built, model: { ...built.model, combinations: own } }, false, true);
+    return result.passes ? undefined : result;
+  }
+
+  /** @param inPart looks at forces and members only: what it does not find may still be there */
+  private judge(built: BuiltFrame, wholly: boolean, inPart = false): AssessedSet {
+    const forces = analysed(built.model, { secondOrder: this.demands.secondOrder, brief: true });
     const found = new Finding(wholly);
     const limited = this.figures.filter(({ limit }) => limit !== undefined);
     const read = (source: FigureSource, ...needs: Needs[]) => {
       for (const spec of limited) if (needs.includes(figureKindOf(spec).needs)) found.figure(spec, source);
     };
-    read({ built, forces }, 'geometry', 'forces');
+    if (!inPart || forces.selections.some(({ state }) => state === 'service'))
+      read({ built, forces }, 'geometry', 'forces');
     if (found.ends) return found.result();
+    if (inPart && !forces.selections.some(({ state }) => state === 'strength')) return found.result();
     let stability: StabilityOfAll | undefined;
     const near = () => (stability ??= stabilityOf(forces));
     const checker = checkerOf(forces, wantsLengths(forces) ? near().lengths : undefined);
     const checks = this.checked(checker, found);
-    if (found.ends) return found.result();
+    if (found.ends || inPart) return found.result();
     read({ built, forces, checker, checks }, 'checks');
     if (found.ends) return found.result();
     const modes = Math.max(
@@ -124,6 +144,7 @@ export class SetAssessor {
       if (reasons.length > 0 && !uncovered.has(member)) found.otherwise('not covered', member);
       if (!found.ends) continue;
       this.suspect(member);
+      this.combination = check.governs?.combination ?? this.combination;
       break;
     }
     return checks;
@@ -162,14 +183,19 @@ class Finding {
     if (member !== undefined && !this.members.includes(member)) this.members.push(member);
   }
 
-  figure(spec: FigureSpec, source: FigureSource): void {
+  /** The combination under which a figure is beyond its limit. */
+  figure(spec: FigureSpec, source: FigureSource): string | undefined {
     const kind = figureKindOf(spec);
     const result = kind.compute(source, spec, judging(spec, source.forces.selections));
     const limit = limitOf(source, spec);
-    if (!result || limit === undefined) return;
+    if (!result || limit === undefined) return undefined;
     const value = Math.abs(result.value);
     this.ratio = Math.max(this.ratio, kind.limitIs === 'most' ? value / limit : limit / value);
-    if (!keepsLimit(spec, result.value, limit)) this.over.push(spec.id);
+    if (keepsLimit(spec, result.value, limit)) return undefined;
+    this.over.push(spec.id);
+    const { selections } = source.forces;
+    const selection = selections.find(({ id }) => id === result.result);
+    return selection && combinationOf(selection);
   }
 
   result(): AssessedSet {
