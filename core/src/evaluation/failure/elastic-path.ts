@@ -47,7 +47,7 @@ export function* elasticPath(
   const start = path.at(0);
   const { frame } = start.forces;
   const asked = options.follow === undefined ? undefined : followedAs(options.follow, frame, namer);
-  const known: Known = { events: [], curve: new Map(), notes: new Set(start.forces.notes) };
+  const known: Known = { events: [], curve: new Map(), notes: new Set(start.forces.notes.map(withoutName)) };
   const instability = findInstability(path, order, most);
   const end = instability?.factor ?? most;
   const factors = gridOf(order, end, instability !== undefined);
@@ -97,6 +97,9 @@ export function* elasticPath(
   }
   return file();
 }
+
+/** A note without the name that the path's loads have as a combination. */
+const withoutName = (note: string): string => note.replace(/^path: /, 'Under the constant part: ');
 
 /** Even steps; in second order the last ones close in on the critical load. */
 function gridOf(order: 1 | 2, end: number, critical: boolean): number[] {

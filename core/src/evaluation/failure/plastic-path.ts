@@ -45,7 +45,10 @@ export function* plasticPath(
   const frame = prepareFrame(own.model);
   const asked = options.follow === undefined ? undefined : followedAs(options.follow, frame, namer);
   const checks = new PlasticChecks(own.model, frame, uniform, new LoadPath(given, loads, order));
-  const notes = new Set([...own.notes, ...uniform.notes]);
+  const notes = new Set([
+    ...own.notes.map((note) => note.replace(/^with what is raised: /, 'With what is raised: ')),
+    ...uniform.notes,
+  ]);
   if (given.code?.name === 'AISC360')
     notes.add(
       'Plastic moments under axial force are those of EN 1993-1-1 6.2.9, whatever the code of the checks.',

@@ -26,7 +26,11 @@ export function verdictWords(
     first.factor <= 0
       ? `${whatHappens(first)} under the constant part alone`
       : `${whatHappens(first)} first, at ${factorWords(first.factor)}`;
-  if (!ending) return `${sentence(beginning)}; the frame ${last.reason ?? 'stands'}.`;
+  if (!ending) {
+    const other = counted.find((event) => event.member !== first.member && event.factor > first.factor);
+    const then = other ? `, ${whatHappens(other)} at ${factorWords(other.factor)}` : '';
+    return `${sentence(beginning)}${then}; the frame ${last.reason ?? 'stands'}.`;
+  }
   if (ending === first)
     return `${sentence(`${whatHappens(first)} at ${factorWords(first.factor)}`)} before anything else.`;
   const then = counted.find(

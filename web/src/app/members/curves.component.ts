@@ -86,6 +86,7 @@ interface Values {
                 [attr.y2]="one.limit"
               />
             }
+            <text class="small" x="${left + 3}" y="9">{{ one.title }}</text>
             <path class="area" [attr.d]="one.area" />
             <path class="line" [attr.d]="one.line" />
             @if (one.other) {
@@ -205,6 +206,11 @@ export class CurvesComponent {
     return found;
   });
 
+  /** In a plane V and M say enough. */
+  private nameOf(name: Strip): string {
+    return this.solid() && name.length > 1 && name !== 'utilisation' ? name : titles[name];
+  }
+
   private readonly px = computed(() => {
     const scale = (width - 2 * left) / this.sheet().length;
     return (x: number) => left + scale * x;
@@ -249,6 +255,7 @@ export class CurvesComponent {
         : `L${this.px()(x[x.length - 1] ?? 0).toFixed(1)} ${y(0).toFixed(1)}L${left} ${y(0).toFixed(1)}`;
       return {
         name,
+        title: this.nameOf(name),
         top: beam + k * (strip + gap),
         zero: y(0),
         ...(isUsed ? { limit: y(1) } : {}),
@@ -285,7 +292,7 @@ export class CurvesComponent {
       const names = governing && (governing[0] === governing[1] ? [governing[0]] : [...governing]);
       return {
         name,
-        title: this.solid() && name.length > 1 && name !== 'utilisation' ? name : titles[name],
+        title: this.nameOf(name),
         text: high === null || unit === '' ? text : `${text} ${unit}`,
         by: names?.join(', ') ?? '',
         over: name === 'utilisation' && (high === null || high > 1 + 1e-9),

@@ -25,6 +25,7 @@ import { beyondText, figureExact, figureText, isLoud, statusWords } from '../../
 import { StageCanvasComponent } from '../../stage/paint/stage-canvas.component';
 import type { Sheet } from '../../stage/types';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { MembersView } from '../../state/members-view.service';
 import { ViewState } from '../../state/view-state.service';
 
 const thumbnail = { width: 96, height: 74 };
@@ -42,6 +43,7 @@ export class AlternativesStripComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
+  private readonly members = inject(MembersView);
   private readonly messages = inject(MessageService);
 
   protected readonly design = computed(() => this.workspace.state()!.design);
@@ -98,15 +100,15 @@ export class AlternativesStripComponent {
   private sheetOf(alternative: Alternative): Sheet | undefined {
     const scene = this.workspace.results().alternatives.get(alternative.id)?.scene;
     const view = this.commonView();
-    const layers = this.view
-      .layers()
-      .filter(
-        (layer) =>
-          layer !== 'loads' &&
-          layer !== 'reactions' &&
-          layer !== 'axes' &&
-          !(layer === 'hinges' && scene?.space === 'solid'),
-      );
+    const layers = this.view.layers().filter(
+      (layer) =>
+        // Bands of utilisation are wider than a thumbnail's members
+        !(layer === 'diagram' && this.members.open()) &&
+        layer !== 'loads' &&
+        layer !== 'reactions' &&
+        layer !== 'axes' &&
+        !(layer === 'hinges' && scene?.space === 'solid'),
+    );
     return scene && view
       ? {
           scene,
