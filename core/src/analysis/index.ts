@@ -21,6 +21,7 @@ export {
   type LoadSelection,
 } from './first-order/states.js';
 export type { CaseLoads } from './loads/case-loads.js';
+export { invert } from './first-order/dense.js';
 export type { Progress } from './sparse/factor.js';
 export {
   BucklingMemory,

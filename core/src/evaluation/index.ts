@@ -52,3 +52,4 @@ export * from './failure/index.js';
 export { standingOf, type ScheduledGroup, type ScheduledMember, type Standing } from './schedule/schedule.js';
 export type { SheetAnswer } from './questions/member-sheet.js';
 export { longWork, type LongWorkKinds, type LongWorkPart } from './long-work.js';
+export * from './bench/index.js';

@@ -1,5 +1,5 @@
 import type { MemberField } from '../../analysis/index.js';
-import { forceNames } from '../../results/index.js';
+import { forceNames, type ForceName } from '../../results/index.js';
 import type { CodeRules, MemberState, Reach, SectionCheck } from '../check.js';
 import type { PhysicalMember } from './physical-member.js';
 import { forcesAt } from './stations.js';
@@ -39,17 +39,25 @@ export function placesAlong(field: MemberField, count: number, more: readonly nu
     );
 }
 
-/** Places inside a member where a force jumps, m. */
+/** Places inside a member where a force jumps, m: by more than a billionth of its greatest value. */
 export function jumpsOf(field: MemberField): number[] {
   const { breaks } = field;
-  return [...breaks].slice(1, -1).filter((at, k) => {
-    const before = forcesAt(field, k, at - breaks[k]!);
-    const after = forcesAt(field, k + 1, 0);
-    return forceNames.some(
-      (name) =>
-        Math.abs(after[name] - before[name]) > 1e-9 * Math.max(Math.abs(before[name]), Math.abs(after[name])),
+  const count = breaks.length - 1;
+  const sides = Array.from({ length: count }, (_, s) => ({
+    first: forcesAt(field, s, 0),
+    last: forcesAt(field, s, breaks[s + 1]! - breaks[s]!),
+  }));
+  const most = (name: ForceName) =>
+    sides.reduce(
+      (greatest, { first, last }) => Math.max(greatest, Math.abs(first[name]), Math.abs(last[name])),
+      0,
     );
-  });
+  const small = forceNames.map((name) => 1e-9 * most(name));
+  return [...breaks]
+    .slice(1, -1)
+    .filter((_, k) =>
+      forceNames.some((name, n) => Math.abs(sides[k + 1]!.first[name] - sides[k]!.last[name]) > small[n]!),
+    );
 }
 
 /**
