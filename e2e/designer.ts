@@ -21,6 +21,11 @@ export class Designer {
       .filter({ has: this.page.getByText(from, { exact: true }) })
       .click();
     await calculated(this.page, 60_000);
+    // A beam begins on its bench
+    if (this.page.url().includes('/members')) {
+      await this.page.getByRole('link', { name: 'Design', exact: true }).click();
+      await this.page.locator('app-design-screen').waitFor();
+    }
   }
 
   async leaf(name: 'Parameters' | 'Recipe' | 'Rules' | 'Loads' | 'Choices'): Promise<void> {

@@ -21,6 +21,7 @@ export {
 } from './choices.js';
 export { usesOf, type ExpressionPlace } from './expressions.js';
 export { addFigure, moveFigure, removeFigure, setFigure, setFigureField } from './figures.js';
+export { giveBack, type GivenBack } from './give-back.js';
 export { setGroupSection, type SectionSource } from './group-sections.js';
 export { freeId, freeTitle } from './ids.js';
 export {

@@ -15,6 +15,8 @@ export interface StartingPoint {
   readonly title: string;
   /** What it is and what its alternatives compare, in one sentence. */
   readonly about: string;
+  /** A member that lies on the bench when the design is opened first. */
+  readonly benched?: string;
   /** A fresh design. */
   readonly design: () => Design;
 }

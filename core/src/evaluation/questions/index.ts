@@ -1,3 +1,4 @@
+import { bench } from './bench.js';
 import { cuts } from './cuts.js';
 import { figureTrace } from './figure-trace.js';
 import { figuresUnder } from './figures-under.js';
@@ -34,6 +35,7 @@ export const questions = {
   schedule,
   memberSheet,
   neighbours,
+  bench,
 };
 
 /** Questions by their names, with what they ask and what is answered. */

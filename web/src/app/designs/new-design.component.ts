@@ -29,7 +29,7 @@ export class NewDesignComponent {
       const design = start.design();
       let { title } = design;
       for (let n = 2; titles.includes(title); n++) title = `${design.title} ${n}`;
-      await this.open({ ...design, title });
+      await this.open({ ...design, title }, start.benched);
     });
   }
 
@@ -39,9 +39,13 @@ export class NewDesignComponent {
     return file ? this.attempt(async () => this.open(await readDesignFile(file))) : Promise.resolve();
   }
 
-  private async open(document: unknown): Promise<void> {
+  private async open(document: unknown, benched?: string): Promise<void> {
     const stored = await firstValueFrom(this.api.create(document));
-    await this.router.navigate(['/designs', stored.id]);
+    if (benched === undefined) await this.router.navigate(['/designs', stored.id]);
+    else
+      await this.router.navigate(['/designs', stored.id, 'members'], {
+        queryParams: { member: benched, bench: 1 },
+      });
   }
 
   private async attempt(work: () => Promise<void>): Promise<void> {

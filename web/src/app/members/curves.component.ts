@@ -172,7 +172,7 @@ interface Values {
 })
 export class CurvesComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  readonly sheet = input.required<MemberSheet>();
+  readonly sheet = input.required<Pick<MemberSheet, 'length' | 'restraints' | 'curves' | 'envelope'>>();
   /** The combination; undefined: the envelope of all. */
   readonly combination = input<string | undefined>(undefined);
   private readonly wished = signal<number | undefined>(undefined);

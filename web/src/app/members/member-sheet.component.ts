@@ -22,6 +22,7 @@ import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { Calculation } from '../state/calculation/calculation.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
+import { MembersView } from '../state/members-view.service';
 import { Selection } from '../state/selection.service';
 import { standingAnswer } from '../state/standing-answer';
 import { SectionPickerComponent } from '../ui/section-picker.component';
@@ -56,6 +57,7 @@ export class MemberSheetComponent {
   private readonly calculation = inject(Calculation);
   private readonly selection = inject(Selection);
   protected readonly changes = inject(SectionChanges);
+  protected readonly members = inject(MembersView);
 
   /** Id of the member, or of a piece of it. */
   readonly member = input.required<string>();
@@ -74,11 +76,11 @@ export class MemberSheetComponent {
     { label: 'this one', value: 'one' as const },
   ];
 
-  private readonly answer = standingAnswer('memberSheet', () => ({
-    member: this.member(),
-    stations,
-    steps: true,
-  }));
+  private readonly answer = standingAnswer(
+    'memberSheet',
+    () => ({ member: this.member(), stations, steps: true }),
+    'checks',
+  );
   protected readonly late = this.answer.late;
   protected readonly sheet = computed(() => {
     const answer = this.answer.value();

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  untracked,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { ViewName } from '@hashira/core';
 import { Select } from 'primeng/select';
@@ -11,6 +19,7 @@ import { DesignWorkspace } from '../state/design-workspace.service';
 import { MembersView, type MemberPanel } from '../state/members-view.service';
 import { Selection } from '../state/selection.service';
 import { ViewState } from '../state/view-state.service';
+import { BenchComponent } from './bench.component';
 import { FailureFrameComponent } from './failure-frame.component';
 import { FailureComponent } from './failure.component';
 import { FailurePath } from './failure-path.service';
@@ -24,6 +33,7 @@ import { SuggestionsComponent } from './suggestions.component';
   selector: 'app-members-screen',
   imports: [
     AlternativesStripComponent,
+    BenchComponent,
     FailureComponent,
     FailureFrameComponent,
     FormsModule,
@@ -77,6 +87,13 @@ export class MembersScreenComponent {
   constructor() {
     this.members.open.set(true);
     inject(DestroyRef).onDestroy(() => this.members.open.set(false));
+    // The member whose sheet is open is lit up on the drawing
+    effect(() => {
+      const member = this.members.member();
+      untracked(() => {
+        if (member !== undefined) this.selection.pick('members', [member]);
+      });
+    });
   }
 
   protected setUnder(id: string): void {
@@ -86,7 +103,6 @@ export class MembersScreenComponent {
   /** A member that is pressed opens its sheet. */
   protected picked({ of, ids }: Pressed): void {
     if (of !== 'members' || ids.length === 0) return;
-    this.selection.pick('members', ids);
     this.members.member.set(ids[0]!);
   }
 

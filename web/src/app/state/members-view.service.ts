@@ -14,6 +14,8 @@ export class MembersView {
   readonly panel = signal<MemberPanel>('schedule');
   /** Id of the member whose sheet is open. */
   readonly member = signal<string | undefined>(undefined);
+  /** That member lies on the bench. */
+  readonly bench = signal(false);
   /** The combination whose utilisation is shown; undefined: the worst of all. */
   readonly under = signal<string | undefined>(undefined);
   readonly filter = signal<(typeof memberFilters)[number] | undefined>(undefined);
@@ -23,6 +25,7 @@ export class MembersView {
     const panel = memberPanels.find((name) => name === query.get('panel'));
     if (panel) this.panel.set(panel);
     this.member.set(query.get('member') ?? undefined);
+    this.bench.set(query.get('bench') === '1');
     this.under.set(query.get('under') ?? undefined);
     this.filter.set(memberFilters.find((name) => name === query.get('filter')));
   }
@@ -33,6 +36,7 @@ export class MembersView {
     return {
       panel: !open || this.panel() === 'schedule' ? null : this.panel(),
       member: open ? (this.member() ?? null) : null,
+      bench: open && this.bench() ? '1' : null,
       under: open ? (this.under() ?? null) : null,
       filter: open ? (this.filter() ?? null) : null,
     };

@@ -23,10 +23,12 @@ interface Standing<Q extends keyof Questions> {
  * To be called where a component is made.
  *
  * @param ask reads signals; undefined: not now
+ * @param needs what must be known of the alternative before it can answer
  */
 export function standingAnswer<Q extends keyof Questions>(
   question: Q,
   ask: () => Questions[Q]['ask'] | undefined,
+  needs: 'forces' | 'checks' = 'forces',
 ): StandingAnswer<Q> {
   const workspace = inject(DesignWorkspace);
   const calculation = inject(Calculation);
@@ -40,6 +42,7 @@ export function standingAnswer<Q extends keyof Questions>(
       const known = alternative && workspace.results().alternatives.get(alternative);
       // A frame without forces is drawn before the worker answers for it
       if (!known || known.summary.stage === 'frame') return undefined;
+      if (needs === 'checks' && known.summary.stage === 'forces') return undefined;
       const asked = ask();
       return asked && { alternative, version: known.version, ask: asked };
     },

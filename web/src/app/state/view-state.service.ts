@@ -1,4 +1,4 @@
-import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { Injectable, computed, effect, inject, signal } from '@angular/core';
 import { ActivatedRoute, Router } from '@angular/router';
 import {
   forceNames,
@@ -273,8 +273,8 @@ export class ViewState {
       Object.entries({ ...tree.queryParams, ...shown }).filter(([, value]) => value !== null),
     );
     const address = this.router.serializeUrl(tree);
-    // While a screen is changing, the address is the new screen's
-    if (address !== this.router.url && !untracked(this.router.currentNavigation))
+    // While a screen is changing, the address is the new screen's; it is looked at again when that is there
+    if (!this.router.currentNavigation() && address !== this.router.url)
       void this.router.navigateByUrl(tree, { replaceUrl: true });
   }
 }
