@@ -1,5 +1,5 @@
-import { analyse, invert, prepareFrame, type Frame, type FrameState } from '../../analysis/index.js';
-import { fail, unwrapped } from '../../base/problem.js';
+import { prepareFrame } from '../../analysis/index.js';
+import { fail } from '../../base/problem.js';
 import { MemberChecker } from '../../checks/index.js';
 import {
   freedoms,
@@ -15,6 +15,7 @@ import type { ResultSelection } from '../../results/index.js';
 import { curvesOf, envelopeOf, type Curve, type Envelope } from '../member-sheet/curves.js';
 import type { Analysed } from '../stages/index.js';
 import { unitMoves, type Bench, type BenchLoad } from './bench.js';
+import { joinedStates } from './joined.js';
 
 /** A point load that was put on the bench. */
 export interface AddedLoad {
@@ -265,85 +266,4 @@ function caseLoads(
   });
   for (const { case: id, x, F } of changes.loads ?? []) point(id, x, { kind: 'point', F });
   return [...out].map(([id, loads]) => ({ id, selfWeight: bench.selfWeight[id]!, loads }));
-}
-
-/** The member's states under every combination, joined to the rest at the nodes that they share. */
-function joinedStates(bench: Bench, frame: Frame, model: FrameModel): Map<string, FrameState> {
-  const cases = model.loadCases!;
-  const count = 6 * bench.nodes.length;
-  const own = Object.keys(bench.selfWeight);
-  const moves = unitMoves(bench.nodes, bench.space);
-  const alone = unwrapped(
-    analyse(
-      frame,
-      cases.map(({ id }, c) => {
-        const factors = new Float64Array(cases.length);
-        factors[c] = 1;
-        return { id, kind: 'case' as const, factors };
-      }),
-    ),
-  ).states;
-  const reactions = (id: string): number[] =>
-    bench.nodes.flatMap((node) => {
-      const n = frame.nodeIndex.get(node.id)!;
-      return [...alone.get(id)!.reactions.subarray(6 * n, 6 * n + 6)];
-    });
-  const K = Float64Array.from(bench.stiffness);
-  for (const { loadCase, freedom } of moves)
-    reactions(loadCase.id).forEach((value, row) => (K[row * count + freedom]! += value));
-  const held = heldFreedoms(bench, K, count);
-  const free = Array.from({ length: count }, (_, i) => i).filter((i) => !held[i]);
-  const reduced = new Float64Array(free.length ** 2);
-  free.forEach((i, r) => free.forEach((j, c) => (reduced[r * free.length + c] = K[i * count + j]!)));
-  const inverse = invert(reduced, free.length);
-  if (isSingular(reduced, inverse, free.length))
-    fail('mechanism', 'The member falls as it is now; hold it at another place.', {});
-  const displacementsOf = (id: string): Float64Array => {
-    const d = Float64Array.from(bench.given[id]!, (value, i) => (held[i] ? value : 0));
-    const member = reactions(id);
-    const load = free.map((i) => {
-      let sum = bench.forces[id]![i]! - member[i]!;
-      for (let j = 0; j < count; j++) if (held[j]) sum -= K[i * count + j]! * d[j]!;
-      return sum;
-    });
-    free.forEach((i, r) => {
-      let sum = 0;
-      for (let c = 0; c < free.length; c++) sum += inverse[r * free.length + c]! * load[c]!;
-      d[i] = sum;
-    });
-    return d;
-  };
-  const moved = new Map(own.map((id) => [id, displacementsOf(id)]));
-  const selections = bench.combinations.map(({ id, factors }) => {
-    const all = new Float64Array(cases.length);
-    for (const [name, factor] of Object.entries(factors)) {
-      all[own.indexOf(name)] = factor;
-      moves.forEach(({ freedom }, k) => (all[own.length + k]! += factor * moved.get(name)![freedom]!));
-    }
-    return { id, kind: 'combination' as const, factors: all };
-  });
-  return new Map(unwrapped(analyse(frame, selections)).states);
-}
-
-/** Freedoms that nothing resists make an inverse of numbers beyond reason. */
-function isSingular(matrix: Float64Array, inverse: Float64Array, n: number): boolean {
-  for (let i = 0; i < n; i++) if (!(Math.abs(inverse[n * i + i]! * matrix[n * i + i]!) < 1e9)) return true;
-  return false;
-}
-
-/** Freedoms that supports hold; springs are added to the stiffness, and what nothing resists is held where it stands. */
-function heldFreedoms(bench: Bench, K: Float64Array, count: number): boolean[] {
-  const held = new Array<boolean>(count).fill(false);
-  bench.nodes.forEach(({ support }, n) =>
-    freedoms.forEach((name, k) => {
-      const given = (support as unknown as Record<string, 'fixed' | number> | undefined)?.[name];
-      const i = 6 * n + k;
-      if (given === 'fixed') held[i] = true;
-      else if (typeof given === 'number') K[i * count + i]! += given;
-    }),
-  );
-  let most = 0;
-  for (let i = 0; i < count; i++) most = Math.max(most, K[i * count + i]!);
-  for (let i = 0; i < count; i++) if (K[i * count + i]! <= 1e-14 * most) held[i] = true;
-  return held;
 }

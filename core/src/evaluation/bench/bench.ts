@@ -47,6 +47,24 @@ export interface BenchNode {
   readonly support?: Support;
 }
 
+/** The rest of the frame at the nodes that it shares: 6 freedoms a node in the order of the bench's nodes, matrices row by row; SI. */
+export type CondensedRest =
+  | {
+      readonly kind: 'stiffness';
+      readonly stiffness: readonly number[];
+      /** By load case: what the rest and the loads at its nodes press on the nodes while these stand still. */
+      readonly forces: Readonly<Record<string, readonly number[]>>;
+      /** By load case: displacements that are given at the nodes. */
+      readonly given: Readonly<Record<string, readonly number[]>>;
+    }
+  /** Where a rigid floor ties the nodes to one another they cannot be moved one by one. */
+  | {
+      readonly kind: 'flexibility';
+      readonly flexibility: readonly number[];
+      /** By load case: how the nodes move without the member. */
+      readonly moves: Readonly<Record<string, readonly number[]>>;
+    };
+
 /**
  * A member taken out of its frame, plain data: the rest of the frame is condensed to the nodes that it shares with the member, as a
  * stiffness with all couplings and the forces that each load case puts on them (first order, all members acting).
@@ -65,12 +83,7 @@ export interface Bench {
   readonly loads: readonly BenchLoad[];
   /** Self weight of each load case, as the frame model has it. */
   readonly selfWeight: Readonly<Record<string, number>>;
-  /** Of the rest of the frame: 6 freedoms a node in the order of `nodes`, row by row. N/m, N, N·m. */
-  readonly stiffness: readonly number[];
-  /** By load case: what the rest and the loads at its nodes press on the nodes while these stand still, N and N·m. */
-  readonly forces: Readonly<Record<string, readonly number[]>>;
-  /** By load case: displacements that are given at the nodes, m and rad. */
-  readonly given: Readonly<Record<string, readonly number[]>>;
+  readonly rest: CondensedRest;
   readonly combinations: readonly {
     readonly id: string;
     readonly state: 'strength' | 'service';
@@ -103,8 +116,9 @@ export function benchOf(of: EvaluatedAlternative, name: string): Bench {
     title: namer.node(id),
     ...(support ? { support } : {}),
   }));
-  const rest = restOf(model, new Set(member.of), new Set(nodes.map(({ id }) => id)));
-  const condensed = condense(rest, nodes, model.loadCases ?? []);
+  const shared = new Set(nodes.map(({ id }) => id));
+  const isTied = (model.rigidGroups ?? []).some((group) => group.nodes.some((node) => shared.has(node)));
+  const rest = restOf(model, new Set(member.of), shared, !isTied);
   const first = numbers[0]!;
   const from = 3 * frame.start[first]!;
   return {
@@ -121,10 +135,7 @@ export function benchOf(of: EvaluatedAlternative, name: string): Bench {
     nodes,
     loads: loadsOn(model, pieces),
     selfWeight: Object.fromEntries((model.loadCases ?? []).map(({ id, selfWeight = 0 }) => [id, selfWeight])),
-    ...condensed,
-    given: Object.fromEntries(
-      (model.loadCases ?? []).map((loadCase) => [loadCase.id, givenAt(loadCase, nodes)]),
-    ),
+    rest: isTied ? loosened(rest, nodes) : condense(rest, nodes, model.loadCases ?? []),
     combinations: combinationsOf(forces),
     sections: model.sections,
     materials: model.materials,
@@ -189,8 +200,13 @@ function sharedNodes(
     });
 }
 
-/** The frame without the member: what is its own is left out, its shared nodes are held. */
-function restOf(model: ExpandedModel, pieces: ReadonlySet<string>, shared: ReadonlySet<string>): FrameModel {
+/** The frame without the member: what is its own is left out; its shared nodes are held, or stand as they do in the frame. */
+function restOf(
+  model: ExpandedModel,
+  pieces: ReadonlySet<string>,
+  shared: ReadonlySet<string>,
+  holds: boolean,
+): FrameModel {
   const members = model.members
     .filter(({ id }) => !pieces.has(id))
     .map(({ action, ...rest }): Member =>
@@ -203,21 +219,73 @@ function restOf(model: ExpandedModel, pieces: ReadonlySet<string>, shared: Reado
   const held = Object.fromEntries(freedoms.map((name) => [name, 'fixed'])) as Omit<Support, 'node'>;
   const keeps = (load: Load): boolean => {
     if ('member' in load) return !pieces.has(load.member);
-    return used.has(load.node) && !(load.kind === 'settlement' && shared.has(load.node));
+    return used.has(load.node) && !(holds && load.kind === 'settlement' && shared.has(load.node));
   };
+  const standing = (model.supports ?? []).filter(({ node }) => used.has(node));
   return {
     ...model,
     nodes: model.nodes.filter(({ id }) => used.has(id)),
     members,
-    supports: [
-      ...(model.supports ?? []).filter(({ node }) => used.has(node) && !shared.has(node)),
-      ...[...shared].map((node): Support => ({ node, ...planeOnly(held, model.space) })),
-    ],
+    supports: holds
+      ? [
+          ...standing.filter(({ node }) => !shared.has(node)),
+          ...[...shared].map((node): Support => ({ node, ...planeOnly(held, model.space) })),
+        ]
+      : standing,
     masses: [],
     loadCases: (model.loadCases ?? []).map((one) => ({ ...one, loads: (one.loads ?? []).filter(keeps) })),
     combinations: [],
     trains: [],
   };
+}
+
+/** How the shared nodes of the rest move under its loads, and under a unit force at each. */
+function loosened(rest: FrameModel, nodes: readonly BenchNode[]): CondensedRest {
+  const own = rest.loadCases ?? [];
+  const pushed = nodes.flatMap(({ id }, n) =>
+    freedoms.flatMap((_, k) => {
+      if (rest.space === 'plane' && ![0, 2, 4].includes(k)) return [];
+      const unit = (from: number) =>
+        [0, 1, 2].map((i) => (k === from + i ? 1 : 0)) as [number, number, number];
+      const load: Load = { kind: 'node', node: id, F: unit(0), M: unit(3) };
+      return [{ freedom: 6 * n + k, loadCase: { id: `push ${6 * n + k}`, loads: [load] } as LoadCase }];
+    }),
+  );
+  const states = caseStates({ ...rest, loadCases: [...own, ...pushed.map(({ loadCase }) => loadCase)] });
+  const movesOf = (id: string) => states(id, nodes, 'displacements');
+  const count = 6 * nodes.length;
+  const flexibility = new Array<number>(count * count).fill(0);
+  for (const { loadCase, freedom } of pushed)
+    movesOf(loadCase.id).forEach((value, row) => (flexibility[row * count + freedom] = value));
+  return {
+    kind: 'flexibility',
+    flexibility,
+    moves: Object.fromEntries(own.map(({ id }) => [id, movesOf(id)])),
+  };
+}
+
+/** Reads a frame's nodes in each of its load cases by itself. @throws ProblemError `no-bench` where it does not stand */
+function caseStates(model: FrameModel) {
+  const frame = prepareFrame(model);
+  const cases = model.loadCases!;
+  const selections = cases.map(({ id }, c) => {
+    const factors = new Float64Array(cases.length);
+    factors[c] = 1;
+    return { id, kind: 'case' as const, factors };
+  });
+  const outcome = attempt(() => unwrapped(analyse(frame, selections)));
+  if (!outcome.ok)
+    return fail(
+      'no-bench',
+      'This member cannot be taken out: without it the rest of the frame does not stand. Look at its sheet instead.',
+      { reason: outcome.problems[0]!.message },
+    );
+  const { states } = outcome.value;
+  return (id: string, nodes: readonly BenchNode[], what: 'displacements' | 'reactions'): number[] =>
+    nodes.flatMap((node) => {
+      const n = frame.nodeIndex.get(node.id)!;
+      return [...states.get(id)![what].subarray(6 * n, 6 * n + 6)];
+    });
 }
 
 function planeOnly(held: Omit<Support, 'node'>, space: FrameModel['space']): Omit<Support, 'node'> {
@@ -227,48 +295,31 @@ function planeOnly(held: Omit<Support, 'node'>, space: FrameModel['space']): Omi
 }
 
 /** Stiffness and forces of the rest at the nodes that it shares, by holding them and moving each by one. */
-function condense(
-  rest: FrameModel,
-  nodes: readonly BenchNode[],
-  cases: readonly LoadCase[],
-): Pick<Bench, 'stiffness' | 'forces'> {
+function condense(rest: FrameModel, nodes: readonly BenchNode[], cases: readonly LoadCase[]): CondensedRest {
   const count = 6 * nodes.length;
+  const given = Object.fromEntries(cases.map((loadCase) => [loadCase.id, givenAt(loadCase, nodes)]));
+  const stiffness = new Array<number>(count * count).fill(0);
   if (rest.members.length === 0)
     return {
-      stiffness: new Array<number>(count * count).fill(0),
+      kind: 'stiffness',
+      stiffness,
       forces: Object.fromEntries(cases.map((one) => [one.id, nodalAt(one, nodes)])),
+      given,
     };
   const moved = unitMoves(nodes, rest.space);
-  const model: FrameModel = {
+  const states = caseStates({
     ...rest,
     loadCases: [...(rest.loadCases ?? []), ...moved.map(({ loadCase }) => loadCase)],
-  };
-  const frame = prepareFrame(model);
-  const selections = model.loadCases!.map(({ id }, c) => {
-    const factors = new Float64Array(model.loadCases!.length);
-    factors[c] = 1;
-    return { id, kind: 'case' as const, factors };
   });
-  const outcome = attempt(() => unwrapped(analyse(frame, selections)));
-  if (!outcome.ok)
-    return fail(
-      'no-bench',
-      `This member cannot be taken out: what is left does not stand by its ends (${outcome.problems[0]!.message})`,
-      {},
-    );
-  const { states } = outcome.value;
-  const reactionsOf = (id: string): number[] =>
-    nodes.flatMap((node) => {
-      const n = frame.nodeIndex.get(node.id)!;
-      return [...states.get(id)!.reactions.subarray(6 * n, 6 * n + 6)];
-    });
-  const stiffness = new Array<number>(count * count).fill(0);
+  const reactionsOf = (id: string) => states(id, nodes, 'reactions');
   for (const { loadCase, freedom } of moved)
     reactionsOf(loadCase.id).forEach((value, row) => (stiffness[row * count + freedom] = value));
   return {
+    kind: 'stiffness',
     stiffness,
     // What holds the nodes is the opposite of what presses on them
     forces: Object.fromEntries(cases.map(({ id }) => [id, reactionsOf(id).map((value) => -value)])),
+    given,
   };
 }
 

@@ -83,7 +83,12 @@ export class BenchComponent {
   protected readonly cases = computed(() =>
     this.design().loadCases.map(({ id, title }) => ({ id, label: `${id} ${title}` })),
   );
-  protected readonly chosenCase = computed(() => this.loadCase() ?? this.cases().at(-1)?.id ?? '');
+  /** The first variable case until another is chosen. */
+  protected readonly chosenCase = computed(() => {
+    const { loadCases } = this.design();
+    const first = loadCases.find(({ category }) => category !== 'permanent') ?? loadCases[0];
+    return this.loadCase() ?? first?.id ?? '';
+  });
   protected readonly force = signal('10');
   protected readonly forceUnit = computed(() => shownUnit('force').unit);
   protected readonly lengthUnit = computed(() => shownUnit('length').unit);
