@@ -26,8 +26,8 @@ export async function inParts<Part, Result>(
 ): Promise<Result> {
   const tell: Progress | undefined = progressOf(progress).progress;
   tell?.stage?.(stage);
-  let interrupted = false;
-  const interrupt = () => (interrupted = true);
+  const asked = { toEnd: false };
+  const interrupt = () => (asked.toEnd = true);
   process.once('SIGINT', interrupt);
   try {
     for (let last = performance.now(); ;) {
@@ -38,7 +38,7 @@ export async function inParts<Part, Result>(
         await new Promise((resolve) => setImmediate(resolve));
         last = performance.now();
       }
-      if (interrupted) return stopped(value);
+      if (asked.toEnd) return stopped(value);
     }
   } finally {
     process.off('SIGINT', interrupt);

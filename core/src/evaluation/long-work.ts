@@ -22,9 +22,13 @@ const suggest: Begin<SuggestOptions, Suggestions> = function* (design, alternati
   for (;;) {
     const { done, value } = parts.next();
     if (done) return value;
-    const { analyses, sets, soFar } = value;
+    const { analyses, sets } = value;
     const most = Math.min(sets, options.most ?? 2000);
-    yield { done: analyses / most, words: `${analyses} of at most ${most} sets looked at`, soFar };
+    yield {
+      done: analyses / most,
+      words: `${analyses} of at most ${most} sets looked at`,
+      soFar: () => value.soFar(),
+    };
   }
 };
 
@@ -33,7 +37,11 @@ const failure: Begin<FailureOptions, FailureFile> = function* (design, alternati
   for (;;) {
     const { done, value } = parts.next();
     if (done) return value;
-    yield { done: value.done, words: `${Math.round(100 * value.done)} % of the path`, soFar: value.soFar };
+    yield {
+      done: value.done,
+      words: `${Math.round(100 * value.done)} % of the path`,
+      soFar: () => value.soFar(),
+    };
   }
 };
 

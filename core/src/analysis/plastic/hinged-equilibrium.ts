@@ -32,6 +32,8 @@ const settled = 1e-10;
 export class HingedEquilibrium {
   private readonly parts: ReturnType<typeof hingedModel>;
   private readonly frame: Frame;
+  readonly open: readonly Hinge[];
+  private readonly closed: readonly ClosedHinge[];
   private readonly all: readonly Hinge[];
   private moments: number[];
 
@@ -39,11 +41,12 @@ export class HingedEquilibrium {
   constructor(
     private readonly model: FrameModel,
     private readonly plastic: PlasticFrame,
-    readonly open: readonly Hinge[],
-    readonly closed: readonly ClosedHinge[],
+    { open, closed }: { readonly open: readonly Hinge[]; readonly closed: readonly ClosedHinge[] },
     private readonly secondOrder: boolean,
     begin: readonly number[] = [],
   ) {
+    this.open = open;
+    this.closed = closed;
     this.all = [...open, ...closed.map(({ hinge }) => hinge)];
     this.parts = hingedModel(model, plastic.frame, this.all);
     this.frame = prepareFrame(this.parts.model);

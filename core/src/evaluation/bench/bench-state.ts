@@ -109,42 +109,10 @@ function memberModel(bench: Bench, changes: BenchChanges, scale: number): FrameM
   for (const x of [...hinges, ...supports]) cut(x);
   cuts.sort((a, b) => a.x - b.x);
   const isAt = (x: number, list: readonly number[]) => list.some((one) => Math.abs(one - x) <= near);
-  const pieceAt = (x: number) =>
-    bench.pieces.find(({ to }) => x < to * scale) ?? bench.pieces[bench.pieces.length - 1]!;
   const profile = changes.profile;
-  const members = cuts.slice(1).map((end, k): Member => {
-    const start = cuts[k]!;
-    const own = pieceAt((start.x + end.x) / 2);
-    const { member } = own;
-    const { endSection: _, offsets, hinges: given, ...rest } = member;
-    const [begins, ends] = [
-      Math.abs(start.x - own.from * scale) <= near,
-      Math.abs(end.x - own.to * scale) <= near,
-    ];
-    const first = begins ? given?.start : undefined;
-    const last = ends ? given?.end : undefined;
-    const bends: Hinges = bench.space === 'plane' ? { My: 'free' } : { My: 'free', Mz: 'free' };
-    const atEnd = isAt(end.x, hinges) ? { ...last, ...bends } : last;
-    return {
-      ...rest,
-      id: `piece ${k}`,
-      start: start.id,
-      end: end.id,
-      section: profile ? sectionName(profile, bench, member) : member.section,
-      ...(first || atEnd
-        ? { hinges: { ...(first ? { start: first } : {}), ...(atEnd ? { end: atEnd } : {}) } }
-        : {}),
-      ...(offsets
-        ? {
-            offsets: {
-              start: (begins ? offsets.start : undefined) ?? [0, 0, 0],
-              end: (ends ? offsets.end : undefined) ?? [0, 0, 0],
-            },
-          }
-        : {}),
-      design: { ...withoutRestraints(member.design), group: 'benched' },
-    };
-  });
+  const members = cuts
+    .slice(1)
+    .map((end, k) => pieceBetween(bench, changes, { start: cuts[k]!, end, k, scale, hinges, near }));
   const node = ({ x, id }: Cut) => {
     const arm = armAt(bench, x / scale);
     const at = [0, 1, 2].map((k) => bench.origin[k]! + bench.axes[k]! * x - arm[k]!);
@@ -153,7 +121,7 @@ function memberModel(bench: Bench, changes: BenchChanges, scale: number): FrameM
   const held = (name: string): Support => ({ node: name, ...heldAll(bench) });
   const lanes = cuts
     .filter(({ x }) => isAt(x, supports))
-    .map(({ id }) => ({ node: id, ...heldAcross(bench) }) as Support);
+    .map(({ id }) => ({ node: id, ...heldAcross(bench) }));
   const cases = caseLoads(bench, changes, { scale, cuts, members, near });
   return {
     format: 'hashira-frame',
@@ -169,7 +137,60 @@ function memberModel(bench: Bench, changes: BenchChanges, scale: number): FrameM
     ],
     loadCases: [...cases, ...unitMoves(bench.nodes, bench.space).map(({ loadCase }) => loadCase)],
     code: bench.code,
-  } as FrameModel;
+  };
+}
+
+/** The member between two cuts, with what its piece of the frame has there. */
+function pieceBetween(
+  bench: Bench,
+  { profile }: BenchChanges,
+  {
+    start,
+    end,
+    k,
+    scale,
+    hinges,
+    near,
+  }: {
+    readonly start: Cut;
+    readonly end: Cut;
+    readonly k: number;
+    readonly scale: number;
+    readonly hinges: readonly number[];
+    readonly near: number;
+  },
+): Member {
+  const middle = (start.x + end.x) / 2;
+  const own = bench.pieces.find(({ to }) => middle < to * scale) ?? bench.pieces[bench.pieces.length - 1]!;
+  const { member } = own;
+  const { endSection: _, offsets, hinges: given, ...rest } = member;
+  const [begins, ends] = [
+    Math.abs(start.x - own.from * scale) <= near,
+    Math.abs(end.x - own.to * scale) <= near,
+  ];
+  const first = begins ? given?.start : undefined;
+  const last = ends ? given?.end : undefined;
+  const bends: Hinges = bench.space === 'plane' ? { My: 'free' } : { My: 'free', Mz: 'free' };
+  const atEnd = hinges.some((x) => Math.abs(x - end.x) <= near) ? { ...last, ...bends } : last;
+  return {
+    ...rest,
+    id: `piece ${k}`,
+    start: start.id,
+    end: end.id,
+    section: profile ? sectionName(profile, bench, member) : member.section,
+    ...(first || atEnd
+      ? { hinges: { ...(first ? { start: first } : {}), ...(atEnd ? { end: atEnd } : {}) } }
+      : {}),
+    ...(offsets
+      ? {
+          offsets: {
+            start: (begins ? offsets.start : undefined) ?? [0, 0, 0],
+            end: (ends ? offsets.end : undefined) ?? [0, 0, 0],
+          },
+        }
+      : {}),
+    design: { ...withoutRestraints(member.design), group: 'benched' },
+  };
 }
 
 /** The arm from a node of the frame to the member's axis; none where no piece begins or ends. */
@@ -201,7 +222,7 @@ function withoutRestraints(design: Member['design']): Member['design'] {
 
 function heldAll({ space }: Bench): Omit<Support, 'node'> {
   const names = space === 'plane' ? ['ux', 'uz', 'ry'] : freedoms;
-  return Object.fromEntries(names.map((name) => [name, 'fixed'])) as Omit<Support, 'node'>;
+  return Object.fromEntries(names.map((name) => [name, 'fixed']));
 }
 
 /** Held across the member: along the global directions that are not near its own. */
@@ -210,7 +231,7 @@ function heldAcross({ axes, space }: Bench): Omit<Support, 'node'> {
   const names = (space === 'plane' ? (['ux', 'uz'] as const) : (['ux', 'uy', 'uz'] as const)).filter(
     (name) => along['xyz'.indexOf(name[1]!)]! < 0.9,
   );
-  return Object.fromEntries(names.map((name) => [name, 'fixed'])) as Omit<Support, 'node'>;
+  return Object.fromEntries(names.map((name) => [name, 'fixed']));
 }
 
 /** Loads by case on the pieces that they lie on. */

@@ -248,7 +248,7 @@ function loosened(rest: FrameModel, nodes: readonly BenchNode[]): CondensedRest 
       const unit = (from: number) =>
         [0, 1, 2].map((i) => (k === from + i ? 1 : 0)) as [number, number, number];
       const load: Load = { kind: 'node', node: id, F: unit(0), M: unit(3) };
-      return [{ freedom: 6 * n + k, loadCase: { id: `push ${6 * n + k}`, loads: [load] } as LoadCase }];
+      return [{ freedom: 6 * n + k, loadCase: { id: `push ${6 * n + k}`, loads: [load] } }];
     }),
   );
   const states = caseStates({ ...rest, loadCases: [...own, ...pushed.map(({ loadCase }) => loadCase)] });
@@ -291,7 +291,7 @@ function caseStates(model: FrameModel) {
 function planeOnly(held: Omit<Support, 'node'>, space: FrameModel['space']): Omit<Support, 'node'> {
   if (space === 'solid') return held;
   const { ux, uz, ry } = held as Record<string, 'fixed'>;
-  return { ux, uz, ry } as Omit<Support, 'node'>;
+  return { ux, uz, ry };
 }
 
 /** Stiffness and forces of the rest at the nodes that it shares, by holding them and moving each by one. */
@@ -337,8 +337,8 @@ export function unitMoves(
               freedom: 6 * n + k,
               loadCase: {
                 id: `move ${6 * n + k}`,
-                loads: [{ kind: 'settlement', node: id, [name]: 1 } as Load],
-              } as LoadCase,
+                loads: [{ kind: 'settlement', node: id, [name]: 1 }],
+              },
             },
           ],
     ),

@@ -256,7 +256,6 @@ export function slackBetween(
   const slack = slackAt(to);
   let [low, high] = [from, to];
   for (let k = 0; k < mostSteps && high - low > precision * Math.max(high, 1e-9); k++) {
-    let middle = (low + high) / 2;
     if (k < 6 && slack && k % 2 === 0 && low > 0) {
       // Its force falls about evenly before it goes slack
       const before = low * (1 - 1e-3);
@@ -271,7 +270,7 @@ export function slackBetween(
         continue;
       }
     }
-    middle = (low + high) / 2;
+    const middle = (low + high) / 2;
     if (slackAt(middle) === slack) high = middle;
     else low = middle;
   }

@@ -45,15 +45,7 @@ export function* plasticPath(
   const frame = prepareFrame(own.model);
   const asked = options.follow === undefined ? undefined : followedAs(options.follow, frame, namer);
   const checks = new PlasticChecks(own.model, frame, uniform, new LoadPath(given, loads, order));
-  const notes = new Set([
-    ...own.notes.map((note) => note.replace(/^with what is raised: /, 'With what is raised: ')),
-    ...uniform.notes,
-  ]);
-  if (given.code?.name === 'AISC360')
-    notes.add(
-      'Plastic moments under axial force are those of EN 1993-1-1 6.2.9, whatever the code of the checks.',
-    );
-  if (order === 2 && usesDirectAnalysis(given)) notes.add('Stiffnesses are not reduced while hinges form.');
+  const notes = new Set([...own.notes.map(sentence), ...uniform.notes, ...whatIsTaken(given, order)]);
   const file = (
     events: readonly FailureEvent[],
     more: Pick<FailureFile, 'last' | 'curve'> & Partial<FailureFile>,
@@ -104,22 +96,12 @@ export function* plasticPath(
     };
   }
   for (const reason of checks.reasons) notes.add(reason);
-  const all = inOrder([...hinges, ...conditions]);
-  const collapse: FailureEvent = {
-    factor: growth.factor,
-    kind: 'collapse',
-    text: `the frame ${order === 1 ? 'is a mechanism' : 'carries no more'} at ${factorWords(growth.factor)} times what is raised`,
-  };
-  const events = growth.end === 'collapse' ? [...all, collapse] : all;
-  const last: FailureFile['last'] =
-    growth.end === 'collapse'
-      ? { factor: growth.factor, kind: 'collapse' }
-      : { factor: most, code: 'no-failure', reason: `carries ${factorWords(most)} times the load` };
+  const events = inOrder([...hinges, ...conditions]);
   const displacementsAt = (factor: number) => growth.stateAt(factor).displacements;
   const end = { displacements: displacementsAt(growth.factor) } as Parameters<typeof greatestDisplacement>[2];
   const followed = asked ?? greatestDisplacement(frame, namer, end);
-  return file(events, {
-    last,
+  return file(growth.end === 'collapse' ? [...events, collapseEvent(growth.factor, order)] : events, {
+    last: lastOf(growth, most),
     curve: followed
       ? factors.map((factor) => ({ factor, displacement: displacementsAt(factor)[followed.freedom]! }))
       : [],
@@ -131,6 +113,32 @@ export function* plasticPath(
       : {}),
   });
 }
+
+const sentence = (note: string): string => note.charAt(0).toUpperCase() + note.slice(1);
+
+/** What hinges are taken by, where another code or analysis would expect otherwise. */
+function whatIsTaken({ code }: FrameModel, order: 1 | 2): string[] {
+  const isAisc = code?.name === 'AISC360';
+  return [
+    ...(isAisc
+      ? ['Plastic moments under axial force are those of EN 1993-1-1 6.2.9, whatever the code of the checks.']
+      : []),
+    ...(order === 2 && isAisc && usesDirectAnalysis({ code } as FrameModel)
+      ? ['Stiffnesses are not reduced while hinges form.']
+      : []),
+  ];
+}
+
+const collapseEvent = (factor: number, order: 1 | 2): FailureEvent => ({
+  factor,
+  kind: 'collapse',
+  text: `the frame ${order === 1 ? 'is a mechanism' : 'carries no more'} at ${factorWords(factor)} times what is raised`,
+});
+
+const lastOf = ({ end, factor }: PlasticGrowth, most: number): FailureFile['last'] =>
+  end === 'collapse'
+    ? { factor, kind: 'collapse' }
+    : { factor: most, code: 'no-failure', reason: `carries ${factorWords(most)} times the load` };
 
 const inOrder = (events: readonly FailureEvent[]): FailureEvent[] =>
   [...events].sort((a, b) => a.factor - b.factor);

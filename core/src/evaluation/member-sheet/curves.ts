@@ -26,7 +26,7 @@ export type Curve = {
   readonly x: readonly number[];
   /** Greatest of the conditions of the cross-section there; null where one is not covered. In strength only. */
   readonly utilisation?: readonly (number | null)[];
-} & { readonly [Name in CurveName]?: readonly number[] };
+} & Readonly<Partial<Record<CurveName, readonly number[]>>>;
 
 /** The curves of a physical member under combinations, each at its own places. */
 export function curvesOf(
@@ -68,7 +68,7 @@ export function curveOf(
   const values = Object.fromEntries([
     ...forcesOf(frame.plane).map((name) => [name, places.map((place) => valueAt(field, name, place))]),
     ...movesOf(frame.plane).map((name) => [name, fromChord(field, name, places)]),
-  ]) as { [Name in CurveName]?: number[] };
+  ]) as Partial<Record<CurveName, number[]>>;
   if (selection.state !== 'strength') return { ...head, ...values };
   return { ...head, ...values, utilisation: checker.utilisationUnder(index, selection, places) };
 }
@@ -95,7 +95,7 @@ export interface EnvelopeOf {
 export type Envelope = {
   readonly x: readonly number[];
   readonly utilisation: { readonly greatest: readonly (number | null)[]; readonly by: readonly string[] };
-} & { readonly [Name in CurveName]?: EnvelopeOf };
+} & Readonly<Partial<Record<CurveName, EnvelopeOf>>>;
 
 /** The envelope of a member's curves: of forces over strength, of displacements over service. */
 export function envelopeOf(

@@ -2,5 +2,5 @@ import { scheduleOf, type ScheduledGroup } from '../schedule/schedule.js';
 import type { Question } from './question.js';
 
 /** The alternative's members by what gives them their section; undefined before they are checked. */
-export const schedule: Question<Record<never, never>, readonly ScheduledGroup[] | undefined> = (of) =>
+export const schedule: Question<{ readonly of: 'members' }, readonly ScheduledGroup[] | undefined> = (of) =>
   scheduleOf(of);

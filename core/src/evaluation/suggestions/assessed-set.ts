@@ -72,7 +72,7 @@ export class SetAssessor {
       const { problems } = error;
       const state = problems[0]?.where['result'];
       // A state of a combination has its name before what tells it from the others
-      const of = ({ id }: { id: string }) => state === id || `${String(state)}`.startsWith(`${id}, `);
+      const of = ({ id }: { id: string }) => state === id || String(state).startsWith(`${id}, `);
       this.combination = built.model.combinations?.find(of)?.id ?? this.combination;
       return { passes: false, ratio: Infinity, members: [], over: [], other: 'no forces', problems };
     }
@@ -93,19 +93,21 @@ export class SetAssessor {
     const found = new Finding(wholly);
     const limited = this.figures.filter(({ limit }) => limit !== undefined);
     const read = (source: FigureSource, ...needs: Needs[]) => {
-      for (const spec of limited) if (needs.includes(figureKindOf(spec).needs)) found.figure(spec, source);
+      for (const spec of limited)
+        if (needs.includes(figureKindOf(spec).needs))
+          this.combination = found.figure(spec, source) ?? this.combination;
     };
     if (!inPart || forces.selections.some(({ state }) => state === 'service'))
       read({ built, forces }, 'geometry', 'forces');
-    if (found.ends) return found.result();
+    if (found.ended()) return found.result();
     if (inPart && !forces.selections.some(({ state }) => state === 'strength')) return found.result();
     let stability: StabilityOfAll | undefined;
     const near = () => (stability ??= stabilityOf(forces));
     const checker = checkerOf(forces, wantsLengths(forces) ? near().lengths : undefined);
     const checks = this.checked(checker, found);
-    if (found.ends || inPart) return found.result();
+    if (found.ended() || inPart) return found.result();
     read({ built, forces, checker, checks }, 'checks');
-    if (found.ends) return found.result();
+    if (found.ended()) return found.result();
     const modes = Math.max(
       0,
       ...limited.map((spec) => (figureKindOf(spec).needs === 'modes' ? (spec.number ?? 1) : 0)),
@@ -142,7 +144,7 @@ export class SetAssessor {
       const { member, utilisation = 0, reasons } = check;
       found.member(member, utilisation / target);
       if (reasons.length > 0 && !uncovered.has(member)) found.otherwise('not covered', member);
-      if (!found.ends) continue;
+      if (!found.ended()) continue;
       this.suspect(member);
       this.combination = check.governs?.combination ?? this.combination;
       break;
@@ -169,7 +171,7 @@ class Finding {
   constructor(private readonly wholly: boolean) {}
 
   /** Nothing more need be looked at. */
-  get ends(): boolean {
+  ended(): boolean {
     return !this.wholly && (this.members.length > 0 || this.over.length > 0 || this.other !== undefined);
   }
 

@@ -19,7 +19,7 @@ function assessed(design: Design, values: Record<string, string>) {
   const changed: Design = {
     ...design,
     parameters: design.parameters.map((one) =>
-      one.name in values ? ({ ...one, value: values[one.name]! } as typeof one) : one,
+      one.name in values ? { ...one, value: values[one.name]! } : one,
     ),
   };
   return summaryOf(evaluateAlternative(changed, changed.alternatives[0]!), '');

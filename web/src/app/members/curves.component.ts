@@ -53,124 +53,12 @@ interface Values {
  */
 @Component({
   selector: 'app-curves',
-  template: `
-    <div
-      class="reader"
-      role="slider"
-      tabindex="0"
-      aria-label="Place along the member"
-      [attr.aria-valuemin]="0"
-      [attr.aria-valuemax]="round(sheet().length)"
-      [attr.aria-valuenow]="round(at())"
-      [attr.aria-valuetext]="spoken()"
-      (pointermove)="point($event)"
-      (keydown)="key($event)"
-    >
-      <svg [attr.viewBox]="'0 0 ' + ${width} + ' ' + height()" aria-hidden="true">
-        <line class="axis" x1="${left}" y1="20" x2="${width - left}" y2="20" stroke-width="3" />
-        @for (place of restraints(); track place.x) {
-          <path class="held" [attr.d]="'M' + place.px + ' 23 l-5 9 h10 z'" />
-          <text class="small" [attr.x]="place.px" y="12" [attr.text-anchor]="place.anchor">
-            {{ place.text }}
-          </text>
-        }
-        @for (one of strips(); track one.name) {
-          <g [attr.transform]="'translate(0 ' + one.top + ')'">
-            <line class="axis" x1="${left}" [attr.y1]="one.zero" x2="${width - left}" [attr.y2]="one.zero" />
-            @if (one.limit !== undefined) {
-              <line
-                class="limit"
-                x1="${left}"
-                [attr.y1]="one.limit"
-                x2="${width - left}"
-                [attr.y2]="one.limit"
-              />
-            }
-            <text class="small" x="${left + 3}" y="9">{{ one.title }}</text>
-            <path class="area" [attr.d]="one.area" />
-            <path class="line" [attr.d]="one.line" />
-            @if (one.other) {
-              <path class="line" [attr.d]="one.other" />
-            }
-          </g>
-        }
-        <line class="cursor" [attr.x1]="cursor()" y1="16" [attr.x2]="cursor()" [attr.y2]="height()" />
-      </svg>
-      <dl>
-        <dt>x</dt>
-        <dd class="number">{{ place() }}</dd>
-        @for (row of reading(); track row.name) {
-          <dt>{{ row.title }}</dt>
-          <dd class="number" [class.over]="row.over">
-            {{ row.text }} <span class="soft">{{ row.by }}</span>
-          </dd>
-        }
-      </dl>
-    </div>
-  `,
-  styles: `
-    .reader {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) 8.4rem;
-      gap: 8px;
-      cursor: crosshair;
-    }
-    svg {
-      width: 100%;
-      align-self: start;
-    }
-    .axis {
-      stroke: var(--ink);
-      stroke-width: 0.8;
-    }
-    .limit {
-      stroke: var(--vermilion);
-      stroke-width: 0.8;
-      stroke-dasharray: 4 3;
-    }
-    .line {
-      fill: none;
-      stroke: var(--plum);
-      stroke-width: 1.3;
-    }
-    .area {
-      fill: var(--plum);
-      fill-opacity: 0.14;
-    }
-    .held {
-      fill: none;
-      stroke: var(--ink);
-    }
-    .small {
-      font-size: 10px;
-      fill: var(--ink-soft);
-    }
-    .cursor {
-      stroke: var(--indigo);
-      stroke-width: 1;
-    }
-    dl {
-      display: grid;
-      grid-template-columns: 1.2rem minmax(0, 1fr);
-      align-content: start;
-      gap: 2px 4px;
-      margin: 0;
-    }
-    dt {
-      font-weight: 600;
-    }
-    dd {
-      margin: 0;
-      white-space: normal;
-    }
-    .over {
-      color: var(--vermilion-text);
-      font-weight: 600;
-    }
-  `,
+  templateUrl: './curves.component.html',
+  styleUrl: './curves.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CurvesComponent {
+  protected readonly size = { width, left, right: width - left };
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly sheet = input.required<Pick<MemberSheet, 'length' | 'restraints' | 'curves' | 'envelope'>>();
   /** The combination; undefined: the envelope of all. */

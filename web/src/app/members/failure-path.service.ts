@@ -79,7 +79,8 @@ export class FailurePath {
         this.comparing.set(false);
         return;
       }
-      this.work.once('failure', this.destroyed, state.design, alternative, options, (answer) => {
+      const wanted = { design: state.design, alternative, options };
+      this.work.once('failure', this.destroyed, wanted, (answer) => {
         if ('problem' in answer)
           this.without.update((all) => [...all, `${alternative.title}: ${answer.problem}`]);
         else

@@ -103,7 +103,7 @@ export class MembersScreenComponent {
   /** A member that is pressed opens its sheet. */
   protected picked({ of, ids }: Pressed): void {
     if (of !== 'members' || ids.length === 0) return;
-    this.members.member.set(ids[0]!);
+    this.members.member.set(ids[0]);
   }
 
   protected closeSheet(): void {

@@ -15,7 +15,7 @@ interface Told {
 @Injectable()
 export class SectionChanges {
   private readonly workspace = inject(DesignWorkspace);
-  private readonly answer = standingAnswer('schedule', () => ({}), 'checks');
+  private readonly answer = standingAnswer('schedule', () => ({ of: 'members' as const }), 'checks');
   readonly groups = computed((): readonly ScheduledGroup[] | undefined => this.answer.value());
   readonly late = this.answer.late;
   private readonly now = signal<Told | undefined>(undefined);

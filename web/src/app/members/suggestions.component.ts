@@ -55,6 +55,7 @@ export class SuggestionsComponent {
   protected readonly problem = signal('');
   /** Version of the design that was searched. */
   private readonly version = signal(-1);
+  private readonly searched = signal('');
   /** Groups that were taken over. */
   protected readonly taken = signal<ReadonlySet<string>>(new Set());
   protected readonly scopes = [
@@ -131,9 +132,10 @@ export class SuggestionsComponent {
     // What was found holds for the frame that was searched, and for what was taken over of it
     effect(() => {
       const version = this.workspace.state()?.version;
-      this.alternative().id;
+      const alternative = this.alternative().id;
       untracked(() => {
-        if (version !== this.version() && this.state().result && this.taken().size === 0) this.run.clear();
+        const other = version !== this.version() || alternative !== this.searched();
+        if (other && this.state().result && this.taken().size === 0) this.run.clear();
       });
     });
   }
@@ -166,6 +168,7 @@ export class SuggestionsComponent {
     this.problem.set('');
     this.taken.set(new Set());
     this.version.set(this.workspace.state()!.version);
+    this.searched.set(this.alternative().id);
     this.run.begin(this.design(), this.alternative(), {
       groups,
       target,

@@ -29,6 +29,13 @@ export interface LongWorkRun<Kind extends keyof LongWorkKinds> {
   clear(): void;
 }
 
+/** What a piece of work is done on. */
+interface Wanted<Kind extends keyof LongWorkKinds> {
+  readonly design: Design;
+  readonly alternative: Alternative;
+  readonly options: LongWorkKinds[Kind]['options'];
+}
+
 const nothing = { running: false, done: 0, words: '' };
 
 /** Runs work that takes long beside the calculation of what the screens show. */
@@ -48,13 +55,13 @@ export class LongWork {
     const onAnswer = (answer: LongWorkAnswer) => {
       if (answer.kind === 'progress') {
         const { done, words, soFar } = answer;
-        state.set({ running: true, done, words, result: soFar as NonNullable<State['result']> });
+        state.set({ running: true, done, words, result: soFar });
         return;
       }
       end();
       state.set(
         answer.kind === 'result'
-          ? { ...nothing, done: 1, result: answer.result as NonNullable<State['result']> }
+          ? { ...nothing, done: 1, result: answer.result }
           : { ...nothing, problem: answer.message },
       );
     };
@@ -89,9 +96,7 @@ export class LongWork {
   once<Kind extends keyof LongWorkKinds>(
     work: Kind,
     destroyed: DestroyRef,
-    design: Design,
-    alternative: Alternative,
-    options: LongWorkKinds[Kind]['options'],
+    { design, alternative, options }: Wanted<Kind>,
     tell: (answer: { readonly result: LongWorkKinds[Kind]['result'] } | { readonly problem: string }) => void,
   ): void {
     const worker = this.make();

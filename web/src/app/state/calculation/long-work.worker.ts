@@ -32,7 +32,7 @@ async function work({
     let [turned, told] = [performance.now(), 0];
     for (;;) {
       const { done, value } = parts.next();
-      if (done) return send({ kind: 'result', result: value });
+      if (done) { send({ kind: 'result', result: value }); return; }
       const now = performance.now();
       if (now - told > toldEvery) {
         send({ kind: 'progress', done: value.done, words: value.words, soFar: value.soFar() });
@@ -42,7 +42,7 @@ async function work({
         await new Promise((resolve) => setTimeout(resolve));
         turned = performance.now();
       }
-      if (stopped) return send({ kind: 'result', result: value.soFar() });
+      if (stopped) { send({ kind: 'result', result: value.soFar() }); return; }
     }
   } catch (error) {
     send({
