@@ -286,4 +286,53 @@ describe('hashira', () => {
     );
     expect(errorsOf(hashira('solve', shed))[0]!.code).toBe('invalid-model');
   });
+
+  it('tells all of a member, suggests sections, and raises loads to failure', () => {
+    const member = hashira(
+      'member',
+      shed,
+      '--member',
+      'left rafter',
+      '--combination',
+      'U1',
+      '--stations',
+      '5',
+    );
+    expect(member.code).withContext(member.err).toBe(0);
+    const sheet = JSON.parse(member.out) as {
+      format: string;
+      curves: { x: number[] }[];
+      neighbours: unknown[];
+    };
+    expect([sheet.format, sheet.curves[0]!.x.length, sheet.neighbours.length]).toEqual([
+      'hashira-member',
+      5,
+      4,
+    ]);
+    const suggested = hashira('suggest', shed, '--group', 'rafter_section', '--max-depth', '0.45');
+    expect(suggested.code).withContext(suggested.err).toBe(0);
+    const { status, groups } = JSON.parse(suggested.out) as {
+      status: string;
+      groups: { after: { section: string } }[];
+    };
+    expect([status, groups.length]).toEqual(['found', 1]);
+    const failure = hashira('failure', shed, '--raise', 'S=1', '--order', '1', '--most', '8');
+    expect(failure.code).withContext(failure.err).toBe(0);
+    expect((JSON.parse(failure.out) as { format: string }).format).toBe('hashira-failure');
+  });
+
+  it('says what is wrong with what they are given, and that a search ends at its most', () => {
+    const codeOf = (...args: string[]) =>
+      (JSON.parse(hashira(...args).err) as { errors: { code: string }[] }).errors[0]!.code;
+    expect(codeOf('member', shed, '--member', 'tower')).toBe('unknown-member');
+    expect(codeOf('suggest', shed, '--target', '-1')).toBe('wrong-arguments');
+    expect(codeOf('suggest', shed, '--group', 'x')).toBe('unknown-group');
+    expect(codeOf('failure', shed)).toBe('wrong-arguments');
+    expect(codeOf('failure', shed, '--raise', 'S=1', '--path', 'other')).toBe('wrong-arguments');
+    const stopped = JSON.parse(hashira('suggest', shed, '--most', '2').out) as {
+      status: string;
+      analyses: number;
+    };
+    expect(stopped).toEqual(jasmine.objectContaining({ status: 'stopped', analyses: 2 }));
+  });
 });

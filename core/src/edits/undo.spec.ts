@@ -74,6 +74,15 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   applyFix: (d) => changes.applyFix(d, { title: 'Remove the rule', removeRule: 'snow' }),
   drawMember: (d) => changes.drawMember(d, 'shed.base.1', 'shed.apex.1').design,
   giveByRule: (d) => changes.giveByRule(d, { members: 'role == "rafter"' }, { section: 'IPE 400' }).design,
+  giveBack: (d) =>
+    changes.giveBack(d, d.alternatives[0]!, {
+      title: 'left rafter',
+      of: ['shed.rafter.1.left'],
+      loads: [{ case: 'S', x: 2, F: [0, 0, -5e3] }],
+      supports: [4],
+      hinges: [],
+    })!,
+  setGroupSection: (d) => changes.setGroupSection(d, { id: 'column_section', kind: 'parameter' }, 'HEB 260'),
   setRuleField: (d) => changes.setRuleField(d, 'snow', 'load/q', '-2 kN/m'),
   addPoint: (d) => changes.addPoint(withLine(d), { step: 'mast', list: 'points', index: 0 }),
   movePoint: (d) =>

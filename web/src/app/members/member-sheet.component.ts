@@ -7,6 +7,7 @@ import {
   input,
   output,
   signal,
+  untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
@@ -178,6 +179,7 @@ export class MemberSheetComponent {
       const sheet = this.sheet();
       if (!sheet || this.late()) return;
       const { alternative, member } = sheet;
+      untracked(() => this.neighbours.set(undefined));
       void this.calculation.ask(alternative, 'neighbours', { member }).then((found) => {
         if (this.sheet() === sheet) this.neighbours.set(found);
       });
