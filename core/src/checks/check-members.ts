@@ -2,8 +2,8 @@ import type { Frame, MemberField } from '../analysis/index.js';
 import type { FrameModel } from '../model/types.js';
 import { combinationOf, type ResultSelection } from '../results/index.js';
 import { aisc360 } from './aisc360/index.js';
-import { utilisationAt, type PlaceAlong } from './members/along.js';
-import type { BucklingLengths, CheckStatus, CoveredItem, MemberCheck, MemberState } from './check.js';
+import { sectionChecksOf, utilisationAt, type PlaceAlong } from './members/along.js';
+import type { BucklingLengths, CheckStatus, CoveredItem, MemberCheck, MemberState, Reach } from './check.js';
 import { en1993 } from './en1993/index.js';
 import {
   joinedField,
@@ -37,6 +37,13 @@ export interface CheckSources {
   readonly notCovered?: string | undefined;
 }
 
+/** A physical member's strength states. */
+interface KnownStates {
+  readonly index: number;
+  readonly states: ReadonlyMap<string, MemberState>;
+  readonly reach: Reach;
+}
+
 /** The checks of a model, ready to be run member by member. */
 export class MemberChecker {
   /** In the order of their first pieces. */
@@ -48,6 +55,7 @@ export class MemberChecker {
   private readonly fieldOf: FieldSource;
   private readonly bucklingOf: BucklingSource | undefined;
   private readonly notCovered: string | undefined;
+  private recent: KnownStates | undefined;
 
   constructor(
     model: FrameModel,
@@ -93,25 +101,34 @@ export class MemberChecker {
 
   /** The states of a physical member under a combination, or under all strength combinations; none where it is slack. */
   statesOf(index: number, under?: string): MemberState[] {
-    const member = this.members[index]!;
-    if ('reason' in member) return [];
     const asked = this.strength.filter((one) => under === undefined || combinationOf(one) === under);
-    return asked.flatMap((selection) => this.state(member, selection) ?? []);
+    const { states } = this.known(index);
+    return asked.flatMap(({ id }) => states.get(id) ?? []);
   }
 
   /** Greatest utilisation of the cross-section's conditions at places along a physical member; null where one is not covered. */
-  utilisationUnder(
-    index: number,
-    selection: ResultSelection,
-    places: readonly PlaceAlong[],
-  ): (number | null)[] {
+  utilisationUnder(index: number, { id }: ResultSelection, places: readonly PlaceAlong[]): (number | null)[] {
     const member = this.members[index]!;
     if ('reason' in member || this.notCovered !== undefined) return places.map(() => null);
-    const state = this.state(member, selection);
+    const { states, reach } = this.known(index);
+    const state = states.get(id);
     // What is slack uses nothing of its capacity
     if (!state) return places.map(() => 0);
-    const reach = reachOf(this.statesOf(index));
-    return places.map((place) => utilisationAt(rulesOf(member), member, state, reach, place) ?? null);
+    const checks = sectionChecksOf(rulesOf(member), member, reach);
+    return places.map((place) => utilisationAt(checks, member, state, place) ?? null);
+  }
+
+  /** The strength states of a physical member by their ids, and the greatest forces of all; kept for the member asked about last. */
+  private known(index: number): KnownStates {
+    if (this.recent?.index === index) return this.recent;
+    const member = this.members[index]!;
+    const states = new Map<string, MemberState>();
+    if (!('reason' in member))
+      for (const selection of this.strength) {
+        const state = this.state(member, selection);
+        if (state) states.set(selection.id, state);
+      }
+    return (this.recent = { index, states, reach: reachOf([...states.values()]) });
   }
 
   /** The functions along a physical member in one state; zero forces, and a straight line, where it is slack. */

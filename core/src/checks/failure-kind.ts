@@ -8,10 +8,10 @@ export type FailureKind = 'yield' | 'buckling' | 'lateral-torsional' | 'shear' |
  * 360: chapter G shear, E buckling, F lateral-torsional but for its plateau, others yield.
  */
 export function failureKind({ clause, axis }: Pick<CheckItem, 'clause' | 'axis'>): FailureKind {
-  if (clause.startsWith("6.2.6") || clause.startsWith("G")) return 'shear';
-  if (clause.startsWith("6.3.2")) return 'lateral-torsional';
-  if (clause.startsWith("6.3") || clause.startsWith("E")) return 'buckling';
-  if (clause.startsWith("F")) return /F\d+-1\b/.test(clause) || axis === 'z' ? 'yield' : 'lateral-torsional';
+  if (clause.startsWith('6.2.6') || clause.startsWith('G')) return 'shear';
+  if (clause.startsWith('6.3.2')) return 'lateral-torsional';
+  if (clause.startsWith('6.3') || clause.startsWith('E')) return 'buckling';
+  if (clause.startsWith('F')) return /F\d+-1\b/.test(clause) || axis === 'z' ? 'yield' : 'lateral-torsional';
   if (clause === 'deflection') return 'serviceability';
   return 'yield';
 }

@@ -92,7 +92,13 @@ export class SecondOrderGrowth {
   /** Begins a stretch with the hinges that are there now. */
   private stretch(from: number, moments: readonly number[]): HingedEquilibrium {
     const { model, plastic, open, closed, secondOrder } = this;
-    const equilibrium = new HingedEquilibrium(model, plastic, { open: [...open], closed: [...closed] }, secondOrder, moments);
+    const equilibrium = new HingedEquilibrium(
+      model,
+      plastic,
+      { open: [...open], closed: [...closed] },
+      secondOrder,
+      moments,
+    );
     this.stretches.push({ from, equilibrium });
     return equilibrium;
   }

@@ -60,32 +60,30 @@ export function jumpsOf(field: MemberField): number[] {
     );
 }
 
-/**
- * Greatest utilisation of the conditions of cross-sections at a place of a member; undefined where one of them is not covered.
- *
- * @param reach the greatest forces of the member, by which some conditions do not concern it
- */
+/** The conditions of cross-sections that concern a member under the greatest of its forces. */
+export const sectionChecksOf = (code: CodeRules, member: PhysicalMember, reach: Reach): SectionCheck[] =>
+  code.checks.filter(
+    (check): check is SectionCheck =>
+      check.scope === 'section' &&
+      check.covers(member) === true &&
+      (member.tapered || !check.concerns || check.concerns(member, reach)),
+  );
+
+/** Greatest utilisation of conditions at a place of a member; undefined where one of them is not covered. */
 export function utilisationAt(
-  code: CodeRules,
+  checks: readonly SectionCheck[],
   member: PhysicalMember,
   { field }: MemberState,
-  reach: Reach,
   { x, segment }: PlaceAlong,
 ): number | undefined {
   const section = member.sectionAt(x);
+  const forces = forcesAt(field, segment, x - field.breaks[segment]!);
   let greatest = 0;
-  for (const check of code.checks) {
-    if (check.scope !== 'section' || !isOf(check, member, reach)) continue;
-    const forces = forcesAt(field, segment, x - field.breaks[segment]!);
+  for (const check of checks) {
     const verdict = check.evaluate(section, forces, member);
     if (!verdict) continue;
     if ('reason' in verdict) return undefined;
     greatest = Math.max(greatest, verdict.demand / verdict.capacity);
   }
   return greatest;
-}
-
-function isOf(check: SectionCheck, member: PhysicalMember, reach: Reach): boolean {
-  if (check.covers(member) !== true) return false;
-  return member.tapered || !check.concerns || check.concerns(member, reach);
 }

@@ -12,8 +12,7 @@ import {
   type Vector,
 } from '../../model/types.js';
 import type { ResultSelection } from '../../results/index.js';
-import { curvesOf, envelopeOf, type Curve, type Envelope } from '../member-sheet/curves.js';
-import type { Analysed } from '../stages/index.js';
+import { alongMember, type Curve, type Envelope } from '../member-sheet/curves.js';
 import { unitMoves, type Bench, type BenchLoad } from './bench.js';
 import { joinedStates } from './joined.js';
 
@@ -75,13 +74,10 @@ export function benchState(bench: Bench, changes: BenchChanges = {}, stations = 
     factors: new Float64Array(0),
   }));
   const checker = new MemberChecker(model, frame, selections, ({ id }, m) => states.get(id)!.field(m));
-  const forces = { frame, selections } as unknown as Analysed;
-  const along = { stations, under: undefined };
   const check = checker.check(0);
   return {
     length,
-    curves: curvesOf(forces, checker, 0, along),
-    envelope: envelopeOf(forces, checker, 0, along),
+    ...alongMember({ frame, selections }, checker, 0, { stations }),
     utilisation: check.reasons.length > 0 ? null : (check.utilisation ?? 0),
   };
 }

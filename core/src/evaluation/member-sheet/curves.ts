@@ -5,11 +5,11 @@ import { combinationOf, type ResultSelection } from '../../results/index.js';
 import type { Analysed } from '../stages/index.js';
 
 /** Forces that a sheet shows; the others are zero in a plane. */
-export const forcesOf = (plane: boolean): readonly ForceName[] =>
+const forcesOf = (plane: boolean): readonly ForceName[] =>
   plane ? ['N', 'Vz', 'My'] : ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'];
 
 /** Displacements across the member that a sheet shows, local axes. */
-export const movesOf = (plane: boolean): readonly ('w' | 'v')[] => (plane ? ['w'] : ['w', 'v']);
+const movesOf = (plane: boolean): readonly ('w' | 'v')[] => (plane ? ['w'] : ['w', 'v']);
 
 export type CurveName = ForceName | 'w' | 'v';
 
@@ -28,20 +28,60 @@ export type Curve = {
   readonly utilisation?: readonly (number | null)[];
 } & Readonly<Partial<Record<CurveName, readonly number[]>>>;
 
-/** The curves of a physical member under combinations, each at its own places. */
-export function curvesOf(
-  forces: Analysed,
+/** A member's curves, each at its own places, and the envelope of all. */
+export interface Along {
+  readonly curves: readonly Curve[];
+  readonly envelope: Envelope;
+}
+
+/** The functions of a physical member along it, under one combination or all. */
+export function alongMember(
+  forces: Pick<Analysed, 'frame' | 'selections'>,
   checker: MemberChecker,
   index: number,
   { stations, under }: { readonly stations: number; readonly under?: string | undefined },
-): Curve[] {
-  return combinationsOf(forces, under).map((selection) =>
-    curveOf(forces, checker, index, selection, (field) => placesAlong(field, stations)),
+): Along {
+  const { plane } = forces.frame;
+  const found = combinationsOf(forces, under).map((selection) => ({
+    selection,
+    field: checker.fieldOrSlack(index, selection),
+  }));
+  const jumps = found.map(({ field }) => jumpsOf(field));
+  const common = found.map(({ selection, field }) =>
+    curveOf(checker, index, selection, { field, plane, places: placesAlong(field, stations, jumps.flat()) }),
   );
+  return {
+    curves: common.map((curve, k) => atOwnPlaces(curve, stations, jumps[k]!)),
+    envelope: envelopeOf(common, plane),
+  };
+}
+
+/** A curve without the places at which only others jump. */
+function atOwnPlaces(curve: Curve, stations: number, jumps: readonly number[]): Curve {
+  const { x } = curve;
+  const length = x[x.length - 1]!;
+  const near = 1e-9 * length;
+  const isAt = (value: number, other: number) => Math.abs(value - other) <= near;
+  const kept = x.flatMap((value, i) => {
+    if (jumps.some((jump) => isAt(jump, value))) return [i];
+    const isFirst = i === 0 || !isAt(x[i - 1]!, value);
+    const step = (value * (stations - 1)) / length;
+    return isFirst && Math.abs(step - Math.round(step)) <= 1e-9 * stations ? [i] : [];
+  });
+  if (kept.length === x.length) return curve;
+  return Object.fromEntries(
+    Object.entries(curve).map(([name, values]) => [
+      name,
+      Array.isArray(values) ? kept.map((i) => (values as unknown[])[i]) : values,
+    ]),
+  ) as unknown as Curve;
 }
 
 /** Combinations that a sheet shows, those of strength first. */
-export function combinationsOf({ selections }: Analysed, under: string | undefined): ResultSelection[] {
+function combinationsOf(
+  { selections }: Pick<Analysed, 'selections'>,
+  under: string | undefined,
+): ResultSelection[] {
   const combinations = selections.filter(
     (one) => one.kind === 'combination' && (under === undefined || combinationOf(one) === under),
   );
@@ -50,15 +90,16 @@ export function combinationsOf({ selections }: Analysed, under: string | undefin
 }
 
 /** A member's curve in one state. */
-export function curveOf(
-  { frame }: Analysed,
+function curveOf(
   checker: MemberChecker,
   index: number,
   selection: ResultSelection,
-  placesOf: (field: MemberField) => readonly PlaceAlong[],
+  {
+    field,
+    plane,
+    places,
+  }: { readonly field: MemberField; readonly plane: boolean; readonly places: readonly PlaceAlong[] },
 ): Curve {
-  const field = checker.fieldOrSlack(index, selection);
-  const places = placesOf(field);
   const head = {
     combination: combinationOf(selection),
     ...(selection.situation ? { situation: selection.situation.words } : {}),
@@ -66,9 +107,9 @@ export function curveOf(
     x: places.map(({ x }) => x),
   };
   const values = Object.fromEntries([
-    ...forcesOf(frame.plane).map((name) => [name, places.map((place) => valueAt(field, name, place))]),
-    ...movesOf(frame.plane).map((name) => [name, fromChord(field, name, places)]),
-  ]) as Partial<Record<CurveName, number[]>>;
+    ...forcesOf(plane).map((name) => [name, places.map((place) => valueAt(field, name, place))]),
+    ...movesOf(plane).map((name) => [name, fromChord(field, name, places)]),
+  ]) as { [Name in CurveName]?: number[] };
   if (selection.state !== 'strength') return { ...head, ...values };
   return { ...head, ...values, utilisation: checker.utilisationUnder(index, selection, places) };
 }
@@ -97,23 +138,11 @@ export type Envelope = {
   readonly utilisation: { readonly greatest: readonly (number | null)[]; readonly by: readonly string[] };
 } & Readonly<Partial<Record<CurveName, EnvelopeOf>>>;
 
-/** The envelope of a member's curves: of forces over strength, of displacements over service. */
-export function envelopeOf(
-  forces: Analysed,
-  checker: MemberChecker,
-  index: number,
-  { stations, under }: { readonly stations: number; readonly under?: string | undefined },
-): Envelope {
-  const selections = combinationsOf(forces, under);
-  const fields = selections.map((selection) => checker.fieldOrSlack(index, selection));
-  const jumps = fields.flatMap((field) => jumpsOf(field));
-  const curves = selections.map((selection) =>
-    curveOf(forces, checker, index, selection, (field) => placesAlong(field, stations, jumps)),
-  );
+/** The envelope of curves at common places: of forces over strength, of displacements over service. */
+function envelopeOf(curves: readonly Curve[], plane: boolean): Envelope {
   const strength = curves.filter(({ state }) => state === 'strength');
   const service = curves.filter(({ state }) => state === 'service');
   const x = curves[0]?.x ?? [];
-  const { plane } = forces.frame;
   return {
     x,
     ...Object.fromEntries([

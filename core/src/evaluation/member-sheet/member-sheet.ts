@@ -6,7 +6,7 @@ import { combinationOf } from '../../results/index.js';
 import type { EvaluatedAlternative } from '../alternative.js';
 import type { Section } from '../../model/types.js';
 import type { SectionGroup } from '../section-groups/groups.js';
-import { curvesOf, envelopeOf, type Curve, type Envelope } from './curves.js';
+import { alongMember, type Curve, type Envelope } from './curves.js';
 import { lengthsOf, restraintsAlong, type LengthsTaken, type RestraintAlong } from './holds.js';
 import { memberNamed, titleOf } from './named-member.js';
 import { groupOfMember, neighboursOf, type NeighbourSection } from './neighbours.js';
@@ -82,7 +82,6 @@ export function memberSheet(of: EvaluatedAlternative, options: SheetOptions): Me
   const [piece] = member.of;
   const m = forces.frame.memberIndex.get(piece!)!;
   const group = groupOfMember(built, member.of);
-  const along = { stations, under };
   const isCovered = !('reason' in member);
   return {
     format: 'hashira-member',
@@ -101,8 +100,7 @@ export function memberSheet(of: EvaluatedAlternative, options: SheetOptions): Me
     restraints: isCovered ? restraintsAlong(member, built, forces, namer) : [],
     nodes: innerNodes(member.of, forces.frame, namer),
     ...(isCovered ? { lengths: lengthsOf(checker, index, member, check.governs) } : {}),
-    curves: curvesOf(forces, checker, index, along),
-    envelope: envelopeOf(forces, checker, index, along),
+    ...alongMember(forces, checker, index, { stations, under }),
     conditions: [...check.items].sort((a, b) => (b.utilisation ?? Infinity) - (a.utilisation ?? Infinity)),
     notes: check.reasons,
   };

@@ -62,7 +62,9 @@ describe('MemberSheetComponent', () => {
     );
     workspace.undo();
     await settled();
-    [...host().querySelectorAll('button')].find((one) => one.textContent.includes('this member'))!.click();
+    [...host().querySelectorAll<HTMLElement>('p-togglebutton')]
+      .find((one) => one.textContent.includes('this member'))!
+      .click();
     await settled();
     await take();
     const rule = workspace.state()!.design.rules.at(-1)!;

@@ -34,7 +34,7 @@ import { SectionOutlineComponent } from './section-outline.component';
 import { conditionWords } from './words';
 
 /** Places at which a sheet's curves are known. */
-const stations = 61;
+const stations = 41;
 
 /** A member's sheet: its section, what holds it, forces and utilisation along it, every condition, and its neighbours in the series. */
 @Component({
