@@ -62,10 +62,6 @@ await openShed(page);
 await page.getByRole('tab', { name: 'Recipe', exact: true }).click();
 await page.getByText('+ step').click();
 await picture('recipe');
-await page.locator('app-new-step').getByRole('button', { name: 'Lines', exact: true }).click();
-await page.getByLabel('Points', { exact: true }).fill('0, 4.2; 6, 4.2; 6, 0');
-await page.keyboard.press('Enter');
-await picture('preview');
 
 await openShed(page);
 await page.getByRole('tab', { name: 'Loads', exact: true }).click();
@@ -92,26 +88,49 @@ await page.getByRole('button', { name: 'tables', exact: true }).click();
 await page.getByRole('tab', { name: 'Forces along members', exact: true }).click();
 await picture('rules');
 
-for (const [title, name] of [
-  ['Quay arch', 'arch'],
-  ['Lookout tower', 'tower'],
-  ['Winch bed', 'winch-bed'],
-] as const) {
-  await page.getByRole('link', { name: 'Hashira', exact: true }).click();
-  await page.getByRole('link', { name: title, exact: true }).click();
-  await page.locator('app-ledger').waitFor();
-  await calculated(page, 90_000);
-  if (name === 'winch-bed') {
-    await page.getByText('bare', { exact: true }).click();
-    await page.getByLabel('sections', { exact: true }).check();
-    await choose(page, 'Group members by', 'by section');
-  }
-  await picture(name);
-}
-await page.getByLabel('sections', { exact: true }).uncheck();
-await page.getByRole('combobox', { name: 'What is shown', exact: true }).click();
-await page.getByRole('option', { name: /^Mode 1/ }).click();
-await picture('mode');
+await page.getByRole('link', { name: 'Hashira', exact: true }).click();
+await page.getByRole('link', { name: 'Lookout tower', exact: true }).click();
+await page.locator('app-ledger').waitFor();
+await calculated(page, 90_000);
+await picture('tower');
+
+// The screens of members
+const members = async (): Promise<void> => {
+  await page.getByRole('link', { name: 'Members', exact: true }).click();
+  await page.locator('app-schedule .group').first().waitFor();
+};
+await members();
+await page.getByRole('radio', { name: 'Single diagonal', exact: true }).click();
+await page.locator('app-schedule .fold').last().click();
+await picture('members');
+
+await page.getByRole('link', { name: 'Hashira', exact: true }).click();
+await page.getByRole('link', { name: 'Slip shed', exact: true }).click();
+await page.locator('app-ledger').waitFor();
+await calculated(page);
+await page.getByRole('radio', { name: 'Pinned with haunches', exact: true }).click();
+await members();
+await page.locator('app-schedule .name').nth(1).click();
+await page.locator('app-member-sheet .neighbour').first().waitFor();
+await page.locator('app-member-sheet summary').first().click();
+await picture('sheet');
+await page.getByText('put it on the bench').click();
+await page.getByRole('button', { name: '+ support', exact: true }).click();
+await page.getByRole('button', { name: '+ load', exact: true }).click();
+await picture('bench');
+await page.keyboard.press('Escape');
+await page.getByText('‹ all members').click();
+await page.getByText('lighter sections', { exact: true }).click();
+await page.getByRole('button', { name: 'Find the lightest that pass', exact: true }).click();
+await page.locator('app-suggestions h2').waitFor({ timeout: 120_000 });
+await picture('lighter');
+await page.getByText('load to failure', { exact: true }).click();
+await page.getByText('plastic hinges', { exact: true }).click();
+await page.getByRole('button', { name: 'Raise until it fails', exact: true }).click();
+await page.locator('app-failure .verdict').waitFor({ timeout: 60_000 });
+await page.getByRole('button', { name: 'The same for every alternative', exact: true }).click();
+await page.locator('app-failure .others li').nth(3).waitFor({ timeout: 120_000 });
+await picture('failure');
 
 await page.getByRole('link', { name: 'Hashira', exact: true }).click();
 await page.getByRole('link', { name: 'New design', exact: true }).click();
@@ -123,8 +142,6 @@ await page.locator('app-design-screen .label.plum').first().waitFor({ timeout: 6
 await calculated(page, 60_000);
 await page.getByText('Model check: sound').waitFor();
 await picture('hall');
-await choose(page, 'Slice of the frame', 'row 3');
-await picture('slice');
 
 await page.getByRole('link', { name: 'Hashira', exact: true }).click();
 await page.getByRole('button', { name: 'Duplicate', exact: true }).first().click();

@@ -1,13 +1,20 @@
 import { drain } from '../../base/drain.js';
-import { attempt, fail, ProblemError, unwrapped } from '../../base/problem.js';
+import { attempt, fail, problem, ProblemError, unwrapped } from '../../base/problem.js';
 import { buildFrame } from '../../build/build.js';
 import type { Alternative, Design } from '../../document/types.js';
+import type { Geometry } from '../../geometry/geometry.js';
 import { Namer } from '../../geometry/names.js';
 import { inWords } from '../summaries/problem-words.js';
 import { elasticPath } from './elastic-path.js';
 import type { FailureFile, FailureOptions, FailureProgress } from './failure-file.js';
 import { raisedLoads } from './loads.js';
 import { plasticPath } from './plastic-path.js';
+
+/** Notes name members as people do. */
+function withNames(file: FailureFile, geometry: Geometry, namer: Namer): FailureFile {
+  const worded = (message: string) => inWords(problem('note', message), geometry, namer).message;
+  return { ...file, notes: file.notes.map(worded) };
+}
 
 /** Greatest factor where none is given. */
 const usualMost = 20;
@@ -43,7 +50,7 @@ export function* failureInParts(
   for (;;) {
     const next = attempt(() => parts.next());
     if (!next.ok) throw new ProblemError(next.problems.map((one) => inWords(one, built.geometry, namer)));
-    if (next.value.done) return next.value.value;
+    if (next.value.done) return withNames(next.value.value, built.geometry, namer);
     yield next.value.value;
   }
 }

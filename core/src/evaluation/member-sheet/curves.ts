@@ -109,7 +109,7 @@ function curveOf(
   const values = Object.fromEntries([
     ...forcesOf(plane).map((name) => [name, places.map((place) => valueAt(field, name, place))]),
     ...movesOf(plane).map((name) => [name, fromChord(field, name, places)]),
-  ]) as { [Name in CurveName]?: number[] };
+  ]) as Partial<Record<CurveName, number[]>>;
   if (selection.state !== 'strength') return { ...head, ...values };
   return { ...head, ...values, utilisation: checker.utilisationUnder(index, selection, places) };
 }

@@ -1,11 +1,13 @@
 import { smallHall, simpleBeam } from '../../testing/checked-designs.js';
 import { expectClose } from '../../testing/models.js';
+import { built } from '../../testing/designs.js';
 import { attempt } from '../../base/problem.js';
 import type { Design } from '../../document/types.js';
 import { evaluateAlternative } from '../alternative.js';
 import { poolOf } from '../section-groups/pools.js';
 import { sectionGroups } from '../section-groups/groups.js';
 import { summaryOf } from '../summaries/summary-of.js';
+import { SetAssessor } from './assessed-set.js';
 import { suggest, suggestInParts, type SuggestOptions } from './index.js';
 
 const of = (design: Design, options: SuggestOptions = {}) =>
@@ -124,5 +126,15 @@ describe('suggestions', () => {
       .toBe('unknown-family');
     expect(code(() => of(smallHall(), { maxDepth: 0.05 }))).toBe('nothing-passes');
     expect(code(() => of(smallHall({ combinations: [] })))).toBe('nothing-to-check');
+  });
+
+  it('a set with which something is newly not covered does not pass', () => {
+    const design = simpleBeam();
+    design.sections = [{ id: 'plates', material: 'steel', properties: { A: 5e-3, Iy: 8e-5, Wply: 6e-4 } }];
+    const frame = built(design);
+    const assessed = (uncovered: readonly string[]) =>
+      new SetAssessor({ target: 1, uncovered: new Set(uncovered), secondOrder: false }, []).assess(frame);
+    expect(assessed([])).toEqual(jasmine.objectContaining({ passes: false, other: 'not covered' }));
+    expect(assessed(['b.beam.1']).passes).toBeTrue();
   });
 });

@@ -44,6 +44,16 @@ const keys: readonly { readonly where: string; readonly keys: readonly (readonly
     ],
   },
   {
+    where: 'In a member’s sheet, on the bench, along a path to failure',
+    keys: [
+      ['Arrows', 'move the cursor, or what was put on the bench'],
+      ['Home, End', 'to one end, to the other'],
+      ['Page up, Page down', 'to the most used place of the member'],
+      ['Delete', 'takes away what was put on the bench'],
+      ['Escape', 'back to the schedule'],
+    ],
+  },
+  {
     where: 'In a field of a number',
     keys: [
       ['Arrows up, down', 'one step more, one less'],

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { addSections, giveByRule, ruleKinds, type OwnSection } from '@hashira/core';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { SectionPickerComponent } from '../../ui/section-picker.component';
+import { Router } from '@angular/router';
+import { MembersView } from '../../state/members-view.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { FootBarComponent } from './foot-bar.component';
@@ -41,6 +43,9 @@ import { FootBarComponent } from './foot-bar.component';
         } @else {
           <span class="soft">no condition selects just this; select by what it has in common</span>
         }
+        @if (selection.selected().of === 'members' && selection.count() === 1) {
+          <button type="button" class="plain clear" (click)="openSheet()">its sheet</button>
+        }
         <button type="button" class="plain clear" (click)="selection.clear()">clear</button>
         @if (selection.problem()) {
           <p class="problem" role="alert">{{ selection.problem() }}</p>
@@ -77,11 +82,21 @@ import { FootBarComponent } from './foot-bar.component';
 export class SelectionBarComponent {
   private readonly workspace = inject(DesignWorkspace);
   protected readonly selection = inject(Selection);
+  private readonly members = inject(MembersView);
+  private readonly router = inject(Router);
   protected readonly kinds = computed(() =>
     ruleKinds.filter(({ of, key }) => of === this.selection.selected().of && key !== 'section'),
   );
 
   protected readonly ownSections = computed(() => this.workspace.state()?.design.sections ?? []);
+
+  /** The sheet of the member that is selected. */
+  protected openSheet(): void {
+    this.members.member.set(this.selection.selected().ids[0]);
+    void this.router.navigate(['/designs', this.workspace.id, 'members'], {
+      queryParamsHandling: 'preserve',
+    });
+  }
 
   protected giveKind(select: HTMLSelectElement): void {
     const kind = this.kinds()[Number(select.value)];
