@@ -50,7 +50,8 @@ async function run(name, args = []) {
   rmSync(folder, { recursive: true });
 }
 
-for (const name of ['pipeline', 'recipe', 'checks', 'members']) if (wanted(name)) await measured(name, () => run(name));
+for (const name of ['pipeline', 'recipe', 'checks', 'members'])
+  if (wanted(name)) await measured(name, () => run(name));
 if (wanted('analysis')) {
   const models = parts.filter((part) => part.endsWith('.json'));
   await measured('analysis', () => run('analysis', models));

@@ -49,7 +49,7 @@ describe('ScheduleComponent', () => {
   it('says over as such, with no bar for what is not covered', async () => {
     const weak = quickShed();
     weak.parameters = weak.parameters.map((one) =>
-      one.name === 'rafter_section' ? ({ ...one, value: 'IPE 200' }) : one,
+      one.name === 'rafter_section' ? { ...one, value: 'IPE 200' } : one,
     );
     weak.sections = [{ id: 'raw', material: 'S355', properties: { A: 1e-2, Iy: 2e-4, Wply: 2e-3 } }];
     weak.materials = [
