@@ -132,6 +132,35 @@ program
   );
 
 program
+  .command('compare')
+  .description('print alternatives of a design beside its reference as JSON: differences, foundations, modes')
+  .argument('<design.json>', 'design file')
+  .option('--reference <name>', 'title or id of the alternative to compare with; the design’s when left out')
+  .option('--alternative <name>', 'title or id; several times; all when left out', several)
+  .option('--modes <n>', 'lowest elastic modes of each, paired with the reference’s', countOf)
+  .option('--csv', 'as CSV in SI units: a line a figure, a column an alternative')
+  .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
+  .option('--out <file>', 'write to a file instead of standard output')
+  .action((file: string, options: Parameters<typeof import('./compare.js').compare>[1]) =>
+    exitWith(async () => (await import('./compare.js')).compare(file, options)),
+  );
+
+program
+  .command('explain')
+  .description(
+    'print where a figure of an alternative comes from as JSON: shares of members in a displacement, of load cases in a force',
+  )
+  .argument('<design.json>', 'design file')
+  .requiredOption('--figure <id>', 'id or title of the figure')
+  .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
+  .option('--combination <id>', 'a combination or load case; the worst of those that judge it when left out')
+  .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
+  .option('--out <file>', 'write to a file instead of standard output')
+  .action((file: string, options: Parameters<typeof import('./explain.js').explain>[1]) =>
+    exitWith(async () => (await import('./explain.js')).explain(file, options)),
+  );
+
+program
   .command('cutlist')
   .description(
     'list the pieces of steel of one alternative of a design: mark, section, length, end angles, count, mass',

@@ -7,6 +7,7 @@ export { memberEndMoves } from './frame/transform.js';
 export {
   addStartForces,
   fieldOf,
+  memberFlexibility,
   type Dislocation,
   type InitialStrain,
   type MemberField,
@@ -64,3 +65,4 @@ export {
   type Imperfections,
 } from './loads/imperfections.js';
 export { helpFactorize, useHelpers, type FactorizationJob, type Helpers } from './sparse/threads.js';
+export { flexibilityCount } from './frame/taper.js';

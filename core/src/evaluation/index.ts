@@ -53,3 +53,5 @@ export { standingOf, type ScheduledGroup, type ScheduledMember, type Standing } 
 export type { SheetAnswer } from './questions/member-sheet.js';
 export { longWork, type LongWorkKinds, type LongWorkPart } from './long-work.js';
 export * from './bench/index.js';
+export * from './contributions/index.js';
+export * from './comparison/index.js';

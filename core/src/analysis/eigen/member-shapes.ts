@@ -22,9 +22,12 @@ export interface MemberShapes {
   readonly inner: number;
   /** Stiffness over the inner unknowns; they share none with the ends. */
   readonly Kinner: Float64Array;
-  /** Integration points: place (m) and weight (m). */
+  /** Ends of the segments, m. */
+  readonly breaks: Float64Array;
+  /** Integration points: place (m), weight (m) and segment. */
   readonly x: Float64Array;
   readonly weight: Float64Array;
+  readonly segment: Int32Array;
   /**
    * By point, then field (u, v, w, φ, v′, w′, ψv, ψw), then unknown (12 at the ends, local, then the inner ones):
    * values of the fields under a unit of the unknown.
@@ -97,7 +100,7 @@ class ShapeTable implements MemberShapes {
   readonly x: Float64Array;
   readonly weight: Float64Array;
   readonly table: Float64Array;
-  private readonly segment: Int32Array;
+  readonly segment: Int32Array;
   private readonly frame: Frame;
   private readonly steps: readonly HingeStep[];
   private readonly clamped: Float64Array;
@@ -109,7 +112,7 @@ class ShapeTable implements MemberShapes {
   constructor(
     { frame, elements }: Elastic,
     private readonly m: number,
-    private readonly breaks: Float64Array,
+    readonly breaks: Float64Array,
     points: number,
     bubbles: number,
   ) {

@@ -7,6 +7,7 @@ import { strainEnergy } from '../first-order/mechanism.js';
 import type { Prepared } from '../first-order/static.js';
 import type { Progress } from '../sparse/factor.js';
 import { addSquare, scaledShape } from './buckling.js';
+import { moveAlong, type Move } from './moves-along.js';
 import { largestPairs, type EigenPair, type LanczosOptions } from './lanczos.js';
 import { fieldCount, rich, usual, type MemberShapes, type Richness } from './member-shapes.js';
 import { ShapeCache } from './shape-cache.js';
@@ -22,6 +23,8 @@ export interface VibrationMode {
   readonly shape: Float64Array;
   /** Along global X, Y and Z, kg. */
   readonly effectiveMass: readonly [number, number, number];
+  /** Displacement of the shape at a place of a member, m from its start, global. */
+  readonly moveAlong: (member: number, place: number) => Move;
 }
 
 /** Unknowns up to which a search without a shift is fast enough. */
@@ -64,11 +67,13 @@ function modesWith(
   const cache = new ShapeCache();
   /** Mass matrices by shapes, then by density and area: members alike share them. */
   const masses = new Map<MemberShapes, Map<ResolvedSection, Float64Array>>();
+  const shapesOf: MemberShapes[] = [];
   const members = frame.memberIds.map((_, m): MemberPencil => {
     const own = frame.tapers.get(m)?.breaks ?? Float64Array.of(0, frame.length[m]!);
     const spread = frame.spreadMasses.get(m);
     const breaks = spread ? withPlaces(own, spread) : own;
     const shapes = cache.of(prepared, m, breaks, { forModes: true, richness });
+    shapesOf.push(shapes);
     if (spread)
       return {
         inner: shapes.inner,
@@ -107,12 +112,27 @@ function modesWith(
   const pairs = lowest(pencil, prepared, count, () => step(1));
   return pairs.map(({ lambda, vector }) => {
     const u = pencil.nodes(vector);
+    const shape = scaledShape(u, 1e-9 * greatestMagnitude(vector));
+    const scale = scaleBetween(u, shape);
+    const scaled = {
+      nodes: u.map((value) => scale * value),
+      inner: vector.slice(pencil.outer).map((value) => scale * value),
+      innerStart: pencil.innerStart,
+    };
     return {
       frequency: Math.sqrt(Math.max(0, lambda)) / (2 * Math.PI),
-      shape: scaledShape(u, 1e-9 * greatestMagnitude(vector)),
+      shape,
       effectiveMass: effectiveMass(pencil, prepared, members, vector, u),
+      moveAlong: (m, place) => moveAlong(frame, m, shapesOf[m]!, scaled, place),
     };
   });
+}
+
+/** By what a vector was multiplied to give its scaled shape; 1 where nothing of it is left. */
+function scaleBetween(u: Float64Array, shape: Float64Array): number {
+  let most = 0;
+  shape.forEach((value, i) => (most = Math.abs(value) > Math.abs(shape[most]!) ? i : most));
+  return shape[most] === 0 || u.length === 0 ? 1 : shape[most]! / u[most]!;
 }
 
 /** The breaks of a member with those of what lies along it. */

@@ -53,7 +53,7 @@ export class Pencil {
   private readonly plan: Plan;
   private readonly members: readonly MemberPencil[];
   private readonly extraB: readonly FreedomMatrix[];
-  private readonly innerStart: Int32Array;
+  readonly innerStart: Int32Array;
   private readonly nothing: Float64Array;
   private readonly springs: readonly FreedomMatrix[];
   private readonly sparseB: SmallMatrices;

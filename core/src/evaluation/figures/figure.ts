@@ -1,4 +1,4 @@
-import type { VibrationMode } from '../../analysis/index.js';
+import type { FrameState, VibrationMode } from '../../analysis/index.js';
 import type { CalculationStep, MemberCheck, Stability } from '../../checks/index.js';
 import type { Analysed } from '../stages/index.js';
 import type { BuiltFrame } from '../../build/build.js';
@@ -66,6 +66,12 @@ export interface FigureKind {
     spec: FigureSpec,
     selections: readonly ResultSelection[],
   ): FigureResult | undefined;
+  /** Of a force or a reaction: its value at the place of a result, in any state. */
+  valueIn?(
+    source: FigureSource,
+    spec: FigureSpec,
+    result: FigureResult,
+  ): ((state: FrameState) => number) | undefined;
   /** The way to the value, line by line; the last line is the value. */
   trace(source: FigureSource, spec: FigureSpec, result: FigureResult): CalculationStep[];
 }

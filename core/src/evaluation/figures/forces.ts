@@ -41,7 +41,14 @@ function greatestForce(
         }
       return worst;
     },
-    trace(source, spec, { member, x, result, before = false }) {
+    valueIn({ forces }, spec, { member, x, before = false }) {
+      const m = member === undefined ? undefined : forces.frame.memberIndex.get(member);
+      if (m === undefined || x === undefined) return undefined;
+      const name = componentOf(self, spec) as ForceName;
+      return (state) => forceAt(state.field(m), name, x, before);
+    },
+    trace(source, spec, found) {
+      const { member, x, result, before = false } = found;
       const m = member === undefined ? undefined : source.forces.frame.memberIndex.get(member);
       if (m === undefined || x === undefined || result === undefined) return [];
       const name = componentOf(self, spec) as ForceName;
@@ -49,7 +56,7 @@ function greatestForce(
       return resultSteps(source, result, {
         symbol: name,
         unit,
-        valueOf: (state) => forceAt(state.field(m), name, x, before),
+        valueOf: self.valueIn!(source, spec, found)!,
         formulaOf: (state) => formula(state.field(m), name, x, before),
       });
     },

@@ -31,16 +31,18 @@ export const reaction: FigureKind = {
       }
     return worst;
   },
-  trace(source, spec, { node, result }) {
-    if (node === undefined || result === undefined) return [];
+  valueIn({ forces }, spec, { node }) {
+    const n = node === undefined ? undefined : forces.frame.nodeIndex.get(node);
+    if (n === undefined) return undefined;
+    const at = 6 * n + ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'].indexOf(componentOf(reaction, spec));
+    return (state) => state.reactions[at]!;
+  },
+  trace(source, spec, found) {
+    const valueOf = reaction.valueIn!(source, spec, found);
+    if (!valueOf || found.result === undefined) return [];
     const component = componentOf(reaction, spec);
-    const at =
-      6 * source.forces.frame.nodeIndex.get(node)! + ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'].indexOf(component);
     const symbol = { ux: 'RX', uy: 'RY', uz: 'RZ', rx: 'MX', ry: 'MY', rz: 'MZ' }[component]!;
-    return resultSteps(source, result, {
-      symbol,
-      unit: component.startsWith('r') ? 'N·m' : 'N',
-      valueOf: (state) => state.reactions[at]!,
-    });
+    const unit = component.startsWith('r') ? 'N·m' : 'N';
+    return resultSteps(source, found.result, { symbol, unit, valueOf });
   },
 };

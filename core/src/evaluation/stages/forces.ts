@@ -47,6 +47,8 @@ export interface Analysed {
   /** Those that have a state. */
   readonly selections: readonly ResultSelection[];
   readonly states: ReadonlyMap<string, FrameState>;
+  /** The frame that a selection's state is of: with the stiffnesses of the direct analysis method where they count. */
+  frameOf(selection: string): Frame;
   /** Resultant of each load case about the origin, 6 each. */
   readonly resultants: readonly Float64Array[];
   readonly notes: readonly string[];
@@ -86,6 +88,8 @@ export function* analysedInParts(
   const tell = progress ? { progress } : {};
   const resultants = appliedResultants(frame);
   const said = [...(placed?.notes ?? []), ...notes, ...(travelling === undefined ? [] : [travelling])];
+  let softer = frame;
+  let softened: readonly ResultSelection[] = [];
   const of = (main: Analysis, ...apart: Analysis[]): Analysed => {
     const states = new Map([...apart, main].flatMap((one) => [...one.states]));
     let first: Analysis | undefined = secondOrder ? undefined : main;
@@ -96,6 +100,7 @@ export function* analysedInParts(
       order: secondOrder ? 2 : 1,
       selections: [...single, ...combinations].filter(({ id }) => states.has(id)),
       states,
+      frameOf: (selection) => (softened.some(({ id }) => id === selection) ? softer : frame),
       resultants,
       said: own,
       notes: [...new Set([...said, ...[main, ...apart].flatMap((one) => one.notes)])],
@@ -114,7 +119,10 @@ export function* analysedInParts(
         combinations.filter(({ state }) => state !== 'strength'),
       ]
     : [combinations, []];
-  const softer = direct ? softened(model, frame, combinations, tell) : frame;
+  if (direct) {
+    softer = withReducedStiffnesses(model, frame, combinations, tell);
+    softened = reduced;
+  }
   // The last words of a frame past its critical load are what is known in first order
   const telling = brief ? <T>(run: () => T): T => run() : explainingDivergence(frame, combinations);
   const parts = analyseInParts(softer, reduced, settings);
@@ -161,7 +169,7 @@ export function withOwnLoads(
 }
 
 /** The frame with the stiffnesses of the direct analysis method. */
-function softened(
+function withReducedStiffnesses(
   model: FrameModel,
   frame: Frame,
   combinations: readonly ResultSelection[],

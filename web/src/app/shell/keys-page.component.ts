@@ -81,24 +81,30 @@ const keys: readonly { readonly where: string; readonly keys: readonly (readonly
       [modal]="true"
       [draggable]="false"
       closeAriaLabel="Close"
-      [style]="{ width: '44rem' }"
+      [style]="{ width: '62rem', maxWidth: '95vw' }"
     >
-      <div class="groups">
-        @for (group of keys; track group.where) {
-          <section>
-            <h3>{{ group.where }}</h3>
-            <dl>
-              @for (key of group.keys; track key[0]) {
-                <dt>{{ key[0] }}</dt>
-                <dd>{{ key[1] }}</dd>
-              }
-            </dl>
-          </section>
-        }
+      <div class="page" tabindex="0" role="region" aria-label="All keys">
+        <div class="groups">
+          @for (group of keys; track group.where) {
+            <section>
+              <h3>{{ group.where }}</h3>
+              <dl>
+                @for (key of group.keys; track key[0]) {
+                  <dt>{{ key[0] }}</dt>
+                  <dd>{{ key[1] }}</dd>
+                }
+              </dl>
+            </section>
+          }
+        </div>
       </div>
     </p-dialog>
   `,
   styles: `
+    .page {
+      max-height: calc(90vh - 7rem);
+      overflow-y: auto;
+    }
     .groups {
       columns: 2 18rem;
       column-gap: 2rem;

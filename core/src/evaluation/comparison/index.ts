@@ -1,0 +1,11 @@
+export {
+  compare,
+  compareEvaluated,
+  type ComparedAlternative,
+  type CompareOptions,
+  type Comparison,
+} from './compare.js';
+export { differencesInWords } from './differs.js';
+export type { ComparedFigure, RankedFigure } from './figures.js';
+export type { Foundation, FoundationDirection, FoundationRange } from './foundations.js';
+export type { PairedMode } from './paired-modes.js';

@@ -1,0 +1,4 @@
+export { explain, type Contributions } from './explain.js';
+export type { MemberShare, OtherShare, Shares } from './shares.js';
+export type { CaseShare, CaseShares } from './load-cases.js';
+export type { ForceShare } from './condition-forces.js';
