@@ -1,4 +1,4 @@
-// npm run bench: prints figures, asserts nothing. Names choose parts: npm run bench -- pipeline recipe checks members analysis screen;
+// npm run bench: prints figures, asserts nothing. Names choose parts: npm run bench -- pipeline recipe checks members comparison analysis screen;
 // frame models to measure may follow: npm run bench -- analysis tower.json
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -50,7 +50,7 @@ async function run(name, args = []) {
   rmSync(folder, { recursive: true });
 }
 
-for (const name of ['pipeline', 'recipe', 'checks', 'members'])
+for (const name of ['pipeline', 'recipe', 'checks', 'members', 'comparison'])
   if (wanted(name)) await measured(name, () => run(name));
 if (wanted('analysis')) {
   const models = parts.filter((part) => part.endsWith('.json'));

@@ -321,6 +321,36 @@ describe('hashira', () => {
     expect((JSON.parse(failure.out) as { format: string }).format).toBe('hashira-failure');
   });
 
+  it('compares alternatives, says where a figure comes from and what changed', () => {
+    const compared = hashira('compare', shed, '--alternative', 'Pinned bases', '--modes', '2');
+    expect(compared.code).withContext(compared.err).toBe(0);
+    const { format, alternatives } = JSON.parse(compared.out) as {
+      format: string;
+      alternatives: { differs: string[]; modes: { pair: object | null }[] }[];
+    };
+    expect([format, alternatives.length, alternatives[1]!.differs.length]).toEqual([
+      'hashira-comparison',
+      2,
+      1,
+    ]);
+    expect(alternatives[1]!.modes.length).toBe(2);
+    const table = hashira('compare', shed, '--csv');
+    expect(table.out.split('\r\n')[0]).toContain('figure,unit,');
+    const explained = hashira('explain', shed, '--figure', 'sway');
+    expect(explained.code).withContext(explained.err).toBe(0);
+    const { value, sum } = JSON.parse(explained.out) as { value: number; sum: number };
+    expect(Math.abs(sum - value)).toBeLessThan(1e-9 * Math.abs(value));
+    expect(errorsOf(hashira('explain', shed, '--figure', 'x'))[0]!.code).toBe('unknown-figure');
+    expect(errorsOf(hashira('compare', shed, '--modes', 'many'))[0]!.code).toBe('wrong-arguments');
+    const same = JSON.parse(hashira('changes', shed, shed).out) as Record<string, unknown[]>;
+    for (const list of ['sentences', 'added', 'removed', 'moved', 'changed'])
+      expect(same[list]).withContext(list).toEqual([]);
+    const between = hashira('changes', shed, '--alternative', 'Pinned bases', '--csv');
+    expect(between.out.split('\r\n')[0]).toBe('kind,what,place,before,after');
+    expect(between.out).toContain('changed,support,');
+    expect(errorsOf(hashira('changes', shed))[0]!.code).toBe('wrong-arguments');
+  });
+
   it('says what is wrong with what they are given, and that a search ends at its most', () => {
     const codeOf = (...args: string[]) =>
       (JSON.parse(hashira(...args).err) as { errors: { code: string }[] }).errors[0]!.code;

@@ -161,6 +161,17 @@ program
   );
 
 program
+  .command('changes')
+  .description('print what changed between two designs, two frame models, or two alternatives of a design')
+  .argument('<files...>', 'two files, or one design')
+  .option('--alternative <name>', 'title or id; twice for two alternatives of one design', several)
+  .option('--csv', 'as CSV: kind, what, place, before, after')
+  .option('--out <file>', 'write to a file instead of standard output')
+  .action((files: string[], options: Parameters<typeof import('./changes.js').changes>[1]) =>
+    exitWith(async () => (await import('./changes.js')).changes(files, options)),
+  );
+
+program
   .command('cutlist')
   .description(
     'list the pieces of steel of one alternative of a design: mark, section, length, end angles, count, mass',

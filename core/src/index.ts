@@ -9,6 +9,7 @@ export * from './evaluation/index.js';
 export { cutList } from './evaluation/cut-list/cut-list.js';
 export * from './drawing/index.js';
 export * from './results/index.js';
+export { changesCsv } from './files/csv/changes.js';
 export { comparisonCsv } from './files/csv/comparison.js';
 export { cutListCsv } from './files/csv/cut-list.js';
 export { readParameters, writeParameters } from './files/csv/parameters.js';

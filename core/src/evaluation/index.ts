@@ -55,3 +55,4 @@ export { longWork, type LongWorkKinds, type LongWorkPart } from './long-work.js'
 export * from './bench/index.js';
 export * from './contributions/index.js';
 export * from './comparison/index.js';
+export * from './changes/index.js';

@@ -45,9 +45,7 @@ const byDirection = <T>(
   held: readonly number[],
   of: (k: number) => T,
 ): Partial<Record<FoundationDirection, T>> =>
-  Object.fromEntries(held.map((k) => [directions[k]!, of(k)] as const)) as Partial<
-    Record<FoundationDirection, T>
-  >;
+  Object.fromEntries(held.map((k) => [directions[k]!, of(k)] as const));
 
 const atSupport = (cases: ReturnType<typeof casesOf>, n: number, held: readonly number[]) =>
   Object.fromEntries(

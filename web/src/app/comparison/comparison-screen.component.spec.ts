@@ -45,6 +45,21 @@ describe('ComparisonScreenComponent', () => {
     expect(cells('Utilisation')[0]).toContain('−');
   });
 
+  it('says above each stage in words what differs from the reference', async () => {
+    const said = () => [...host().querySelectorAll('.differs')].map((one) => one.textContent.trim());
+    expect(said()[0]).toBe('');
+    expect(
+      said()
+        .slice(1)
+        .every((words) => words.includes(' instead of ')),
+    ).toBeTrue();
+    const before = said()[1];
+    workspace.apply((design) => setReference(design, design.alternatives[1]!.id));
+    await settled();
+    expect(said()[1]).toBe('');
+    expect(said()[0]).not.toBe(before);
+  });
+
   it('says which alternative is beyond its limits, where and under what', () => {
     expect(cells('Apex deflection')[2]).toMatch(/over.*apex, C\d/);
     const headings = [...host().querySelectorAll('section h2')].map((h) => h.textContent);

@@ -12,6 +12,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
+  differencesInWords,
   fitView,
   setReference,
   standardViews,
@@ -42,8 +43,8 @@ import { FiguresChartComponent, type ChartSeries } from './figures-chart.compone
 
 /** Free space around a frame on its stage, px: room for values and reactions. */
 const margins = { left: 84, right: 84, top: 54, bottom: 78 };
-/** Height of a stage's heading, px. */
-const headHeight = 26;
+/** Height of a stage's heading and of what differs below it, px. */
+const headHeight = 46;
 
 /** Alternatives as equal stages, with one view, one scale and one load case, over one table and a chart. */
 @Component({
@@ -168,6 +169,7 @@ export class ComparisonScreenComponent {
       };
       return {
         alternative,
+        differs: this.differs().get(alternative.id)!,
         summary,
         problems: summary?.problems ?? [],
         content,
@@ -176,6 +178,18 @@ export class ComparisonScreenComponent {
       };
     }),
   );
+
+  /** In what each differs from the reference, in words, by alternative. */
+  private readonly differs = computed(() => {
+    const design = this.design();
+    const reference = design.alternatives.find(({ id }) => id === design.reference)!;
+    return new Map(
+      design.alternatives.map((one) => [
+        one.id,
+        one === reference ? '' : differencesInWords(design, one, reference).join('; ') || 'as the reference',
+      ]),
+    );
+  });
 
   /** What a stage shows, in few words; of a shape what it comes to in that alternative. */
   private shownOf(scene: DrawnScene | undefined): string {

@@ -1,0 +1,1 @@
+export { changesBetween, type Changed, type Comparable, type FrameChanges, type Part } from './changes.js';

@@ -1,0 +1,121 @@
+import type { Design } from '../../document/types.js';
+import { matchRecords, type Identified } from './match-records.js';
+import { renamedLike } from './renamed-design.js';
+import { sameText, written } from './words.js';
+
+/** A change of a design in words, each with what was and what is. */
+export interface Sentence {
+  /** Which list of the design, such as `rules`. */
+  readonly of: string;
+  /** Id of the record that it is about; absent for settings. */
+  readonly id?: string;
+  /** What it is called, with the field: `rule "Bases", support`. */
+  readonly what: string;
+  readonly before: string;
+  readonly after: string;
+}
+
+type Record_ = Identified & { readonly title?: string };
+
+/** The lists of a design whose records are told of, by what one of them is called. */
+const lists: readonly (readonly [of: string, one: string, read: (design: Design) => readonly Record_[]])[] = [
+  ['parameters', 'parameter', ({ parameters }) => parameters.map((one) => ({ ...one, id: one.name }))],
+  ['axes', 'grid lines along', ({ axes }) => axes.map((one) => ({ ...one, id: one.along }))],
+  ['sections', 'section', ({ sections }) => sections],
+  ['materials', 'material', ({ materials }) => materials],
+  ['steps', 'step', ({ steps }) => steps],
+  ['rules', 'rule', ({ rules }) => rules],
+  ['loadCases', 'load case', ({ loadCases }) => loadCases],
+  ['combinations', 'combination', ({ combinations }) => combinations],
+  ['choices', 'choice', ({ choices }) => choices.map(({ options: _, ...one }) => one)],
+  [
+    'options',
+    'option',
+    ({ choices }) =>
+      choices.flatMap(({ id, title, options }) =>
+        options.map(({ changes, ...option }) => ({
+          ...changes,
+          id: `${id} ${option.id}`,
+          title: `${option.title} of ${title}`,
+        })),
+      ),
+  ],
+  ['alternatives', 'alternative', ({ alternatives }) => alternatives],
+  ['figures', 'figure', ({ figures }) => figures],
+];
+
+/** What changed from one design to another; names of ids and the order of lists are no change. */
+export function changedSentences(before: Design, given: Design): Sentence[] {
+  const after = renamedLike(given, before);
+  return [
+    ...settingsChanged(before, after),
+    ...lists.flatMap(([of, one, read]) => recordsChanged(of, one, read(before), read(after))),
+  ];
+}
+
+function settingsChanged(before: Design, after: Design): Sentence[] {
+  const parts = (design: Design): Record<string, unknown> => ({
+    title: design.title,
+    space: design.space,
+    ...prefixed('analysis', design.analysis),
+    ...prefixed('code', design.code),
+    'combinations by rule': design.combine,
+    'reference alternative': design.reference,
+  });
+  return fieldsChanged(parts(before), parts(after)).map((change) => ({ of: 'settings', ...change }));
+}
+
+const prefixed = (prefix: string, record: object): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(record).map(([name, value]) => [`${prefix}, ${name}`, value]));
+
+function recordsChanged(
+  of: string,
+  one: string,
+  before: readonly Record_[],
+  after: readonly Record_[],
+): Sentence[] {
+  const { pairs, removed, added } = matchRecords(before, after);
+  const called = ({ id, title }: Record_) => `${one} "${title ?? id}"`;
+  return [
+    ...pairs.flatMap((pair) => {
+      const name = called(pair.after);
+      const fields = fieldsChanged({ ...pair.before, id: '' }, { ...pair.after, id: '' });
+      return fields.map(({ what, ...rest }) => ({
+        of,
+        id: pair.after.id,
+        what:
+          of === 'parameters' && what === 'value' ? (pair.after.title ?? pair.after.id) : `${name}, ${what}`,
+        ...rest,
+      }));
+    }),
+    ...removed.map((gone) => ({
+      of,
+      id: gone.id,
+      what: called(gone),
+      before: contentOf(gone),
+      after: 'removed',
+    })),
+    ...added.map((made) => ({
+      of,
+      id: made.id,
+      what: called(made),
+      before: 'not there',
+      after: contentOf(made),
+    })),
+  ];
+}
+
+const contentOf = ({ id: _, title: __, ...content }: Record_): string => written(content);
+
+function fieldsChanged(before: object, after: object): Pick<Sentence, 'what' | 'before' | 'after'>[] {
+  const [a, b] = [new Map(Object.entries(before)), new Map(Object.entries(after))];
+  return [...new Set([...a.keys(), ...b.keys()])].flatMap((what) =>
+    sameText(a.get(what)) === sameText(b.get(what))
+      ? []
+      : [{ what, before: written(a.get(what)), after: written(b.get(what)) }],
+  );
+}
+
+/** A change as a sentence: `Rule "Bases", support: pinned → fixed`. */
+export const inOneLine = ({ what, before, after }: Pick<Sentence, 'what' | 'before' | 'after'>): string =>
+  `${what[0]!.toUpperCase()}${what.slice(1)}: ${before} → ${after}`;
