@@ -2,26 +2,44 @@ import { applyAlternative, pickedOption } from '../../document/alternatives.js';
 import type { Alternative, Design } from '../../document/types.js';
 import { parametersOf } from '../summaries/parameter-summaries.js';
 
-/** In what an alternative differs from another, in words: "Bases: pinned instead of fixed", "Span: 24 m instead of 22 m". */
-export function differencesInWords(
+/** A choice or a parameter of which two alternatives take different options or values, as they are written. */
+export interface ChosenOtherwise {
+  readonly title: string;
+  readonly own: string;
+  readonly other: string;
+}
+
+/** In what an alternative differs from another: choices, then parameters to which one of the two gives a value of its own. */
+export const differencesBetween = (
   design: Design,
   alternative: Alternative,
   reference: Alternative,
-): string[] {
-  return [...ofChoices(design, alternative, reference), ...ofParameters(design, alternative, reference)];
-}
+): ChosenOtherwise[] => [
+  ...ofChoices(design, alternative, reference),
+  ...ofParameters(design, alternative, reference),
+];
 
-function ofChoices(design: Design, alternative: Alternative, reference: Alternative): string[] {
+/** The same in words: "Bases: pinned instead of fixed", "Span: 24 m instead of 22 m". */
+export const differencesInWords = (
+  design: Design,
+  alternative: Alternative,
+  reference: Alternative,
+): string[] =>
+  differencesBetween(design, alternative, reference).map(
+    ({ title, own, other }) => `${title}: ${own} instead of ${other}`,
+  );
+
+function ofChoices(design: Design, alternative: Alternative, reference: Alternative): ChosenOtherwise[] {
   return design.choices.flatMap(({ id, title, options }) => {
     const [own, other] = [alternative, reference].map((one) => pickedOption(design.choices, one, id));
     const named = (option: string | undefined) =>
       options.find((one) => one.id === option)?.title ?? option ?? '';
-    return own === other ? [] : [`${title}: ${named(own)} instead of ${named(other)}`];
+    return own === other ? [] : [{ title, own: named(own), other: named(other) }];
   });
 }
 
 /** Parameters to which one of the two gives a value of its own, and which come to another value in the other. */
-function ofParameters(design: Design, alternative: Alternative, reference: Alternative): string[] {
+function ofParameters(design: Design, alternative: Alternative, reference: Alternative): ChosenOtherwise[] {
   const [own, other] = [valuesOf(design, alternative), valuesOf(design, reference)];
   const named = new Set([
     ...Object.keys(alternative.parameters ?? {}),
@@ -33,7 +51,7 @@ function ofParameters(design: Design, alternative: Alternative, reference: Alter
     const [written, writtenBefore] = [own.written.get(name) ?? '', other.written.get(name) ?? ''];
     const isSame =
       value === undefined || before === undefined ? written === writtenBefore : same(value, before);
-    return isSame ? [] : [`${title}: ${written} instead of ${writtenBefore}`];
+    return isSame ? [] : [{ title, own: written, other: writtenBefore }];
   });
 }
 

@@ -5,7 +5,7 @@ export {
   type CompareOptions,
   type Comparison,
 } from './compare.js';
-export { differencesInWords } from './differs.js';
+export { differencesBetween, differencesInWords, type ChosenOtherwise } from './differs.js';
 export type { ComparedFigure, RankedFigure } from './figures.js';
 export type { Foundation, FoundationDirection, FoundationRange } from './foundations.js';
 export type { PairedMode } from './paired-modes.js';

@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
-  differencesInWords,
+  differencesBetween,
   fitView,
   setReference,
   standardViews,
@@ -179,15 +179,17 @@ export class ComparisonScreenComponent {
     }),
   );
 
-  /** In what each differs from the reference, in words, by alternative. */
+  /** In what each differs from the reference, by alternative: in few words, and in whole ones. */
   private readonly differs = computed(() => {
     const design = this.design();
     const reference = design.alternatives.find(({ id }) => id === design.reference)!;
     return new Map(
-      design.alternatives.map((one) => [
-        one.id,
-        one === reference ? '' : differencesInWords(design, one, reference).join('; ') || 'as the reference',
-      ]),
+      design.alternatives.map((one) => {
+        const found = differencesBetween(design, one, reference);
+        const short = found.map(({ title, own }) => `${title}: ${own}`).join('; ');
+        const whole = found.map(({ title, own, other }) => `${title}: ${own} instead of ${other}`).join('; ');
+        return [one.id, { short: short || (one === reference ? '' : 'as the reference'), whole }];
+      }),
     );
   });
 
