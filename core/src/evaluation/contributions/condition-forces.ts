@@ -1,5 +1,5 @@
 import { forceAt, type ForceName, type ResultSelection } from '../../results/index.js';
-import { joinedFieldOf, isCovered } from '../../checks/index.js';
+import { joinedFieldOf, isCovered, type MemberCheck } from '../../checks/index.js';
 import type { EvaluatedAlternative } from '../alternative.js';
 import type { FigureResult } from '../figures/index.js';
 import { byLoadCase, type CaseShares } from './load-cases.js';
@@ -17,14 +17,15 @@ const names: readonly ForceName[] = ['N', 'Vy', 'Vz', 'T', 'My', 'Mz'];
 export function conditionForces(
   of: EvaluatedAlternative,
   selection: ResultSelection,
-  { member, x = 0 }: FigureResult,
+  { member, x = 0, value: used }: FigureResult,
+  checks: readonly MemberCheck[],
 ): {
   readonly condition?: { readonly clause: string; readonly title: string };
   readonly forces: readonly ForceShare[];
 } {
-  const { forces, checks = [] } = of.evaluation!;
+  const { forces } = of.evaluation!;
   const { frame, states } = forces;
-  const check = checks.find((one) => one.member === member)!;
+  const check = checks.find((one) => one.member === member && one.utilisation === used)!;
   const pieces = check.of.map((id) => frame.memberIndex.get(id)!);
   const at = (id: string, name: ForceName) => {
     const state = states.get(id)!;

@@ -249,6 +249,20 @@ describe('where a force and a utilisation come from', () => {
     expect(condition!.clause).toContain('6.2.5');
   });
 
+  it('a utilisation under the combination that is asked for, not under the one that governs', () => {
+    const design = simpleBeam({
+      figures: [{ id: 'use', title: 'Use', kind: 'utilisation' }],
+      combinations: [
+        { id: 'U1', state: 'strength', factors: { Q: 1.5 } },
+        { id: 'U2', state: 'strength', factors: { Q: 0.5 } },
+      ],
+    });
+    const { value, combination, forces } = explained(design, 'use', 'U2');
+    expect(combination).toBe('U2');
+    expectClose(value, (0.5 * 20e3 * 36) / 8 / (platesWpl * fy));
+    expectClose(forces!.find(({ component }) => component === 'My')!.value, (0.5 * 20e3 * 36) / 8);
+  });
+
   it('names what it does not know', () => {
     const code = (figure: string, under?: string) => {
       const outcome = attempt(() => explained(pushedPortal(), figure, under));

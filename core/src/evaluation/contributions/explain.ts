@@ -1,7 +1,8 @@
 import { fail } from '../../base/problem.js';
+import type { MemberCheck } from '../../checks/index.js';
 import type { FigureSpec } from '../../document/types.js';
 import { combinationOf, type ResultSelection } from '../../results/index.js';
-import type { EvaluatedAlternative } from '../alternative.js';
+import { checksUnder, type EvaluatedAlternative } from '../alternative.js';
 import { figureSourceOf } from '../figures/figure-table.js';
 import { figureKindOf, judging, type FigureResult, type FigureSource } from '../figures/index.js';
 import { conditionForces, type ForceShare } from './condition-forces.js';
@@ -44,7 +45,7 @@ export function explain(of: EvaluatedAlternative, figure: string, under?: string
   const source = figureSourceOf(of);
   if (!source || !of.namer)
     return fail('no-value', 'The alternative has no forces: its frame could not be analysed.', {});
-  const { result, selection } = figureUnder(source, spec, under);
+  const { result, selection, checks } = figureUnder(of, source, spec, under);
   const head = {
     format: 'hashira-contributions' as const,
     version: 1 as const,
@@ -70,7 +71,7 @@ export function explain(of: EvaluatedAlternative, figure: string, under?: string
   }
   const valueIn = figureKindOf(spec).valueIn?.(source, spec, result);
   if (valueIn) return { ...head, ...byLoadCase(of, selection, valueIn) };
-  if (spec.kind === 'utilisation') return { ...head, ...conditionForces(of, selection, result) };
+  if (spec.kind === 'utilisation') return { ...head, ...conditionForces(of, selection, result, checks) };
   return notFromLoads(spec);
 }
 
@@ -95,10 +96,15 @@ function figureNamed(figures: readonly FigureSpec[], name: string): FigureSpec {
 
 /** A figure read under one load case or combination, or the worst of those that judge it. */
 function figureUnder(
+  of: EvaluatedAlternative,
   source: FigureSource,
   spec: FigureSpec,
   under: string | undefined,
-): { readonly result: FigureResult; readonly selection: ResultSelection } {
+): {
+  readonly result: FigureResult;
+  readonly selection: ResultSelection;
+  readonly checks: readonly MemberCheck[];
+} {
   const { selections } = source.forces;
   const asked =
     under === undefined
@@ -110,7 +116,12 @@ function figureUnder(
       `There is no combination or load case "${under}"; the design has ${[...new Set(selections.map(combinationOf))].join(', ')}.`,
       { combination: under },
     );
-  const result = figureKindOf(spec).compute(source, spec, asked);
+  // Checks are kept over all combinations: under one they are another reading
+  const checks =
+    under === undefined
+      ? (source.checks ?? [])
+      : [...new Set(asked.map(combinationOf))].flatMap((id) => checksUnder(of, id) ?? []);
+  const result = figureKindOf(spec).compute({ ...source, checks }, spec, asked);
   if (!result)
     return fail(
       'no-value',
@@ -118,5 +129,5 @@ function figureUnder(
       { figure: spec.id },
     );
   const selection = selections.find(({ id }) => id === result.result);
-  return selection ? { result, selection } : notFromLoads(spec);
+  return selection ? { result, selection, checks } : notFromLoads(spec);
 }
