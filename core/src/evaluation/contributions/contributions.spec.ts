@@ -263,6 +263,16 @@ describe('where a force and a utilisation come from', () => {
     expectClose(forces!.find(({ component }) => component === 'My')!.value, (0.5 * 20e3 * 36) / 8);
   });
 
+  it('a utilisation in the state of the combination in which its condition governs', () => {
+    const shed = slipShed();
+    const run = evaluateAlternative(shed, shed.alternatives[0]!, 'checks');
+    const { member, combination, situation, forces } = explain(run, 'utilisation');
+    const { governs } = run.evaluation!.checks!.find((one) => one.member === member)!;
+    expect(governs!.situation).toBeDefined();
+    expect([combination, situation]).toEqual([governs!.combination, governs!.situation]);
+    expect(forces!.map(({ component }) => component)).toEqual(['N', 'Vz', 'My']);
+  });
+
   it('names what it does not know', () => {
     const code = (figure: string, under?: string) => {
       const outcome = attempt(() => explained(pushedPortal(), figure, under));

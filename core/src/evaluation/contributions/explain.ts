@@ -128,6 +128,15 @@ function figureUnder(
       `The figure "${spec.title}" has no value in this alternative: there is nothing to read it from.`,
       { figure: spec.id },
     );
-  const selection = selections.find(({ id }) => id === result.result);
+  // Of a combination with several states that is meant in which the condition governs
+  const governs =
+    spec.kind === 'utilisation'
+      ? checks.find(({ member, utilisation }) => member === result.member && utilisation === result.value)
+          ?.governs
+      : undefined;
+  const selection =
+    selections.find(
+      (one) => combinationOf(one) === governs?.combination && one.situation?.words === governs.situation,
+    ) ?? selections.find(({ id }) => id === result.result);
   return selection ? { result, selection, checks } : notFromLoads(spec);
 }
