@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { choose, expect, openSlipShed, test } from './application.js';
 import type { Page } from '@playwright/test';
 
@@ -87,4 +88,19 @@ test('a chart of two chosen figures', async ({ page, app }) => {
     /Moment at a base: Fixed bases −214\skN·m, Pinned bases 0/,
   );
   await expect(chart.locator('svg')).toContainText('Moment at a base, kN·m');
+});
+
+test('a difference opens to where it comes from', async ({ page, app }) => {
+  await openSlipShed(page, app);
+  await openComparison(page);
+  const button = row(page, 'Eaves sway')
+    .getByRole('button', { name: /where it comes from/ })
+    .first();
+  await button.click();
+  const panel = page.getByRole('dialog', { name: /Eaves sway/ });
+  await expect(panel.getByRole('row', { name: /left column bending/ })).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(panel).toBeHidden();
+  await expect(button).toBeFocused();
 });

@@ -50,6 +50,7 @@ export {
 export * from './member-sheet/index.js';
 export * from './failure/index.js';
 export { standingOf, type ScheduledGroup, type ScheduledMember, type Standing } from './schedule/schedule.js';
+export type { ContributionsAnswer } from './questions/contributions.js';
 export type { SheetAnswer } from './questions/member-sheet.js';
 export { longWork, type LongWorkKinds, type LongWorkPart } from './long-work.js';
 export * from './bench/index.js';

@@ -75,6 +75,11 @@ export function explain(of: EvaluatedAlternative, figure: string, under?: string
   return notFromLoads(spec);
 }
 
+/** Whether it can be said where a figure comes from. */
+export const isExplained = (spec: FigureSpec): boolean =>
+  figureKindOf(spec).valueIn !== undefined ||
+  ['displacement', 'drift', 'deflection', 'utilisation'].includes(spec.kind);
+
 const notFromLoads = (spec: FigureSpec): never =>
   fail(
     'not-supported',

@@ -1,4 +1,5 @@
 import { bench } from './bench.js';
+import { contributions } from './contributions.js';
 import { cuts } from './cuts.js';
 import { figureTrace } from './figure-trace.js';
 import { figuresUnder } from './figures-under.js';
@@ -36,6 +37,7 @@ export const questions = {
   memberSheet,
   neighbours,
   bench,
+  contributions,
 };
 
 /** Questions by their names, with what they ask and what is answered. */

@@ -14,6 +14,7 @@ import { FormsModule } from '@angular/forms';
 import {
   differencesBetween,
   fitView,
+  isExplained,
   setReference,
   standardViews,
   type DrawnScene,
@@ -40,6 +41,7 @@ import type { StageContent } from '../stage/types';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { ViewState } from '../state/view-state.service';
 import { FiguresChartComponent, type ChartSeries } from './figures-chart.component';
+import { WhyComponent, type Difference } from './why.component';
 
 /** Free space around a frame on its stage, px: room for values and reactions. */
 const margins = { left: 84, right: 84, top: 54, bottom: 78 };
@@ -57,6 +59,7 @@ const headHeight = 46;
     StageBarComponent,
     TracePanelComponent,
     FiguresChartComponent,
+    WhyComponent,
   ],
   templateUrl: './comparison-screen.component.html',
   styleUrl: './comparison-screen.component.css',
@@ -201,21 +204,23 @@ export class ComparisonScreenComponent {
 
   /** Figures of each alternative, in the order of the design. */
   private readonly values = computed(() =>
-    this.design().figures.map(({ id, title }) => ({
-      id,
-      title,
+    this.design().figures.map((spec) => ({
+      id: spec.id,
+      title: spec.title,
+      explained: isExplained(spec),
       cells: this.columns().map(({ alternative, summary }) => {
         const list = this.basis() === 'governing' ? summary?.figures : this.alone().get(alternative.id);
-        return list?.find((figure) => figure.id === id);
+        return list?.find((figure) => figure.id === spec.id);
       }),
     })),
   );
 
   protected readonly rows = computed(() => {
     const reference = this.design().alternatives.findIndex((a) => a.id === this.design().reference);
-    return this.values().map(({ id, title, cells }) => ({
+    return this.values().map(({ id, title, explained, cells }) => ({
       id,
       title,
+      explained,
       limit: cells.map((cell) => (cell ? limitText(cell) : '')).find((text) => text !== '') ?? '',
       cells: cells.map((figure, column) => ({
         column,
@@ -241,6 +246,32 @@ export class ComparisonScreenComponent {
     return { names: this.design().alternatives.map((a) => a.title), series };
   });
 
+  /** The difference of which it is shown where it comes from. */
+  protected readonly why = signal<Difference | undefined>(undefined);
+  private opener: HTMLElement | null = null;
+
+  protected askWhy(row: { readonly id: string; readonly title: string }, column: number): void {
+    const { alternative, summary } = this.columns()[column]!;
+    const { quantity } = summary!.figures.find(({ id }) => id === row.id)!;
+    this.traces.close();
+    this.opener = document.activeElement as HTMLElement | null;
+    this.why.set({
+      figure: row.id,
+      title: row.title,
+      quantity,
+      alternative: alternative.id,
+      reference: this.design().reference,
+      ...(this.basis() === 'shown' ? { result: this.view.resultId() } : {}),
+    });
+  }
+
+  /** Closes it; the focus goes back to what opened it. */
+  protected closeWhy(): void {
+    this.why.set(undefined);
+    this.opener?.focus();
+    this.opener = null;
+  }
+
   protected setFirst(id: string): void {
     this.chosenFirst.set(id);
   }
@@ -262,6 +293,7 @@ export class ComparisonScreenComponent {
   }
 
   protected trace(figure: string, column: number): void {
+    this.why.set(undefined);
     const { alternative, summary } = this.columns()[column]!;
     const shown = this.basis() === 'shown' ? { result: this.view.resultId() } : {};
     this.traces.open({
