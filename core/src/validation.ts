@@ -6,7 +6,7 @@ export { solveToFile, type ResultsFile, type SolveOptions } from './files/result
 export { cutList, type CutList, type CutListRow } from './evaluation/cut-list/cut-list.js';
 export { cutListCsv } from './files/csv/cut-list.js';
 export { readModel } from './files/model-file.js';
-export { parseJson, parseModel, validateModel } from './model/parse.js';
+export { checkSchema, parseJson, parseModel, validateModel } from './model/parse.js';
 export { frameModelSchema } from './model/schema.js';
 export { parseDesign, validateDesign } from './document/read.js';
 export { designSchema } from './document/schema.js';

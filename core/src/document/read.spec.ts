@@ -27,6 +27,9 @@ describe('a design file', () => {
     expect(messageOf({ ...slipShed(), version: 3 })).toContain('newer-version');
     expect(messageOf({ ...slipShed(), colour: 'red' })).toContain('"colour" is not known');
     expect(messageOf({ ...slipShed(), reference: 'x' })).toContain('reference "x"');
+    const decided = { ...slipShed(), decision: { alternative: 'x' } };
+    expect(messageOf(decided)).toContain('decided for "x", which is no alternative');
+    expect(messageOf({ ...decided, decision: { alternative: 'pinned', note: 'why' } })).toBe('taken');
   });
 
   it('is refused when an id is used twice or a load case does not exist', () => {

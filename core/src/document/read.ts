@@ -61,7 +61,7 @@ function completed(given: Partial<Design> & Pick<Design, 'steps' | 'alternatives
     choices,
     figures,
   } = given;
-  const { format, version, title, space, steps, combine, alternatives } = given as Design;
+  const { format, version, title, space, steps, combine, alternatives, decision } = given as Design;
   return {
     format,
     version,
@@ -82,6 +82,7 @@ function completed(given: Partial<Design> & Pick<Design, 'steps' | 'alternatives
     alternatives,
     figures: figures ?? [],
     reference: given.reference ?? alternatives[0]!.id,
+    ...(decision ? { decision } : {}),
   };
 }
 
@@ -159,6 +160,12 @@ function checkReferences(design: Design): Problem[] {
   checkMaterials(design, report);
   if (!design.alternatives.some((a) => a.id === design.reference))
     report('/reference', `The reference "${design.reference}" is no alternative of the design`);
+  const { decision } = design;
+  if (decision && !design.alternatives.some((a) => a.id === decision.alternative))
+    report(
+      '/decision/alternative',
+      `The design is decided for "${decision.alternative}", which is no alternative of it`,
+    );
   return problems;
 }
 

@@ -152,6 +152,7 @@ export const designSchema = {
       },
       figures: list(figureSchema, 100),
       reference: text,
+      decision: object({ alternative: text, note: { type: 'string', maxLength: 4000 } }, ['alternative']),
     },
     ['format', 'version', 'title', 'space', 'steps', 'alternatives'],
   ),

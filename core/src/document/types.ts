@@ -29,6 +29,13 @@ export interface Design {
   figures: FigureSpec[];
   /** Id of the alternative that differences refer to. */
   reference: string;
+  decision?: Decision;
+}
+
+/** The alternative that was decided for, and why. */
+export interface Decision {
+  alternative: string;
+  note?: string;
 }
 
 export interface AnalysisChoice {

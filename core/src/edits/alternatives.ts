@@ -42,12 +42,17 @@ export function addAlternative(design: Design, title = 'New alternative'): { des
   };
 }
 
-/** Removes an alternative; the last one stays. The reference moves to the first one left when it is removed. */
+/**
+ * Removes an alternative; the last one stays. The reference moves to the first one left when it is removed, and a decision for it goes
+ * with it.
+ */
 export function removeAlternative(design: Design, id: string): Design {
   if (design.alternatives.length < 2) return design;
   const alternatives = design.alternatives.filter((a) => a.id !== id);
   const reference = design.reference === id ? alternatives[0]!.id : design.reference;
-  return { ...design, alternatives, reference };
+  const { decision, ...rest } = design;
+  const isKept = decision !== undefined && decision.alternative !== id;
+  return { ...rest, alternatives, reference, ...(isKept ? { decision } : {}) };
 }
 
 /** Puts an alternative that was removed back to its place; nothing changes if its id is taken. */
@@ -74,4 +79,11 @@ export function pickOption(design: Design, id: string, choice: string, option: s
 /** Chooses the alternative that differences refer to. */
 export function setReference(design: Design, id: string): Design {
   return { ...design, reference: id };
+}
+
+/** Decides for an alternative, with a note why; without an id the decision is taken back. */
+export function decideFor(design: Design, id: string | undefined, note = ''): Design {
+  const { decision: _, ...rest } = design;
+  if (id === undefined) return rest;
+  return { ...rest, decision: { alternative: id, ...(note === '' ? {} : { note }) } };
 }

@@ -5,6 +5,7 @@ import {
   duplicateAlternative,
   insertAlternative,
   pickOption,
+  decideFor,
   removeAlternative,
   renameAlternative,
   setOwnParameter,
@@ -66,6 +67,17 @@ describe('changes of a design', () => {
     design = removeAlternative(removeAlternative(design, 'fixed'), 'three-hinges');
     expect(design.alternatives.map((a) => a.id)).toEqual(['three-hinges']);
     expect(renameAlternative(design, 'three-hinges', 'Only').alternatives[0]!.title).toBe('Only');
+  });
+});
+
+describe('a decision', () => {
+  it('is for an alternative with a note, is taken back, and goes with its alternative', () => {
+    const decided = decideFor(slipShed(), 'pinned', 'cheaper footings');
+    expect(decided.decision).toEqual({ alternative: 'pinned', note: 'cheaper footings' });
+    expect(decideFor(decided, 'haunched').decision).toEqual({ alternative: 'haunched' });
+    expect(decideFor(decided, undefined)).toEqual(slipShed());
+    expect(removeAlternative(decided, 'fixed').decision?.alternative).toBe('pinned');
+    expect(removeAlternative(decided, 'pinned').decision).toBeUndefined();
   });
 });
 

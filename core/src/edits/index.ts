@@ -6,6 +6,7 @@ export {
   removeAlternative,
   renameAlternative,
   setReference,
+  decideFor,
 } from './alternatives.js';
 export {
   addAllCombinations,

@@ -34,6 +34,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   removeAlternative: (d) => changes.removeAlternative(d, 'pinned'),
   renameAlternative: (d) => changes.renameAlternative(d, 'pinned', 'Other'),
   setReference: (d) => changes.setReference(d, 'pinned'),
+  decideFor: (d) => changes.decideFor(d, 'pinned', 'It needs no foundation that turns.'),
   addAllCombinations: (d) => changes.addAllCombinations(d),
   addChoice: (d) =>
     changes.addChoice(d, { id: 'k', title: 'K', options: [{ id: 'o', title: 'O', changes: {} }] }),

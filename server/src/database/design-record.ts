@@ -8,6 +8,9 @@ export interface DesignRecord {
   alternatives: number;
   /** 1 on creation, one more with each save. */
   revision: number;
+  /** Title of the alternative that was decided for, and why. */
+  decided: string | null;
+  decidedWhy: string | null;
   document: string;
   /** ISO 8601, UTC. */
   createdAt: string;
@@ -26,6 +29,8 @@ export const DesignRecordSchema = new EntitySchema<DesignRecord>({
     title: { type: 'text' },
     alternatives: { type: 'integer' },
     revision: { type: 'integer' },
+    decided: { type: 'text', nullable: true },
+    decidedWhy: { type: 'text', nullable: true },
     document: { type: 'text' },
     createdAt: { type: 'text' },
     updatedAt: { type: 'text' },

@@ -16,6 +16,7 @@ import { DesignRecordSchema } from './design-record.js';
 import { examineIntegrity } from './integrity.js';
 import { holdAlone } from './lock.js';
 import { migrations } from './migrations/index.js';
+import { PreviewRecordSchema } from './preview-record.js';
 import { RevisionRecordSchema } from './revision-record.js';
 import { schemaProblem } from './schema.js';
 import { logProblem } from './write-ahead-log.js';
@@ -106,7 +107,7 @@ function connect(path: string): Promise<DataSource> {
   return new DataSource({
     type: 'better-sqlite3',
     database: path,
-    entities: [DesignRecordSchema, RevisionRecordSchema],
+    entities: [DesignRecordSchema, RevisionRecordSchema, PreviewRecordSchema],
     migrations,
     migrationsRun: true,
     synchronize: false,

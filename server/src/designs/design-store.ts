@@ -6,12 +6,13 @@ import type { Design } from '@hashira/core';
 import type { DesignDatabase } from '../database/design-database.js';
 import { DesignRecordSchema, type DesignRecord } from '../database/design-record.js';
 import { readDocument } from './document.js';
+import { PreviewRecordSchema, type PreviewRecord } from '../database/preview-record.js';
 import { RevisionRecordSchema, type RevisionRecord } from '../database/revision-record.js';
 
 /** A design in the list. */
 export type DesignSummary = Pick<
   DesignRecord,
-  'id' | 'title' | 'alternatives' | 'revision' | 'createdAt' | 'updatedAt'
+  'id' | 'title' | 'alternatives' | 'revision' | 'decided' | 'decidedWhy' | 'createdAt' | 'updatedAt'
 >;
 
 /** Columns of a design in a list: all but its document. */
@@ -20,12 +21,14 @@ const listed = {
   title: true,
   alternatives: true,
   revision: true,
+  decided: true,
+  decidedWhy: true,
   createdAt: true,
   updatedAt: true,
 } as const;
 
-/** The same, and why its document cannot be read where that is so. */
-export type ListedDesign = DesignSummary & { readonly unreadable?: string };
+/** The same, with its preview where there is one of this revision, and why its document cannot be read where that is so. */
+export type ListedDesign = DesignSummary & { readonly preview?: unknown; readonly unreadable?: string };
 
 /** A revision in the list. */
 export type RevisionSummary = Pick<RevisionRecord, 'revision' | 'title' | 'savedAt' | 'name'>;
@@ -51,12 +54,14 @@ export type ChangeOutcome =
 export class DesignStore {
   private readonly records: Repository<DesignRecord>;
   private readonly history: Repository<RevisionRecord>;
+  private readonly previews: Repository<PreviewRecord>;
   private readonly saves = new EventEmitter();
   /** What was found in each stored document, by design. */
   private readonly examined = new Map<string, { revision: number; fault: string | undefined }>();
 
   constructor(private readonly database: DesignDatabase) {
     this.records = database.source.getRepository(DesignRecordSchema);
+    this.previews = database.source.getRepository(PreviewRecordSchema);
     this.history = database.source.getRepository(RevisionRecordSchema);
     // One listener an open browser
     this.saves.setMaxListeners(0);
@@ -135,12 +140,31 @@ export class DesignStore {
         order: { updatedAt: 'DESC', id: 'ASC' },
       }),
     );
+    const kept = new Map(
+      (await this.database.read(() => this.previews.find())).map((one) => [one.designId, one]),
+    );
     const out: ListedDesign[] = [];
     for (const summary of summaries) {
       const unreadable = await this.faultOf(summary);
-      out.push(unreadable === undefined ? summary : { ...summary, unreadable });
+      const preview = kept.get(summary.id);
+      const isCurrent = preview?.revision === summary.revision;
+      out.push({
+        ...summary,
+        ...(isCurrent ? { preview: JSON.parse(preview.content) as unknown } : {}),
+        ...(unreadable === undefined ? {} : { unreadable }),
+      });
     }
     return out;
+  }
+
+  /** Keeps the preview of a design's current revision. */
+  async keepPreview(id: string, revision: number, preview: object): Promise<ChangeOutcome> {
+    const current = await this.find(id);
+    if (!current) return { kind: 'missing' };
+    if (current.revision !== revision) return { kind: 'conflict', revision: current.revision };
+    const content = JSON.stringify(preview);
+    await this.database.write(() => this.previews.upsert({ designId: id, revision, content }, ['designId']));
+    return { kind: 'done', revision };
   }
 
   /** What is wrong with a stored document; each revision is looked at once, with other work let through in between. */
@@ -220,10 +244,15 @@ export class DesignStore {
   }
 }
 
-function columns(design: Design): Pick<DesignRecord, 'title' | 'alternatives' | 'document'> {
+function columns(
+  design: Design,
+): Pick<DesignRecord, 'title' | 'alternatives' | 'decided' | 'decidedWhy' | 'document'> {
+  const { decision } = design;
   return {
     title: design.title,
     alternatives: design.alternatives.length,
+    decided: design.alternatives.find(({ id }) => id === decision?.alternative)?.title ?? null,
+    decidedWhy: decision?.note ?? null,
     document: JSON.stringify(design),
   };
 }

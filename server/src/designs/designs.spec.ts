@@ -98,6 +98,24 @@ describe('the designs’ REST interface', () => {
     expect((await send('GET', `/${id}`)).status).toBe(200);
   });
 
+  it('lists what was decided, and the preview of the current revision', async () => {
+    const id = await create();
+    const decided = { ...slipShed(), decision: { alternative: 'pinned', note: 'cheaper footings' } };
+    await send('PUT', `/${id}`, decided, 1);
+    const preview = { reference: 'Fixed bases', figures: [], statuses: ['pass'], picture: '<svg ></svg>' };
+    expect((await send('PUT', `/${id}/preview`, preview, 1)).status).toBe(412);
+    expect((await send('PUT', `/${id}/preview`, preview, 2)).status).toBe(204);
+    const wrong = await send('PUT', `/${id}/preview`, { ...preview, picture: '<script>' }, 2);
+    expect(wrong.status).toBe(422);
+    const list = async () => ((await (await send('GET', '')).json()) as Record<string, unknown>[])[0]!;
+    expect(await list()).toEqual(
+      jasmine.objectContaining({ decided: 'Pinned bases', decidedWhy: 'cheaper footings', preview }),
+    );
+    await send('PUT', `/${id}`, { ...decided, title: 'Other' }, 2);
+    expect((await list())['preview']).toBeUndefined();
+    expect((await send('PUT', '/none/preview', preview, 1)).status).toBe(404);
+  });
+
   it('duplicates under a title of its own', async () => {
     const id = await create();
     await send('POST', `/${id}/duplicate`);

@@ -6,6 +6,7 @@ import type { RevisionRecord } from '../database/revision-record.js';
 import { only } from '../http/guard.js';
 import { HttpProblem } from '../http/problem-details.js';
 import { readDocument } from './document.js';
+import { previewOf } from './preview.js';
 import { readBodyAside } from './reading.js';
 import { keepDeletedDays, type ChangeOutcome, type DesignStore } from './design-store.js';
 
@@ -58,6 +59,12 @@ export function designRoutes(store: DesignStore): Router {
 
   router.delete('/:id', async (request, response) => {
     done(await store.remove(idOf(request), basedOn(request)));
+    response.status(204).end();
+  });
+
+  router.put('/:id/preview', requireJson, json({ limit: '300kb' }), async (request, response) => {
+    const preview = previewOf(request.body);
+    done(await store.keepPreview(idOf(request), basedOn(request), preview));
     response.status(204).end();
   });
 
@@ -115,6 +122,7 @@ const allowed = {
   '/deleted': 'GET',
   '/events': 'GET',
   '/:id': 'GET, PUT, DELETE',
+  '/:id/preview': 'PUT',
   '/:id/duplicate': 'POST',
   '/:id/restore': 'POST',
   '/:id/revisions': 'GET',

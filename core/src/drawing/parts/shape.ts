@@ -26,13 +26,11 @@ export function drawShape(
   shape: Float64Array,
   { shown = () => true, alone }: ShapeOptions = {},
 ): boolean {
-  const still = shape.every((value) => Math.abs(value) < 1e-9);
-  const most = alone?.reduce((a, b) => Math.max(a, b), 0) ?? 0;
-  const local = still && alone !== undefined && most > 0;
+  const bowing = bowingMembers(shape, alone);
   for (let m = 0; m < frame.memberIds.length; m++) {
     if (!shown(m)) continue;
     const L = frame.length[m]!;
-    const bows = local && alone[m]! > 0.1 * most;
+    const bows = bowing?.(m) ?? false;
     const move = bows ? halfWave(frame, m) : cubicMove(frame, m, memberEndMoves(frame, m, shape));
     const count = bows || frame.axialOnly[m] === 0 ? parts : 1;
     const at = Array.from({ length: count + 1 }, (_, i) => i / count);
@@ -42,8 +40,29 @@ export function drawShape(
       at.map(move),
     );
   }
-  return local;
+  return bowing !== undefined;
 }
+
+/** Which members buckle between their nodes; undefined where the nodes move, or nothing is known of members. */
+function bowingMembers(
+  shape: Float64Array,
+  alone: Float64Array | undefined,
+): ((member: number) => boolean) | undefined {
+  const most = alone?.reduce((a, b) => Math.max(a, b), 0) ?? 0;
+  const still = shape.every((value) => Math.abs(value) < 1e-9);
+  return still && alone !== undefined && most > 0 ? (m) => alone[m]! > 0.1 * most : undefined;
+}
+
+/** Displacement of a shape at a share of a member's length, global, as it is drawn. */
+export const moveOfShape = (
+  frame: Frame,
+  m: number,
+  shape: Float64Array,
+  alone?: Float64Array,
+): ((share: number) => Point) =>
+  bowingMembers(shape, alone)?.(m)
+    ? halfWave(frame, m)
+    : cubicMove(frame, m, memberEndMoves(frame, m, shape));
 
 /** A mechanism's motion, told by the displacements of nodes: rigid between them. */
 export function drawMotion(pen: Draughtsman, frame: Frame, move: (node: number) => Point): void {

@@ -1,6 +1,7 @@
 import { flatPortal, smallHall } from '../../testing/checked-designs.js';
 import { built } from '../../testing/designs.js';
 import { attempt } from '../../base/problem.js';
+import { decideFor } from '../../edits/index.js';
 import { changesCsv } from '../../files/csv/changes.js';
 import type { Design } from '../../document/types.js';
 import { changesBetween, type Comparable, type FrameChanges } from './index.js';
@@ -27,6 +28,11 @@ function hallWith(change: (hall: Design) => void): Design {
 }
 
 describe('what changed', () => {
+  it('tells a decision and its note', () => {
+    const decided = decideFor(smallHall(), smallHall().reference, 'it is the lightest');
+    expect(between(smallHall(), decided).sentences.join('\n')).toContain('it is the lightest');
+  });
+
   it('nothing between a design and itself with its lists in another order', () => {
     const turned = hallWith((hall) => {
       for (const list of [hall.rules, hall.loadCases, hall.combinations, hall.parameters, hall.figures])

@@ -61,6 +61,8 @@ function settingsChanged(before: Design, after: Design): Sentence[] {
     ...prefixed('code', design.code),
     'combinations by rule': design.combine,
     'reference alternative': design.reference,
+    'decided for': design.decision?.alternative,
+    'why it was decided': design.decision?.note,
   });
   return fieldsChanged(parts(before), parts(after)).map((change) => ({ of: 'settings', ...change }));
 }

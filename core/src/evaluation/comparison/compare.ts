@@ -4,14 +4,30 @@ import { pickedOption } from '../../document/alternatives.js';
 import type { Alternative, Design } from '../../document/types.js';
 import { evaluateAlternative, type EvaluatedAlternative } from '../alternative.js';
 import { sectionGroups } from '../section-groups/groups.js';
-import type { Analysed } from '../stages/index.js';
 import { summaryOf } from '../summaries/summary-of.js';
 import type { AlternativeSummary, SummaryStatus } from '../summaries/summary.js';
 import { differencesInWords } from './differs.js';
 import { comparedFigures, ranked, type ComparedFigure, type RankedFigure } from './figures.js';
 import { foundationsOf, type Foundation } from './foundations.js';
 import { evaluatedFree } from './free-frame.js';
-import { pairModes, type Modes, type PairedMode } from './paired-modes.js';
+import { pairShapes } from './pair-shapes.js';
+import { placedModes, type PlacedShapes } from './placed-shapes.js';
+
+/** A mode and the one of the reference that is most like it. */
+export interface PairedMode {
+  /** From 1; rigid motions are not counted. */
+  readonly mode: number;
+  /** Hz. */
+  readonly frequency: number;
+  /** Null where none of the reference is like it. */
+  readonly pair: {
+    readonly mode: number;
+    /** Modal assurance criterion, 0 to 1. */
+    readonly mac: number;
+    /** Frequency over the reference's. */
+    readonly ratio: number;
+  } | null;
+}
 
 /** An alternative beside the reference; SI. */
 export interface ComparedAlternative {
@@ -134,36 +150,36 @@ function pairedWith(
   return (of) => {
     const own = of === reference ? base : modesOf(of, count);
     if (!own) return { modes: [], notes: ['It has no modes: its frame could not be built, or has no mass.'] };
-    const first = { ...own, modes: own.modes.slice(0, count) };
+    const first = { ...own, shapes: own.shapes.slice(0, count) };
     if (!base) return { modes: unpaired(first), notes: ['The reference has no modes to be paired with.'] };
-    const modes = pairModes(first, base);
-    const shares = own === base || [...own.forces.model.members].some(hasNameIn(base));
+    const modes = pairShapes(first, base).map(({ mode, value, pair }): PairedMode => {
+      const { turned: _, ...told } = pair ?? { turned: false };
+      return { mode, frequency: value, pair: pair ? (told as PairedMode['pair']) : null };
+    });
+    const places = new Set(base.places);
     return {
       modes,
-      notes: shares ? [] : ['It has no member in common with the reference: its modes are not paired.'],
+      notes: own.places.some((place) => places.has(place))
+        ? []
+        : ['It has no member in common with the reference: its modes are not paired.'],
     };
   };
 }
 
-const hasNameIn = ({ forces }: Modes) => {
-  const names = new Set(forces.model.members.map(({ id, design }) => design?.group ?? id));
-  return ({ id, design }: Analysed['model']['members'][number]) => names.has(design?.group ?? id);
-};
-
-const unpaired = ({ modes }: Modes): PairedMode[] =>
-  modes.map(({ frequency }, i) => ({ mode: i + 1, frequency, pair: null }));
+const unpaired = ({ shapes }: PlacedShapes): PairedMode[] =>
+  shapes.map(({ value }, i) => ({ mode: i + 1, frequency: value, pair: null }));
 
 /** At most so many elastic modes of an alternative; undefined where its frame has none. */
-function modesOf({ evaluation }: EvaluatedAlternative, count: number): Modes | undefined {
+function modesOf({ evaluation }: EvaluatedAlternative, count: number): PlacedShapes | undefined {
   if (!evaluation) return undefined;
   const { forces, modes: known = [] } = evaluation;
-  const elastic = (modes: Modes['modes']) => modes.filter(({ frequency }) => frequency > 0);
-  if (elastic(known).length >= count) return { forces, modes: elastic(known).slice(0, count) };
+  const elastic = (modes: typeof known) => modes.filter(({ frequency }) => frequency > 0);
+  if (elastic(known).length >= count) return placedModes(forces, elastic(known).slice(0, count));
   const outcome = attempt(() => {
     const prepared = prepareEquations(forces.frame);
     const found = vibrationModes(prepared, count);
     const rigid = found.length - elastic(found).length;
     return elastic(rigid === 0 ? found : vibrationModes(prepared, count + rigid)).slice(0, count);
   });
-  return outcome.ok && outcome.value.length > 0 ? { forces, modes: outcome.value } : undefined;
+  return outcome.ok && outcome.value.length > 0 ? placedModes(forces, outcome.value) : undefined;
 }

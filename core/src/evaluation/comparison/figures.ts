@@ -1,3 +1,4 @@
+import type { Design } from '../../document/types.js';
 import { difference } from '../difference.js';
 import type { AlternativeSummary, FigureSummary } from '../summaries/summary.js';
 
@@ -15,6 +16,26 @@ export interface ComparedFigure extends Pick<
   readonly ratio?: number;
   /** Nearer to zero, or greater where the limit is a least one; null where they are equal, and of the reference. */
   readonly better?: boolean | null;
+}
+
+/** Alternatives by their summaries alone, the reference first. */
+export function compareSummaries(
+  { alternatives, reference }: Pick<Design, 'alternatives' | 'reference'>,
+  summaries: readonly AlternativeSummary[],
+) {
+  const of = (id: string) => summaries.find((one) => one.id === id);
+  const base = of(reference);
+  const others = alternatives.filter(({ id }) => id !== reference);
+  const sorted = [...alternatives.filter(({ id }) => id === reference), ...others];
+  return {
+    alternatives: sorted.flatMap(({ id, title }) => {
+      const own = of(id);
+      if (!own || !base) return [];
+      const { status, alphaCr } = own;
+      const figures = comparedFigures(own, base);
+      return [{ title, status, figures, ...(alphaCr === undefined ? {} : { alphaCr }) }];
+    }),
+  };
 }
 
 /** How much a figure differs among the alternatives. */

@@ -9,6 +9,8 @@ import { imposedWork, strainParts, strainWork, type StrainParts } from './virtua
 /** A physical member's share in a displacement. */
 export interface MemberShare extends StrainParts {
   readonly member: string;
+  /** Its pieces. */
+  readonly of: readonly string[];
   readonly title: string;
   readonly sum: number;
 }
@@ -124,9 +126,9 @@ function memberShares(work: Work): { readonly members: MemberShare[]; readonly i
     ...one,
   }));
   return {
-    members: named.map(({ member, title, elastic }) => {
+    members: named.map(({ member, of, title, elastic }) => {
       const sum = strainParts.reduce((total, part) => total + elastic[part], 0);
-      return { member, title, ...elastic, sum };
+      return { member, of, title, ...elastic, sum };
     }),
     imposed: named.flatMap(({ title, temperature, pretension }): OtherShare[] => [
       { kind: 'temperature', where: title, sum: temperature },

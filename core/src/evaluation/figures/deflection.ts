@@ -26,6 +26,7 @@ export const deflection: FigureKind = {
   judgedBy: 'service',
   of: 'members',
   components: ['chord', 'start', 'end'],
+  readsAs: 'L',
   quantity: () => 'deflection',
   compute(source, spec, selections) {
     let worst: FigureResult | undefined;
@@ -38,7 +39,7 @@ export const deflection: FigureKind = {
           length,
           from,
         );
-        worst = worse(worst, { value, result: selection.id, member: id, x });
+        worst = worse(worst, { value, result: selection.id, member: id, x, length });
       }
     return worst;
   },

@@ -60,6 +60,7 @@ export const drift: FigureKind = {
   judgedBy: 'service',
   of: 'nodes',
   components: ['horizontal', 'ux', 'uy'],
+  readsAs: 'h',
   quantity: () => 'number',
   compute(source, spec, selections) {
     const { frame, states } = source.forces;

@@ -55,10 +55,13 @@ function reaches(source: FigureSource, needs: Needs): boolean {
   return needs === 'geometry' || source[needs] !== undefined;
 }
 
-function headOf(spec: FigureSpec): Pick<FigureSummary, 'id' | 'title' | 'quantity' | 'signed' | 'limitIs'> {
+function headOf(
+  spec: FigureSpec,
+): Pick<FigureSummary, 'id' | 'title' | 'quantity' | 'signed' | 'limitIs' | 'readsAs'> {
   const kind = figureKindOf(spec);
-  const { signed, limitIs } = kind;
-  return { id: spec.id, title: spec.title, quantity: kind.quantity(spec), signed, limitIs };
+  const { signed, limitIs, readsAs } = kind;
+  const head = { id: spec.id, title: spec.title, quantity: kind.quantity(spec), signed, limitIs };
+  return readsAs === 'h' ? { ...head, readsAs: { of: 'h' } } : head;
 }
 
 function pending(spec: FigureSpec): FigureSummary {
@@ -78,11 +81,16 @@ function summarised(spec: FigureSpec, source: FigureSource, namer: Namer): Figur
   return {
     ...head,
     value: result.value,
+    ...lengthOf(spec, result),
     place: placeOf(result, namer),
     ...(result.result === undefined ? {} : { combination: combinationNamed(source, result.result) }),
     status: limit === undefined ? 'none' : keepsLimit(spec, result.value, limit) ? 'pass' : 'fail',
   };
 }
+
+/** The length of which a deflection reads as a share. */
+const lengthOf = (spec: FigureSpec, { length }: FigureResult): Pick<FigureSummary, 'readsAs'> =>
+  figureKindOf(spec).readsAs === 'L' && length !== undefined ? { readsAs: { of: 'L', length } } : {};
 
 /** The combination of a state that a value was found in. */
 function combinationNamed({ forces }: FigureSource, result: string): string {

@@ -28,6 +28,8 @@ export interface FigureResult {
   readonly member?: string;
   /** m from the member's start. */
   readonly x?: number;
+  /** Of the physical member, m, where the value reads as a share of it. */
+  readonly length?: number;
   /** At a jump: the value just before x. */
   readonly before?: boolean;
   readonly node?: string;
@@ -57,6 +59,8 @@ export interface FigureKind {
   readonly numbered?: boolean;
   /** It is reckoned by rates for families of sections. */
   readonly rated?: boolean;
+  /** It also reads as a share: of a storey's height, as h/300, or of a member's length, as L/300. */
+  readonly readsAs?: 'h' | 'L';
   /** Components it can be of, the first where the design does not say. */
   readonly components: readonly string[];
   quantity(spec: FigureSpec): QuantityName;

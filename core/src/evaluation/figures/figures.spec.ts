@@ -233,3 +233,12 @@ describe('storey drift', () => {
     near(drift!, Math.max(first! / 3, (second! - first!) / 4), 1e-3);
   });
 });
+
+describe('figures that read as shares of a length', () => {
+  it('a drift is a share of the height, a deflection has the length of its member', () => {
+    const { found } = figures([mast], [foot, push], { kind: 'drift' });
+    expect(found[0]!.readsAs).toEqual({ of: 'h' });
+    const { found: sagging } = figures([beam], ends, { kind: 'deflection' }, { kind: 'mass' });
+    expect(sagging.map(({ readsAs }) => readsAs)).toEqual([{ of: 'L', length: 6 }, undefined]);
+  });
+});

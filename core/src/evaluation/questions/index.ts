@@ -3,6 +3,7 @@ import { contributions } from './contributions.js';
 import { cuts } from './cuts.js';
 import { figureTrace } from './figure-trace.js';
 import { figuresUnder } from './figures-under.js';
+import { makeUp } from './make-up.js';
 import { matches } from './matches.js';
 import { memberSheet } from './member-sheet.js';
 import { memberSteps } from './member-steps.js';
@@ -14,6 +15,7 @@ import type { Question } from './question.js';
 import { reading } from './reading.js';
 import { schedule } from './schedule.js';
 import { selection } from './selection.js';
+import { shapes } from './shapes.js';
 import { sums } from './sums.js';
 import { table } from './table.js';
 import { tags } from './tags.js';
@@ -38,6 +40,8 @@ export const questions = {
   neighbours,
   bench,
   contributions,
+  shapes,
+  makeUp,
 };
 
 /** Questions by their names, with what they ask and what is answered. */

@@ -14,6 +14,8 @@ export interface FigureSummary {
   readonly signed: boolean;
   /** SI; absent while it is not known yet, or where there is nothing to read it from. */
   readonly value?: number;
+  /** It also reads as a share of a storey's height (the value is that share) or of a member's length, m. */
+  readonly readsAs?: { readonly of: 'h' } | { readonly of: 'L'; readonly length: number };
   /** It is still being worked out. */
   readonly pending?: boolean;
   /** Where and under which loads, in words; or why there is no value. */

@@ -2,6 +2,7 @@ import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { setReference } from '@hashira/core';
 import { openDesign } from '../testing/open-design';
 import type { DesignWorkspace } from '../state/design-workspace.service';
+import { ComparisonView } from '../state/comparison-view.service';
 import { ViewState } from '../state/view-state.service';
 import { ComparisonScreenComponent } from './comparison-screen.component';
 
@@ -14,14 +15,16 @@ describe('ComparisonScreenComponent', () => {
     await fixture.whenStable();
   };
   const row = (title: string) =>
-    [...host().querySelectorAll('tbody tr')].find((one) => one.textContent.includes(title))!;
+    [...host().querySelectorAll('tbody tr')].find(
+      (one) => one.querySelector('.title')?.textContent.trim() === title,
+    )!;
   const cells = (title: string) =>
     [...row(title).querySelectorAll('td')].map((cell) => cell.textContent.replace(/\s+/g, ' ').trim());
 
   beforeEach(async () => {
     workspace = openDesign();
     fixture = TestBed.createComponent(ComparisonScreenComponent);
-    host().style.cssText = 'display:block;width:1280px;height:760px';
+    host().style.cssText = 'display:grid;width:1280px;height:760px';
     document.body.append(host());
     await settled();
   });
@@ -32,7 +35,7 @@ describe('ComparisonScreenComponent', () => {
 
   it('has a stage and a column for each alternative, a row for each figure', () => {
     expect(host().querySelectorAll('app-stage').length).toBe(4);
-    expect(host().querySelectorAll('tbody tr').length).toBe(10);
+    for (const { title } of workspace.state()!.design.figures) expect(row(title)).toBeDefined();
     expect(row('Steel mass').querySelectorAll('td').length).toBe(4);
   });
 
@@ -76,7 +79,8 @@ describe('ComparisonScreenComponent', () => {
     expect(new Set(shown())).toEqual(new Set(['Strength, all combinations']));
     view.showResult('mode.1');
     await settled();
-    expect(shown().every((text) => /^vibrates at [\d.]+ Hz$/.test(text))).toBeTrue();
+    expect(shown()[0]).toMatch(/^[\d.]+ Hz, sway$/);
+    expect(shown()[1]).toMatch(/^[\d.]+ Hz, MAC 0\.\d\d, sway$/);
     // Fixed bases are stiffer than pinned ones
     const [fixed, pinned] = shown().map((text) => Number(/[\d.]+/.exec(text)![0]));
     expect(fixed!).toBeGreaterThan(pinned!);
@@ -111,5 +115,47 @@ describe('ComparisonScreenComponent', () => {
     await settled();
     // Snow by hand: half of 4.4 kN/m on 22 m, in every alternative
     for (const cell of cells('Vertical reaction')) expect(cell).toContain('48.4 kN');
+  });
+
+  it('opens a difference to the shares, drawn on both frames, and goes back to the table', async () => {
+    const difference = row('Eaves sway').querySelector<HTMLElement>('button.difference')!;
+    difference.focus();
+    difference.click();
+    await settled();
+    expect(host().querySelectorAll('app-stage').length).toBe(2);
+    expect(host().querySelectorAll('app-stage .band').length).toBeGreaterThan(4);
+    expect(host().querySelector('app-figures-table')).toBeNull();
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+    await settled();
+    expect(host().querySelectorAll('app-stage').length).toBe(4);
+    expect(document.activeElement!.getAttribute('aria-label')).toContain('Eaves sway');
+  });
+
+  it('lays the reference under the others', async () => {
+    TestBed.inject(ComparisonView).overlay.set(true);
+    await settled();
+    const titles = [...host().querySelectorAll('section')].map((one) => one.getAttribute('aria-label'));
+    expect(titles).toEqual(['Pinned bases', 'Three hinges', 'Pinned with haunches']);
+    expect(host().querySelectorAll('app-stage-canvas.under').length).toBe(6);
+    expect(host().querySelector('.differs')!.textContent).toContain('over Fixed bases');
+  });
+
+  it('has those on large stages that are chosen in the table or the strip', async () => {
+    const box = (of: string) => host().querySelector<HTMLInputElement>(`[aria-label="${of}"]`)!;
+    box('Fixed bases on a large stage').click();
+    box('Three hinges, on a large stage').click();
+    await settled();
+    const titles = [...host().querySelectorAll('section')].map((one) => one.getAttribute('aria-label'));
+    expect(titles).toEqual(['Pinned bases', 'Pinned with haunches']);
+    expect(TestBed.inject(ComparisonView).inAddress()['large']).toBe('pinned,haunched');
+  });
+
+  it('turns a shape that is drawn the other way round, so that all move as the reference does', async () => {
+    TestBed.inject(ViewState).showResult('mode.2');
+    await settled();
+    const { resultOf } = TestBed.inject(ViewState);
+    expect(Object.keys(resultOf())).toEqual(['pinned', 'three-hinges', 'haunched']);
+    fixture.destroy();
+    expect(resultOf()).toEqual({});
   });
 });

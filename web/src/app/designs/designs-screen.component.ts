@@ -11,13 +11,12 @@ import { TableModule } from 'primeng/table';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi, type DeletedDesigns, type DesignSummary } from '../state/saving/design-api.service';
 import { downloadDesign, readDesignFile } from '../state/saving/design-file';
-import { StageCanvasComponent } from '../stage/paint/stage-canvas.component';
 import { Thumbnails } from './thumbnails.service';
 
 /** All designs, each with its frame and its most telling numbers: open, duplicate, rename, delete with undo, export and import. */
 @Component({
   selector: 'app-designs-screen',
-  imports: [RouterLink, StageCanvasComponent, TableModule, Button, Dialog, InputText, FormsModule, DatePipe],
+  imports: [RouterLink, TableModule, Button, Dialog, InputText, FormsModule, DatePipe],
   templateUrl: './designs-screen.component.html',
   styleUrl: './designs-screen.component.css',
   providers: [Thumbnails],

@@ -1,10 +1,10 @@
 import { Injectable, inject, signal, type OnDestroy } from '@angular/core';
 import {
-  fitView,
-  standardViews,
+  designPicture,
+  designPreview,
   type AlternativeSummary,
   type Design,
-  type DrawnScene,
+  type DesignPreview,
   type SummaryStatus,
 } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
@@ -14,11 +14,11 @@ import type { WorkerAnswer, WorkerRequest } from '../state/calculation/protocol'
 import { DesignApi, type DesignSummary } from '../state/saving/design-api.service';
 import { beyondText, figureExact, figureText, isLoud } from '../ui/values';
 import { Units } from '../ui/units.service';
-import type { Sheet } from '../stage/types';
 
 /** What is seen of a design before it is opened: its reference's frame and most telling numbers, and what each alternative comes to. */
 export interface Thumbnail {
-  readonly sheet?: Sheet;
+  /** Address of a picture. */
+  readonly picture?: string;
   readonly reference: string;
   readonly numbers: readonly {
     readonly name: string;
@@ -40,7 +40,7 @@ type Far = 'frame' | 'reference' | 'all';
 interface Seen {
   readonly document: Design;
   readonly summaries: Map<string, AlternativeSummary>;
-  scene: DrawnScene | undefined;
+  readonly picture: string | undefined;
 }
 
 const verdictWords: Readonly<Record<SummaryStatus, string>> = {
@@ -55,10 +55,7 @@ const verdictWords: Readonly<Record<SummaryStatus, string>> = {
   pending: '',
 };
 
-const size = { width: 132, height: 84 };
-const edge = { left: 10, right: 10, top: 10, bottom: 12 };
-
-/** Works designs out one after the other while their list is looked at; what is known of a revision stays known. */
+/** What is kept of designs on the server, and works out the others one after the other while their list is looked at; that is kept for the next time. */
 @Injectable()
 export class Thumbnails implements OnDestroy {
   private readonly api = inject(DesignApi);
@@ -72,8 +69,8 @@ export class Thumbnails implements OnDestroy {
   private version = 0;
   private stopped = false;
 
-  of({ id, revision }: DesignSummary): Thumbnail | undefined {
-    return this.known().get(`${id} ${revision}`);
+  of({ id, revision, preview }: DesignSummary): Thumbnail | undefined {
+    return this.known().get(`${id} ${revision}`) ?? (preview && keptThumbnail(preview));
   }
 
   /** Looks at designs: at first at all their frames, then at their references, then at all alternatives. Those that are known are left out. */
@@ -107,18 +104,26 @@ export class Thumbnails implements OnDestroy {
     const ids = document.alternatives.map(({ id }) => id).filter((id) => id !== document.reference);
     await this.calculate(document, far === 'all' ? ids : [document.reference], (answer) => {
       if (answer.kind !== 'summary') return false;
-      const { summary, scene } = answer;
+      const { summary } = answer;
       seen.summaries.set(summary.id, summary);
-      if (summary.id === document.reference && scene) seen.scene = scene;
       this.known.update((all) => new Map(all).set(key, thumbnailOf(seen)));
       return far === 'frame';
     });
+    if (far === 'all') await this.keep(design, seen);
+  }
+
+  /** Keeps on the server what was worked out; where that does not work it is worked out again the next time. */
+  private async keep({ id, revision }: DesignSummary, { document, summaries }: Seen): Promise<void> {
+    const preview = designPreview(document, summaries);
+    if (preview) await firstValueFrom(this.api.keepPreview(id, revision, preview)).catch(() => undefined);
   }
 
   private async load({ id }: DesignSummary): Promise<Seen | undefined> {
     // A design that cannot be loaded any more has no picture; opening it says why
     const stored = await firstValueFrom(this.api.load(id)).catch(() => undefined);
-    return stored && { document: stored.document, summaries: new Map(), scene: undefined };
+    if (!stored) return undefined;
+    const { document } = stored;
+    return { document, summaries: new Map(), picture: designPicture(document) };
   }
 
   /** Ends when everything is known, or cannot be, or when what was heard is enough. */
@@ -142,25 +147,17 @@ export class Thumbnails implements OnDestroy {
   }
 }
 
-function thumbnailOf({ document: design, summaries, scene }: Seen): Thumbnail {
-  const reference = summaries.get(design.reference);
+function thumbnailOf({ document: design, summaries, picture }: Seen): Thumbnail {
   const known = design.alternatives.flatMap(({ id }) => summaries.get(id) ?? []);
-  const counts = new Map<string, number>();
-  for (const { status } of known) {
-    const words = verdictWords[status];
-    if (status !== 'pending') counts.set(words, (counts.get(words) ?? 0) + 1);
-  }
-  const sheet = scene && sheetOf(scene);
+  const reference = summaries.get(design.reference);
+  const others = known.filter((one) => one !== reference);
   return {
-    ...(sheet ? { sheet } : {}),
-    reference: design.alternatives.find(({ id }) => id === design.reference)?.title ?? '',
-    numbers: (reference?.figures ?? []).slice(0, 3).map((figure) => ({
-      name: figure.title,
-      text: `${figureText(figure)}${beyondText(figure)}`,
-      exact: figureExact(figure),
-      over: figure.status === 'fail',
-    })),
-    verdict: [...counts].map(([words, count]) => `${count} ${words}`).join(', '),
+    ...keptThumbnail({
+      ...(picture === undefined ? {} : { picture }),
+      reference: design.alternatives.find(({ id }) => id === design.reference)?.title ?? '',
+      figures: (reference?.figures ?? []).slice(0, 3),
+      statuses: [...(reference ? [reference] : []), ...others].map(({ status }) => status),
+    }),
     loud: reference !== undefined && isLoud(reference.status),
     pending:
       known.length < design.alternatives.length ||
@@ -168,16 +165,24 @@ function thumbnailOf({ document: design, summaries, scene }: Seen): Thumbnail {
   };
 }
 
-function sheetOf(scene: DrawnScene): Sheet {
-  const direction = scene.space === 'plane' ? standardViews.front : standardViews.oblique;
+/** A preview as the list shows it. */
+function keptThumbnail({ picture, reference, figures, statuses }: DesignPreview): Thumbnail {
+  const counts = new Map<string, number>();
+  for (const status of statuses) {
+    const words = verdictWords[status];
+    if (status !== 'pending') counts.set(words, (counts.get(words) ?? 0) + 1);
+  }
   return {
-    scene,
-    layers: scene.space === 'plane' ? ['members', 'supports', 'hinges'] : ['members', 'supports'],
-    scales: { diagram: 0, deformation: 1, load: 0 },
-    dimensions: false,
-    view: fitView(scene.points, direction, size, edge),
-    size,
-    phase: 1,
-    thumbnail: true,
+    ...(picture === undefined ? {} : { picture: `data:image/svg+xml,${encodeURIComponent(picture)}` }),
+    reference,
+    numbers: figures.map((figure) => ({
+      name: figure.title,
+      text: `${figureText(figure)}${beyondText(figure)}`,
+      exact: figureExact(figure),
+      over: figure.status === 'fail',
+    })),
+    verdict: [...counts].map(([words, count]) => `${count} ${words}`).join(', '),
+    loud: statuses[0] !== undefined && isLoud(statuses[0]),
+    pending: false,
   };
 }

@@ -23,6 +23,7 @@ import { rememberOpened } from '../state/saving/last-opened';
 import { EditableTextComponent } from '../ui/editable-text.component';
 import { Calculation } from '../state/calculation/calculation.service';
 import { Units } from '../ui/units.service';
+import { ComparisonView } from '../state/comparison-view.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { MemberDrawing } from '../state/member-drawing.service';
 import { MembersView } from '../state/members-view.service';
@@ -30,6 +31,7 @@ import { fieldSurroundings } from '../ui/field-surroundings';
 import { ExpressionHelp } from '../state/expression-help.service';
 import { HeaderToolsComponent } from './header-tools.component';
 import { KeysPageComponent } from './keys-page.component';
+import { Previews } from '../state/saving/previews.service';
 import { Saving } from '../state/saving/saving.service';
 import { Drafts, type Draft } from '../state/saving/drafts.service';
 import { StepPreview } from '../state/preview.service';
@@ -63,7 +65,9 @@ import { WorkspaceStateComponent } from './workspace-state.component';
     MemberDrawing,
     StepPreview,
     MembersView,
+    ComparisonView,
     ViewState,
+    Previews,
     ExpressionHelp,
     { provide: fieldSurroundings, useExisting: ExpressionHelp },
   ],
@@ -74,6 +78,7 @@ export class WorkspaceComponent {
   private readonly api = inject(DesignApi);
   private readonly router = inject(Router);
   private readonly pageTitle = inject(Title);
+  private readonly previews = inject(Previews);
   private readonly saving = inject(Saving);
   protected readonly workspace = inject(DesignWorkspace);
 
@@ -186,12 +191,14 @@ export class WorkspaceComponent {
       if (this.id() !== id) return;
       const same = draft && JSON.stringify(draft.design) === JSON.stringify(document);
       if (draft && (same || draft.revision < revision)) await this.oldDraft(draft, revision, same ?? false);
+      this.previews.designId.set(undefined);
       this.workspace.open(
         id,
         revision,
         document,
         draft && !same && draft.revision === revision ? draft.design : undefined,
       );
+      this.previews.designId.set(id);
       if (draft && !same && draft.revision === revision) this.takenUp.set(true);
       this.newer.set(0);
       rememberOpened(id);

@@ -11,6 +11,7 @@ import {
   signal,
 } from '@angular/core';
 import { projected, toFilm, type Problem, type View, type ViewName } from '@hashira/core';
+import { BandsComponent } from './labels/bands.component';
 import { DimensionLabelComponent, type DimensionChange } from './labels/dimension-label.component';
 import { placeDimensions } from './view/dimension-lines';
 import { fittedView } from './view/fitting';
@@ -27,7 +28,17 @@ import { sameSheet } from './paint/same-sheet';
 import { SheetRenderer } from './paint/sheet-renderer.service';
 import { StageCanvasComponent } from './paint/stage-canvas.component';
 import { phaseOf, swingAt, swingPeriod } from './view/swing';
-import type { Point, PointedPlace, Pressed, Readout, Sheet, SheetSize, StageContent } from './types';
+import type {
+  Point,
+  PointedPlace,
+  Pressed,
+  Readout,
+  Sheet,
+  SheetSize,
+  StageBand,
+  StageContent,
+} from './types';
+import { underSheets } from './view/laid-under';
 
 /**
  * The stage: a frame that can be zoomed, panned, turned and read. The wheel zooms about the pointer, dragging pans, with Alt or the
@@ -37,7 +48,7 @@ import type { Point, PointedPlace, Pressed, Readout, Sheet, SheetSize, StageCont
  */
 @Component({
   selector: 'app-stage',
-  imports: [StageCanvasComponent, DimensionLabelComponent, PointHandlesComponent],
+  imports: [StageCanvasComponent, BandsComponent, DimensionLabelComponent, PointHandlesComponent],
   templateUrl: './stage.component.html',
   styleUrl: './stage.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -68,6 +79,10 @@ export class StageComponent {
   readonly direction = input<ViewName>('front');
   /** A view shared with other stages; without it the stage keeps its own. */
   readonly sharedView = input<View | undefined>(undefined);
+  /** Another frame that is drawn faint under this one, at the same place and scale. */
+  readonly under = input<StageContent | undefined>(undefined);
+  /** Bands along members. */
+  readonly bands = input<readonly StageBand[]>([]);
   readonly moving = input(false);
   /** Share of a swing at which the moving picture is held. */
   readonly held = input<number | undefined>(undefined);
@@ -125,6 +140,12 @@ export class StageComponent {
     },
     { equal: (one, other) => one === other || (!!one && !!other && sameSheet(one, other)) },
   );
+
+  /** The frame under this one: its lines, and its diagram by itself, which is hatched. */
+  protected readonly underneath = computed(() => {
+    const [sheet, under] = [this.sheet(), this.under()];
+    return sheet && under ? underSheets(sheet, under) : [];
+  });
 
   protected readonly dimensions = computed(() => {
     const sheet = this.sheet();

@@ -28,6 +28,19 @@ export interface StageContent {
   readonly dimensions: boolean;
 }
 
+/** Members on the sheet that a band marks, by number of the scene. */
+export interface StageBand {
+  readonly member: number;
+  /** px. */
+  readonly width: number;
+  /** Makes what is told of smaller: drawn open instead of full. */
+  readonly against: boolean;
+  /** What is told of it, in words, for pointers and readers. */
+  readonly title: string;
+  /** Written beside the middle of the band. */
+  readonly text?: string;
+}
+
 /** A sheet to be painted. */
 export interface Sheet extends StageContent {
   readonly view: View;

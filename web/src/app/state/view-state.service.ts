@@ -21,6 +21,7 @@ import { Calculation } from './calculation/calculation.service';
 import { commonScales, type DeformationScale, type ReadersScale } from '../stage/view/scales';
 import { Units } from '../ui/units.service';
 import type { StageScales } from '../stage/types';
+import { ComparisonView } from './comparison-view.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { MembersView } from './members-view.service';
 import { Selection } from './selection.service';
@@ -44,6 +45,7 @@ export class ViewState {
   private readonly selection = inject(Selection);
   private readonly units = inject(Units);
   private readonly members = inject(MembersView);
+  private readonly comparison = inject(ComparisonView);
   private readonly chosenResult = signal<string | undefined>(undefined);
 
   readonly diagram = signal<DiagramKind>('My');
@@ -66,6 +68,8 @@ export class ViewState {
   readonly slice = signal<Slice | undefined>(undefined);
   /** A step whose members stand in ink. */
   readonly step = signal<string | undefined>(undefined);
+  /** What is shown of single alternatives instead of the chosen result, by their ids. */
+  readonly resultOf = signal<Readonly<Record<string, string>>>({});
   /** Parts that are lit up. */
   readonly highlighted = signal<readonly string[]>(none);
 
@@ -163,6 +167,7 @@ export class ViewState {
       ...(without.length > 0 ? { without } : {}),
       ...(groupBy ? { groupBy } : {}),
       ...(units === 'metric' ? {} : { units }),
+      ...(Object.keys(this.resultOf()).length > 0 ? { resultOf: this.resultOf() } : {}),
     };
   });
 
@@ -226,6 +231,7 @@ export class ViewState {
   private fromAddress(route: ActivatedRoute): void {
     const query = route.snapshot.queryParamMap;
     this.members.fromAddress(query);
+    this.comparison.fromAddress(query);
     const result = query.get('result');
     if (result) this.chosenResult.set(result);
     const diagram = diagrams.find((kind) => kind === query.get('diagram'));
@@ -268,6 +274,7 @@ export class ViewState {
       apart: this.groupBy() ?? null,
       slice: slice ? `${slice.tag}:${slice.value}` : null,
       ...this.members.inAddress(),
+      ...this.comparison.inAddress(),
     };
     tree.queryParams = Object.fromEntries(
       Object.entries({ ...tree.queryParams, ...shown }).filter(([, value]) => value !== null),

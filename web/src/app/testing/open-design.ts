@@ -14,8 +14,9 @@ import { MessageService } from 'primeng/api';
 import { BehaviorSubject } from 'rxjs';
 import type { CalculationState, KnownAlternative } from '../state/calculation/calculation-state';
 import { Calculation } from '../state/calculation/calculation.service';
-import type { Show } from '../state/calculation/protocol';
+import { showOf, type Show } from '../state/calculation/protocol';
 import { TraceService } from '../design/ledger/trace.service';
+import { ComparisonView } from '../state/comparison-view.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { Saving } from '../state/saving/saving.service';
 import { fieldSurroundings } from '../ui/field-surroundings';
@@ -60,7 +61,7 @@ class CalculationAtOnce {
   private tell(): void {
     const known = [...this.evaluated].map(([id, one]): [string, KnownAlternative] => {
       // The last good drawing stays, as the service keeps it
-      const scene = drawingOf(one, this.show) ?? this.subject.value.alternatives.get(id)?.scene;
+      const scene = drawingOf(one, showOf(this.show, id)) ?? this.subject.value.alternatives.get(id)?.scene;
       return [
         id,
         { version: this.version, summary: summaryOf(one, this.show.result), ...(scene ? { scene } : {}) },
@@ -85,6 +86,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
       MemberDrawing,
       StepPreview,
       MembersView,
+      ComparisonView,
       ViewState,
       ExpressionHelp,
       { provide: fieldSurroundings, useExisting: ExpressionHelp },

@@ -11,10 +11,25 @@ import {
  * A figure's value for reading: its magnitude, with the sign only where that says something. An outdated value is followed
  * by an ellipsis.
  */
-export function figureText({ value, signed, quantity, pending }: FigureSummary): string {
+export function figureText({ value, signed, quantity, pending, readsAs }: FigureSummary): string {
   if (value === undefined) return pending ? '…' : '–';
-  return `${formatWithUnit(signed ? value : Math.abs(value), quantity)}${pending ? ' …' : ''}`;
+  const text =
+    readsAs?.of === 'h' && value !== 0
+      ? shareText('h', value)
+      : formatWithUnit(signed ? value : Math.abs(value), quantity);
+  return `${text}${pending ? ' …' : ''}`;
 }
+
+/** A deflection as a share of the member's length, "L/340"; nothing for other figures. */
+export function lengthShareText({ value, readsAs }: FigureSummary): string {
+  return readsAs?.of === 'L' && value !== undefined && value !== 0
+    ? shareText('L', value / readsAs.length)
+    : '';
+}
+
+/** A share of a length by its letter: 1/149 of h is "h/149". */
+const shareText = (letter: 'h' | 'L', share: number): string =>
+  `${letter}/${significant(1 / Math.abs(share), Math.abs(share) < 1e-3 ? 4 : 3)}`;
 
 /** Every digit of a figure's value. */
 export function figureExact({ value, quantity, pending }: FigureSummary): string {
@@ -23,16 +38,16 @@ export function figureExact({ value, quantity, pending }: FigureSummary): string
 }
 
 /** A figure's limit in words. */
-export function limitText({ limit, limitIs, quantity }: FigureSummary): string {
-  return limit === undefined
-    ? ''
-    : `${limitIs === 'most' ? 'at most' : 'at least'} ${formatWithUnit(limit, quantity)}`;
+export function limitText({ limit, limitIs, quantity, readsAs }: FigureSummary): string {
+  if (limit === undefined) return '';
+  const text = readsAs?.of === 'h' && limit !== 0 ? shareText('h', limit) : formatWithUnit(limit, quantity);
+  return `${limitIs === 'most' ? 'at most' : 'at least'} ${text}`;
 }
 
 /** Difference to the reference in per cent; of magnitudes, which is said where the signs differ. */
 export function differenceText(
-  figure: FigureSummary | undefined,
-  reference: FigureSummary | undefined,
+  figure: Pick<FigureSummary, 'value' | 'signed'> | undefined,
+  reference: Pick<FigureSummary, 'value' | 'signed'> | undefined,
 ): string {
   if (figure?.value === undefined || reference?.value === undefined) return '';
   const { absolute, relative } = difference(figure.value, reference.value);

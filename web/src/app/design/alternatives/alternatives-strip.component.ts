@@ -5,9 +5,12 @@ import {
   afterRenderEffect,
   computed,
   inject,
+  input,
+  output,
 } from '@angular/core';
 import {
   addAlternative,
+  decideFor,
   duplicateAlternative,
   fitView,
   insertAlternative,
@@ -31,6 +34,9 @@ import { ViewState } from '../../state/view-state.service';
 const thumbnail = { width: 96, height: 74 };
 const edge = { left: 14, right: 14, top: 14, bottom: 14 };
 
+/** Members up to which a diagram can be read in a thumbnail. */
+const mostWithDiagram = 12;
+
 /** The alternatives along the bottom: each with its own frame, live, and its three most telling numbers. */
 @Component({
   selector: 'app-alternatives-strip',
@@ -45,6 +51,10 @@ export class AlternativesStripComponent {
   private readonly view = inject(ViewState);
   private readonly members = inject(MembersView);
   private readonly messages = inject(MessageService);
+
+  /** Ids of the alternatives that stand large elsewhere on the screen, where they are chosen here. */
+  readonly large = input<readonly string[] | undefined>(undefined);
+  readonly largeChange = output<{ readonly id: string; readonly on: boolean }>();
 
   protected readonly design = computed(() => this.workspace.state()!.design);
   protected readonly selected = computed(() => this.workspace.selectedAlternative(this.design()).id);
@@ -100,15 +110,19 @@ export class AlternativesStripComponent {
   private sheetOf(alternative: Alternative): Sheet | undefined {
     const scene = this.workspace.results().alternatives.get(alternative.id)?.scene;
     const view = this.commonView();
-    const layers = this.view.layers().filter(
-      (layer) =>
-        // Bands of utilisation are wider than a thumbnail's members
-        !(layer === 'diagram' && this.members.open()) &&
-        layer !== 'loads' &&
-        layer !== 'reactions' &&
-        layer !== 'axes' &&
-        !(layer === 'hinges' && scene?.space === 'solid'),
-    );
+    // In a small picture of many members a diagram hides what tells the alternatives apart
+    const isRead =
+      !this.members.open() && scene?.space === 'plane' && scene.members.ids.length <= mostWithDiagram;
+    const layers = this.view
+      .layers()
+      .filter(
+        (layer) =>
+          (layer !== 'diagram' || isRead) &&
+          layer !== 'loads' &&
+          layer !== 'reactions' &&
+          layer !== 'axes' &&
+          !(layer === 'hinges' && scene?.space === 'solid'),
+      );
     return scene && view
       ? {
           scene,
@@ -160,21 +174,30 @@ export class AlternativesStripComponent {
 
   private remove(alternative: Alternative): void {
     const index = this.design().alternatives.indexOf(alternative);
-    const wasReference = this.design().reference === alternative.id;
+    const { reference, decision } = this.design();
+    const wasReference = reference === alternative.id;
     this.workspace.apply((design) => removeAlternative(design, alternative.id));
     this.messages.add({
       severity: 'secondary',
       summary: `"${alternative.title}" was removed.`,
       life: 8000,
-      data: { label: 'Undo', action: () => this.bringBack(alternative, index, wasReference) },
+      data: { label: 'Undo', action: () => this.bringBack(alternative, index, wasReference, decision) },
     });
   }
 
   /** Undoes a removal alone, whatever was changed since. */
-  private bringBack(alternative: Alternative, index: number, asReference: boolean): void {
+  private bringBack(
+    alternative: Alternative,
+    index: number,
+    asReference: boolean,
+    decision: Design['decision'],
+  ): void {
     this.workspace.apply((design) => {
-      const whole = insertAlternative(design, alternative, index);
-      return asReference ? setReference(whole, alternative.id) : whole;
+      const back = insertAlternative(design, alternative, index);
+      const whole = asReference ? setReference(back, alternative.id) : back;
+      return decision?.alternative === alternative.id && !whole.decision
+        ? decideFor(whole, decision.alternative, decision.note)
+        : whole;
     });
   }
 

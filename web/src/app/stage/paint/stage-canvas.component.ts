@@ -42,6 +42,8 @@ export class StageCanvasComponent {
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
 
   readonly sheet = input.required<Sheet>();
+  /** The drawing's texts are written, too. */
+  readonly texts = input(true);
   /** Dimensions on the sheet, which texts keep clear of. */
   readonly dimensions = input<readonly PlacedDimension[]>([]);
   /** What the screen lays over the sheet, which texts keep clear of too. */
@@ -51,7 +53,7 @@ export class StageCanvasComponent {
 
   protected readonly labels = computed(() => {
     const sheet = this.shown();
-    if (sheet.thumbnail) return [];
+    if (sheet.thumbnail || !this.texts()) return [];
     const surroundings = surroundingsOf(sheet, this.dimensions(), this.over());
     return placeLabels(textsOn(sheet), sheet.size, surroundings, this.lettering.now());
   });

@@ -17,7 +17,7 @@ import {
   type Questions,
   type StageName,
 } from '@hashira/core';
-import type { Show, WorkerAnswer, WorkerRequest } from './protocol';
+import { showOf, type Show, type WorkerAnswer, type WorkerRequest } from './protocol';
 import { SharedSigns } from './shared-signs';
 
 /** Sends an answer; buffers in `transfer` move without a copy. */
@@ -158,7 +158,7 @@ export class CalculationDesk {
   }
 
   private tell(now: EvaluatedAlternative, version: number, withScene: boolean, checksFollow: boolean): void {
-    const scene = withScene ? drawingOf(now, this.show) : undefined;
+    const scene = withScene ? drawingOf(now, showOf(this.show, now.alternative.id)) : undefined;
     if (scene) this.drawn.add(now.alternative.id);
     this.send(
       {
@@ -207,7 +207,7 @@ export class CalculationDesk {
     const retold = show.result !== this.show.result || show.units !== this.show.units;
     this.showAs(show);
     for (const [alternative, now] of this.evaluated) {
-      const scene = drawingOf(now, show);
+      const scene = drawingOf(now, showOf(show, alternative));
       this.send(
         { kind: 'scene', version: this.version, alternative, ...(scene ? { scene } : {}) },
         buffersOf(scene),

@@ -11,6 +11,14 @@ import type {
 export interface Show extends DrawingOptions {
   /** In which the worker's texts give their numbers; absent: metric. */
   readonly units?: UnitSystem;
+  /** What is shown of single alternatives instead, by their ids: the shape that is like the reference's. */
+  readonly resultOf?: Readonly<Record<string, string>>;
+}
+
+/** What the drawing of an alternative shows. */
+export function showOf(show: Show, alternative: string): Show {
+  const result = show.resultOf?.[alternative];
+  return result === undefined ? show : { ...show, result };
 }
 
 /** To a worker. */

@@ -1,6 +1,6 @@
 import { HttpClient, HttpErrorResponse, HttpHeaders } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Design, Problem } from '@hashira/core';
+import type { Design, DesignPreview, Problem } from '@hashira/core';
 import { catchError, EMPTY, filter, map, mergeMap, of, throwError, type Observable } from 'rxjs';
 import { Saves } from './saves.service';
 
@@ -11,6 +11,11 @@ export interface DesignSummary {
   readonly alternatives: number;
   readonly revision: number;
   readonly updatedAt: string;
+  /** Title of the alternative that was decided for, and why. */
+  readonly decided?: string | null;
+  readonly decidedWhy?: string | null;
+  /** Kept of this revision by the page that worked it out. */
+  readonly preview?: DesignPreview;
   /** Why its stored document cannot be read, where that is so. */
   readonly unreadable?: string;
 }
@@ -86,6 +91,13 @@ export class DesignApi {
         map((answer) => answer.revision),
         explained(),
       );
+  }
+
+  /** Keeps what the list shows of a design, of the revision that it was worked out of. */
+  keepPreview(id: string, revision: number, preview: DesignPreview): Observable<unknown> {
+    return this.http
+      .put(`/api/designs/${id}/preview`, preview, { headers: ifMatch(revision) })
+      .pipe(explained());
   }
 
   /** Saves while the page is left; there is nobody to hear the answer. */

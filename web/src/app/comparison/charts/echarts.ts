@@ -1,0 +1,23 @@
+import * as echarts from 'echarts/core';
+import { BarChart, LineChart, ScatterChart } from 'echarts/charts';
+import {
+  GridComponent,
+  LegendScrollComponent,
+  MarkLineComponent,
+  TooltipComponent,
+} from 'echarts/components';
+import { SVGRenderer } from 'echarts/renderers';
+
+// Only what the charts here draw, as vectors
+echarts.use([
+  BarChart,
+  LineChart,
+  ScatterChart,
+  GridComponent,
+  LegendScrollComponent,
+  MarkLineComponent,
+  TooltipComponent,
+  SVGRenderer,
+]);
+
+export { echarts };
