@@ -23,7 +23,7 @@ import {
   type HandleMove,
   type StageHandle,
 } from './interaction/point-handles.component';
-import { membersInBox, nodeNear, type Box } from './interaction/picking';
+import { isIn, membersInBox, nodeNear, type Box } from './interaction/picking';
 import { sameSheet } from './paint/same-sheet';
 import { SheetRenderer } from './paint/sheet-renderer.service';
 import { StageCanvasComponent } from './paint/stage-canvas.component';
@@ -397,9 +397,4 @@ export class StageComponent {
     const sheet = this.sheet();
     return sheet && toFilm(sheet.scene.drawing, { ...sheet, seconds: swingPeriod / 1000 });
   }
-}
-
-/** Whether an event comes from something on the sheet that takes it itself. */
-function isIn(event: Event, selector: string): boolean {
-  return (event.target as Element).closest(selector) !== null;
 }

@@ -67,3 +67,8 @@ function cuts(
   keep(a[1], b[1] - a[1], top, bottom);
   return from <= to;
 }
+
+/** Whether an event comes from something on the sheet that takes it itself. */
+export function isIn(event: Event, selector: string): boolean {
+  return (event.target as Element).closest(selector) !== null;
+}
