@@ -1,4 +1,5 @@
-import { expect, openSlipShed, test, typeParameter } from './application.js';
+import { AxeBuilder } from '@axe-core/playwright';
+import { choose, expect, openSlipShed, test, typeParameter } from './application.js';
 
 test('revisions are listed, named, taken up again and undone', async ({ page, app }) => {
   await openSlipShed(page, app);
@@ -21,6 +22,31 @@ test('revisions are listed, named, taken up again and undone', async ({ page, ap
   await expect(span).toHaveValue(/^22\sm$/);
   await page.keyboard.press('Control+z');
   await expect(span).toHaveValue(/^24\sm$/);
+});
+
+test('what changed since a revision: one drawing, sentences that light up their places, figures', async ({
+  page,
+  app,
+}) => {
+  await openSlipShed(page, app);
+  await typeParameter(page, 'span', '24 m');
+  await expect(page.getByTestId('saved')).toHaveText('Saved, revision 2');
+  await page.getByRole('link', { name: 'Record', exact: true }).click();
+  await page.getByRole('button', { name: 'What changed since revision 1', exact: true }).click();
+  const changes = page.locator('app-what-changed');
+  await expect(changes).toContainText('Span: 22 m → 24 m');
+  await expect(changes.locator('canvas')).toBeVisible();
+  await expect(changes.locator('tbody tr').filter({ hasText: 'Steel mass' })).toContainText('+5.2 %');
+  await changes.getByRole('button', { name: /moved by X 2\.00/ }).focus();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await choose(page, 'Before', 'Pinned bases');
+  await expect(changes).toContainText('Bases: fixed instead of pinned');
+  await page.locator('app-record-screen input[type=file]').setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{'),
+  });
+  await expect(page.getByRole('alert')).toContainText('"broken.json" is not a design file');
 });
 
 test('a deleted design is listed and brought back', async ({ page, app }) => {

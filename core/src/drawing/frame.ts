@@ -128,3 +128,9 @@ function coil(pen: Draughtsman, at: Point, size: number): void {
   for (let i = 0; i < 24; i++)
     pen.on('supports').mark(at, point(i), point(i + 1), { colour: 'moss', width: 1.2 });
 }
+
+/** Supports and hinges of a frame that is drawn in another way than by its forces. */
+export function drawHeld(pen: Draughtsman, frame: Frame, model: FrameModel): void {
+  drawHinges(pen, frame, model);
+  drawSupports(pen, frame, model);
+}

@@ -1,1 +1,2 @@
+export { drawChanges } from './drawing.js';
 export { changesBetween, type Changed, type Comparable, type FrameChanges, type Part } from './changes.js';

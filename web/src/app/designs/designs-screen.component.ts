@@ -11,6 +11,7 @@ import { TableModule } from 'primeng/table';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi, type DeletedDesigns, type DesignSummary } from '../state/saving/design-api.service';
 import { downloadDesign, readDesignFile } from '../state/saving/design-file';
+import { CalculationAside } from '../state/calculation/calculation-aside.service';
 import { Thumbnails } from './thumbnails.service';
 
 /** All designs, each with its frame and its most telling numbers: open, duplicate, rename, delete with undo, export and import. */
@@ -19,7 +20,7 @@ import { Thumbnails } from './thumbnails.service';
   imports: [RouterLink, TableModule, Button, Dialog, InputText, FormsModule, DatePipe],
   templateUrl: './designs-screen.component.html',
   styleUrl: './designs-screen.component.css',
-  providers: [Thumbnails],
+  providers: [Thumbnails, CalculationAside],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DesignsScreenComponent {

@@ -7,6 +7,7 @@ import { CalculationDesk } from '../state/calculation/desk';
 import type { WorkerAnswer, WorkerRequest } from '../state/calculation/protocol';
 import { ApiProblem, DesignApi, type DesignSummary } from '../state/saving/design-api.service';
 import { quickShed } from '../testing/open-design';
+import { CalculationAside } from '../state/calculation/calculation-aside.service';
 import { Thumbnails } from './thumbnails.service';
 
 /** A worker that works in the page, and notes what it was asked for. */
@@ -54,6 +55,7 @@ describe('Thumbnails', () => {
     TestBed.configureTestingModule({
       providers: [
         Thumbnails,
+        CalculationAside,
         { provide: CALCULATION_WORKER, useValue: () => worker },
         {
           provide: DesignApi,

@@ -8,12 +8,10 @@ import {
   type SummaryStatus,
 } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
-import { CALCULATION_WORKER } from '../state/calculation/calculation-tokens';
+import { CalculationAside } from '../state/calculation/calculation-aside.service';
 
-import type { WorkerAnswer, WorkerRequest } from '../state/calculation/protocol';
 import { DesignApi, type DesignSummary } from '../state/saving/design-api.service';
 import { beyondText, figureExact, figureText, isLoud } from '../ui/values';
-import { Units } from '../ui/units.service';
 
 /** What is seen of a design before it is opened: its reference's frame and most telling numbers, and what each alternative comes to. */
 export interface Thumbnail {
@@ -59,14 +57,11 @@ const verdictWords: Readonly<Record<SummaryStatus, string>> = {
 @Injectable()
 export class Thumbnails implements OnDestroy {
   private readonly api = inject(DesignApi);
-  private readonly units = inject(Units);
-  private readonly makeWorker = inject(CALCULATION_WORKER);
+  private readonly aside = inject(CalculationAside);
   private readonly known = signal<ReadonlyMap<string, Thumbnail>>(new Map());
-  private worker: Worker | undefined;
   private waiting: { design: DesignSummary; far: Far }[] = [];
   private readonly loaded = new Map<string, Seen>();
   private busy = false;
-  private version = 0;
   private stopped = false;
 
   of({ id, revision, preview }: DesignSummary): Thumbnail | undefined {
@@ -84,7 +79,7 @@ export class Thumbnails implements OnDestroy {
 
   ngOnDestroy(): void {
     this.stopped = true;
-    this.worker?.terminate();
+    this.aside.end();
   }
 
   private async next(): Promise<void> {
@@ -102,9 +97,7 @@ export class Thumbnails implements OnDestroy {
     this.loaded.set(key, seen);
     const { document } = seen;
     const ids = document.alternatives.map(({ id }) => id).filter((id) => id !== document.reference);
-    await this.calculate(document, far === 'all' ? ids : [document.reference], (answer) => {
-      if (answer.kind !== 'summary') return false;
-      const { summary } = answer;
+    await this.aside.calculate(document, far === 'all' ? ids : [document.reference], (summary) => {
       seen.summaries.set(summary.id, summary);
       this.known.update((all) => new Map(all).set(key, thumbnailOf(seen)));
       return far === 'frame';
@@ -124,26 +117,6 @@ export class Thumbnails implements OnDestroy {
     if (!stored) return undefined;
     const { document } = stored;
     return { document, summaries: new Map(), picture: designPicture(document) };
-  }
-
-  /** Ends when everything is known, or cannot be, or when what was heard is enough. */
-  private calculate(
-    design: Design,
-    alternatives: readonly string[],
-    isEnough: (answer: WorkerAnswer) => boolean,
-  ): Promise<void> {
-    const worker = (this.worker ??= this.makeWorker());
-    const version = ++this.version;
-    return new Promise((resolve) => {
-      worker.onmessage = ({ data }: MessageEvent<WorkerAnswer>) => {
-        if (!('version' in data) || data.version !== version) return;
-        if (isEnough(data) || data.kind === 'done' || data.kind === 'broken') resolve();
-      };
-      worker.onerror = () => resolve();
-      const show = { result: '', diagram: 'none', units: this.units.system() } as const;
-      const request: WorkerRequest = { kind: 'calculate', version, design, alternatives, show };
-      worker.postMessage(request);
-    });
   }
 }
 

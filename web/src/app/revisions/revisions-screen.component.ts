@@ -2,17 +2,23 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { MessageService } from 'primeng/api';
+import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi, type RevisionSummary } from '../state/saving/design-api.service';
 import { EditableTextComponent } from '../ui/editable-text.component';
 import { titleWith } from '@hashira/core';
+import { CalculationAside } from '../state/calculation/calculation-aside.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
+import { WhatChangedComponent } from './what-changed.component';
+import { WhatChanged, type Side } from './what-changed.service';
 
 /** The record of a design: its revisions; those that matter are named, any one can be taken up again. */
 @Component({
   selector: 'app-record-screen',
-  imports: [Button, DatePipe, EditableTextComponent],
+  imports: [Button, DatePipe, EditableTextComponent, FormsModule, Select, WhatChangedComponent],
+  providers: [WhatChanged, CalculationAside],
   templateUrl: './revisions-screen.component.html',
   styleUrl: './revisions-screen.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -22,6 +28,7 @@ export class RecordScreenComponent {
   private readonly router = inject(Router);
   private readonly messages = inject(MessageService);
   private readonly workspace = inject(DesignWorkspace);
+  protected readonly changed = inject(WhatChanged);
 
   protected readonly revisions = signal<readonly RevisionSummary[] | undefined>(undefined);
   protected readonly problem = signal('');
@@ -40,6 +47,56 @@ export class RecordScreenComponent {
       this.current();
       void this.attempt(() => this.refresh());
     });
+  }
+
+  /** States that can be compared: alternatives as they are now, and revisions. */
+  protected readonly sides = computed(() => {
+    const { alternatives } = this.workspace.state()!.design;
+    const file = [this.changed.before(), this.changed.after()].flatMap((side) =>
+      side?.kind === 'file' ? [{ key: keyOf(side), label: side.name, side: side }] : [],
+    );
+    return [
+      {
+        label: 'on the screen',
+        items: alternatives.map(({ id, title }) => option({ kind: 'alternative', id }, title)),
+      },
+      {
+        label: 'revisions',
+        items: (this.revisions() ?? []).map(({ revision, name }) =>
+          option({ kind: 'revision', revision }, `revision ${revision}${name === null ? '' : `, ${name}`}`),
+        ),
+      },
+      ...(file.length > 0 ? [{ label: 'files', items: file }] : []),
+    ];
+  });
+  protected readonly beforeKey = computed(() => keyOf(this.changed.before()));
+  protected readonly afterKey = computed(() => keyOf(this.changed.after()));
+  protected readonly isComparing = computed(
+    () => this.changed.before() !== undefined || this.changed.problem() !== '',
+  );
+
+  /** What changed from a revision to what is on the screen. */
+  protected changedSince({ revision }: RevisionSummary): void {
+    const { id } = this.workspace.selectedAlternative(this.workspace.state()!.design);
+    void this.changed.compare({ kind: 'revision', revision }, { kind: 'alternative', id });
+  }
+
+  protected choose(which: 'before' | 'after', key: string): void {
+    const side = this.sides()
+      .flatMap(({ items }) => items)
+      .find((one) => one.key === key)!.side;
+    const { id } = this.workspace.selectedAlternative(this.workspace.state()!.design);
+    const other: Side = this.changed[which === 'before' ? 'after' : 'before']() ?? {
+      kind: 'alternative',
+      id,
+    };
+    void this.changed.compare(which === 'before' ? side : other, which === 'before' ? other : side);
+  }
+
+  protected withFile(input: HTMLInputElement): void {
+    const file = input.files?.[0];
+    input.value = '';
+    if (file) void this.changed.compareWithFile(file);
   }
 
   protected isCurrent({ revision }: RevisionSummary): boolean {
@@ -90,3 +147,15 @@ export class RecordScreenComponent {
     }
   }
 }
+
+/** A state as lists name it. */
+const keyOf = (side: Side | undefined): string =>
+  side === undefined
+    ? ''
+    : side.kind === 'revision'
+      ? `revision ${side.revision}`
+      : side.kind === 'alternative'
+        ? `alternative ${side.id}`
+        : `file ${side.name}`;
+
+const option = (side: Side, label: string) => ({ key: keyOf(side), label, side });

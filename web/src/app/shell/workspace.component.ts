@@ -78,7 +78,6 @@ export class WorkspaceComponent {
   private readonly api = inject(DesignApi);
   private readonly router = inject(Router);
   private readonly pageTitle = inject(Title);
-  private readonly previews = inject(Previews);
   private readonly saving = inject(Saving);
   protected readonly workspace = inject(DesignWorkspace);
 
@@ -115,6 +114,7 @@ export class WorkspaceComponent {
 
     // Reads the address before the design is opened
     inject(ViewState);
+    inject(Previews);
     effect(() => void this.open(this.id()));
     effect((onCleanup) => {
       // The answer to a save of this page may come after its event
@@ -191,14 +191,12 @@ export class WorkspaceComponent {
       if (this.id() !== id) return;
       const same = draft && JSON.stringify(draft.design) === JSON.stringify(document);
       if (draft && (same || draft.revision < revision)) await this.oldDraft(draft, revision, same ?? false);
-      this.previews.designId.set(undefined);
       this.workspace.open(
         id,
         revision,
         document,
         draft && !same && draft.revision === revision ? draft.design : undefined,
       );
-      this.previews.designId.set(id);
       if (draft && !same && draft.revision === revision) this.takenUp.set(true);
       this.newer.set(0);
       rememberOpened(id);

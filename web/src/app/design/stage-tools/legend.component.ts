@@ -62,11 +62,13 @@ import { ViewState } from '../../state/view-state.service';
 export class LegendComponent {
   private readonly view = inject(ViewState);
   readonly of = input.required<readonly LegendLine[]>();
+  /** A diagram is drawn, of which the scale is told. */
+  readonly scaled = input(true);
 
   protected readonly lines = computed((): readonly LegendLine[] => {
     const scale = this.view.scales().diagram;
     const quantity = this.view.diagramQuantity();
-    if (!quantity || scale === 0 || this.of().length === 0) return this.of();
+    if (!this.scaled() || !quantity || scale === 0 || this.of().length === 0) return this.of();
     const { unit, factor } = shownUnit('length');
     const value = formatWithUnit(1 / (factor * scale), quantity);
     return [...this.of(), { text: `1 ${unit} of the drawing is ${value}` }];

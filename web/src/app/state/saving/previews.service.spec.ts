@@ -23,10 +23,7 @@ describe('Previews', () => {
         },
       },
     ]);
-    const previews = TestBed.inject(Previews);
-    TestBed.tick();
-    expect(kept).toEqual([]);
-    previews.designId.set('x');
+    TestBed.inject(Previews);
     TestBed.tick();
     // Not saved yet
     expect(kept).toEqual([]);

@@ -1,4 +1,4 @@
-import { Injectable, effect, inject, signal } from '@angular/core';
+import { Injectable, effect, inject } from '@angular/core';
 import { designPreview } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
 import { DesignWorkspace } from '../design-workspace.service';
@@ -9,8 +9,6 @@ import { DesignApi } from './design-api.service';
 export class Previews {
   private readonly api = inject(DesignApi);
   private readonly workspace = inject(DesignWorkspace);
-  /** Id of the open design. */
-  readonly designId = signal<string | undefined>(undefined);
   /** What was kept last: the design's id and revision. */
   private kept = '';
 
@@ -19,8 +17,8 @@ export class Previews {
       const saving = this.workspace.savingState();
       const state = this.workspace.state();
       const { alternatives, current } = this.workspace.results();
-      const id = this.designId();
-      if (id === undefined || saving.kind !== 'saved' || !state || !current) return;
+      const { id } = this.workspace;
+      if (saving.kind !== 'saved' || !state || !current) return;
       const key = `${id} ${saving.revision}`;
       if (key === this.kept) return;
       const own = state.design.alternatives.map(({ id }) => alternatives.get(id));
