@@ -16,6 +16,23 @@ const row = (page: Page, figure: string) =>
     }),
   });
 const stages = (page: Page) => page.locator('app-comparison-stages section');
+/** The demo shed as it is stored. */
+async function shedDocument(app: { readonly url: string }): Promise<Design> {
+  const list = (await (await fetch(`${app.url}/api/designs`)).json()) as { id: string; title: string }[];
+  const { id } = list.find(({ title }) => title === 'Slip shed')!;
+  return ((await (await fetch(`${app.url}/api/designs/${id}`)).json()) as { document: Design }).document;
+}
+
+async function store(app: { readonly url: string }, design: Design): Promise<string> {
+  const headers = { 'Content-Type': 'application/json' };
+  const made = await fetch(`${app.url}/api/designs`, {
+    method: 'POST',
+    headers,
+    body: JSON.stringify(design),
+  });
+  return ((await made.json()) as { id: string }).id;
+}
+
 const noViolations = async (page: Page) =>
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
 
@@ -131,7 +148,7 @@ test('foundations open to all directions, and the table is a CSV', async ({ page
   await expect(part.locator('td').nth(1)).toHaveText('–');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'as CSV' }).click();
-  const csv = await readFile((await (await download).path()), 'utf8');
+  const csv = await readFile(await (await download).path(), 'utf8');
   expect(csv.split('\r\n')[0]).toBe('figure,unit,Fixed bases,Pinned bases,Three hinges,Pinned with haunches');
 });
 
@@ -202,14 +219,38 @@ test('modes side by side, paired by likeness, moving in step', async ({ page, ap
   await noViolations(page);
 });
 
+test('trains: influence lines, the whole train as it travels, and where it stands', async ({ page, app }) => {
+  const document = await shedDocument(app);
+  document.rules.push({
+    id: 'wheels',
+    title: 'Hoist under the rafters',
+    members: 'role == "rafter" and side == "left"',
+    train: { case: 'G', forces: ['10 kN', '10 kN'], gaps: ['2 m'], direction: '-z' },
+  });
+  const id = await store(app, {
+    ...document,
+    title: 'Hoist shed',
+    analysis: { ...document.analysis, order: 1 },
+  });
+  await page.goto(`${app.url}/designs/${id}/compare`);
+  await page.getByText('Trains', { exact: true }).click();
+  const trains = page.locator('app-trains');
+  await expect(trains.locator('.words')).toHaveCount(4);
+  await expect(trains.locator('.words').first()).toContainText('My in left rafter');
+  await expect(trains.locator('.plot svg')).toHaveCount(3);
+  await expect(stages(page).first().locator('app-arrows path')).toHaveCount(2);
+  const before = await stages(page).first().locator('app-arrows path').first().getAttribute('d');
+  await page.getByRole('slider', { name: 'Place of the first force' }).focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowLeft');
+  await expect(stages(page).first().locator('app-arrows path').first()).not.toHaveAttribute('d', before!);
+  await choose(page, 'What is read', 'Horizontal reaction, where it is worst');
+  await expect(trains.locator('.words').first()).toContainText('Horizontal reaction at');
+  await noViolations(page);
+});
+
 test('an alternative that is a mechanism is drawn as one, and the rest compares', async ({ page, app }) => {
   await openSlipShed(page, app);
-  const headers = { 'Content-Type': 'application/json' };
-  const list = (await (await fetch(`${app.url}/api/designs`)).json()) as { id: string; title: string }[];
-  const shed = list.find(({ title }) => title === 'Slip shed')!;
-  const { document } = (await (await fetch(`${app.url}/api/designs/${shed.id}`)).json()) as {
-    document: Design;
-  };
+  const document = await shedDocument(app);
   const loose: Design = {
     ...document,
     title: 'Loose shed',
@@ -232,12 +273,7 @@ test('an alternative that is a mechanism is drawn as one, and the rest compares'
       one.id === 'pinned' ? { ...one, picks: { ...one.picks, slide: 'sliding' } } : one,
     ),
   };
-  const made = await fetch(`${app.url}/api/designs`, {
-    method: 'POST',
-    headers,
-    body: JSON.stringify(loose),
-  });
-  const { id } = (await made.json()) as { id: string };
+  const id = await store(app, loose);
   await page.goto(`${app.url}/designs/${id}/compare`);
   const stage = stages(page).filter({ hasText: 'Footings: sliding' });
   await expect(stage.getByRole('alert')).toContainText('Not calculated');

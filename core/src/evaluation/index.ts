@@ -58,5 +58,7 @@ export { longWork, type LongWorkKinds, type LongWorkPart } from './long-work.js'
 export * from './bench/index.js';
 export * from './contributions/index.js';
 export * from './comparison/index.js';
+export * from './influence/index.js';
+export type { InfluenceAnswer } from './questions/influence.js';
 export { designPicture, designPreview, type DesignPreview } from './preview.js';
 export * from './changes/index.js';

@@ -3,6 +3,7 @@ import { contributions } from './contributions.js';
 import { cuts } from './cuts.js';
 import { figureTrace } from './figure-trace.js';
 import { figuresUnder } from './figures-under.js';
+import { influence, trainAt } from './influence.js';
 import { makeUp } from './make-up.js';
 import { matches } from './matches.js';
 import { memberSheet } from './member-sheet.js';
@@ -42,6 +43,8 @@ export const questions = {
   contributions,
   shapes,
   makeUp,
+  influence,
+  trainAt,
 };
 
 /** Questions by their names, with what they ask and what is answered. */

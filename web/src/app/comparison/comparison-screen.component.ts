@@ -27,6 +27,8 @@ import { ComparisonStagesComponent } from './stages/comparison-stages.component'
 import { PairedShapes } from './stages/paired-shapes.service';
 import { DecisionComponent } from './table/decision.component';
 import { FiguresTableComponent, type PressedFigure } from './table/figures-table.component';
+import { TrainsComponent } from './trains/trains.component';
+import { Trains } from './trains/trains.service';
 import { WhyComponent } from './why/why.component';
 import { Why } from './why/why.service';
 
@@ -45,11 +47,12 @@ import { Why } from './why/why.service';
     ShapesTableComponent,
     StageBarComponent,
     TracePanelComponent,
+    TrainsComponent,
     WhyComponent,
   ],
   templateUrl: './comparison-screen.component.html',
   styleUrl: './comparison-screen.component.css',
-  providers: [TraceService, Why, PairedShapes],
+  providers: [TraceService, Why, PairedShapes, Trains],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '[class.tall]': 'stages()?.isTall()' },
 })
@@ -58,6 +61,7 @@ export class ComparisonScreenComponent {
   protected readonly view = inject(ViewState);
   protected readonly comparison = inject(ComparisonView);
   protected readonly why = inject(Why);
+  private readonly trains = inject(Trains);
   private readonly calculation = inject(Calculation);
   private readonly traces = inject(TraceService);
   protected readonly stages = viewChild(ComparisonStagesComponent);
@@ -75,11 +79,12 @@ export class ComparisonScreenComponent {
     { label: 'worst of combinations', value: 'governing' as const },
     ...(this.view.single() ? [{ label: `${this.view.resultId()} only`, value: 'shown' as const }] : []),
   ]);
-  protected readonly leaves: { label: string; value: ComparisonLeaf }[] = [
+  protected readonly leaves = computed((): { label: string; value: ComparisonLeaf }[] => [
     { label: 'Figures', value: 'figures' },
     { label: 'Charts', value: 'charts' },
     { label: 'Modes and buckling', value: 'shapes' },
-  ];
+    ...(this.trains.exist() ? [{ label: 'Trains', value: 'trains' as const }] : []),
+  ]);
   protected readonly orders = [
     { label: 'in the design’s order', value: 'design' as const },
     { label: 'by how much they differ', value: 'difference' as const },

@@ -11,6 +11,7 @@ import {
   signal,
 } from '@angular/core';
 import { projected, toFilm, type Problem, type View, type ViewName } from '@hashira/core';
+import { ArrowsComponent } from './labels/arrows.component';
 import { BandsComponent } from './labels/bands.component';
 import { DimensionLabelComponent, type DimensionChange } from './labels/dimension-label.component';
 import { placeDimensions } from './view/dimension-lines';
@@ -23,7 +24,7 @@ import {
   type HandleMove,
   type StageHandle,
 } from './interaction/point-handles.component';
-import { isIn, membersInBox, nodeNear, type Box } from './interaction/picking';
+import { isIn, membersInBox, nodeNear, placeOfBox, type Box } from './interaction/picking';
 import { sameSheet } from './paint/same-sheet';
 import { SheetRenderer } from './paint/sheet-renderer.service';
 import { StageCanvasComponent } from './paint/stage-canvas.component';
@@ -35,6 +36,7 @@ import type {
   Readout,
   Sheet,
   SheetSize,
+  StageArrow,
   StageBand,
   StageContent,
 } from './types';
@@ -48,7 +50,13 @@ import { underSheets } from './view/laid-under';
  */
 @Component({
   selector: 'app-stage',
-  imports: [StageCanvasComponent, BandsComponent, DimensionLabelComponent, PointHandlesComponent],
+  imports: [
+    StageCanvasComponent,
+    ArrowsComponent,
+    BandsComponent,
+    DimensionLabelComponent,
+    PointHandlesComponent,
+  ],
   templateUrl: './stage.component.html',
   styleUrl: './stage.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -83,6 +91,7 @@ export class StageComponent {
   readonly under = input<StageContent | undefined>(undefined);
   /** Bands along members. */
   readonly bands = input<readonly StageBand[]>([]);
+  readonly arrows = input<readonly StageArrow[]>([]);
   readonly moving = input(false);
   /** Share of a swing at which the moving picture is held. */
   readonly held = input<number | undefined>(undefined);
@@ -118,13 +127,7 @@ export class StageComponent {
   private dragging: { id: number; last: Point; turns: boolean; moved: boolean } | undefined;
   /** The box that is being drawn. */
   protected readonly box = signal<Box | undefined>(undefined);
-  protected readonly boxPlace = computed(() => {
-    const box = this.box();
-    if (!box) return undefined;
-    const [x0, x1] = [box.from[0], box.to[0]].sort((a, b) => a - b) as [number, number];
-    const [y0, y1] = [box.from[1], box.to[1]].sort((a, b) => a - b) as [number, number];
-    return { left: x0, top: y0, width: x1 - x0, height: y1 - y0 };
-  });
+  protected readonly boxPlace = computed(() => placeOfBox(this.box()));
 
   protected readonly view = computed((): View | undefined => {
     const size = this.size();
@@ -360,8 +363,7 @@ export class StageComponent {
   }
 
   private zoomAbout(at: Point, factor: number): void {
-    const view = this.view();
-    if (view) this.setView(zoomedAt(view, this.size(), at, factor));
+    if (this.view()) this.setView(zoomedAt(this.view()!, this.size(), at, factor));
   }
 
   private setView(view: View): void {

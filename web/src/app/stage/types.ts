@@ -41,6 +41,14 @@ export interface StageBand {
   readonly text?: string;
 }
 
+/** A force that is drawn on the sheet beside what the scene has. */
+export interface StageArrow {
+  /** Where its head is, m. */
+  readonly at: readonly [number, number, number];
+  readonly direction: readonly [number, number, number];
+  readonly text: string;
+}
+
 /** A sheet to be painted. */
 export interface Sheet extends StageContent {
   readonly view: View;

@@ -4,6 +4,7 @@ import {
   GridComponent,
   LegendScrollComponent,
   MarkLineComponent,
+  MarkPointComponent,
   TooltipComponent,
 } from 'echarts/components';
 import { SVGRenderer } from 'echarts/renderers';
@@ -16,6 +17,7 @@ echarts.use([
   GridComponent,
   LegendScrollComponent,
   MarkLineComponent,
+  MarkPointComponent,
   TooltipComponent,
   SVGRenderer,
 ]);

@@ -13,6 +13,7 @@ import {
 import {
   differencesBetween,
   fitView,
+  forceNames,
   formatWithUnit,
   significant,
   standardViews,
@@ -27,7 +28,8 @@ import { ComparisonView } from '../../state/comparison-view.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 import { StageComponent } from '../../stage/stage.component';
-import type { StageContent } from '../../stage/types';
+import type { PointedPlace, StageContent } from '../../stage/types';
+import { Trains } from '../trains/trains.service';
 import { Why } from '../why/why.service';
 import { PairedShapes } from './paired-shapes.service';
 
@@ -56,6 +58,8 @@ export class ComparisonStagesComponent {
   private readonly comparison = inject(ComparisonView);
   private readonly shapes = inject(PairedShapes);
   private readonly why = inject(Why);
+  private readonly trains = inject(Trains);
+  private pointed: PointedPlace | undefined;
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly stages = viewChild<ElementRef<HTMLElement>>('stages');
 
@@ -184,6 +188,7 @@ export class ComparisonStagesComponent {
         content: scene && this.contentOf(id, scene),
         under: isOverlaid && id !== reference ? this.underContent() : undefined,
         bands: withShares && scene ? this.why.bandsOn(id, scene) : [],
+        arrows: this.trains.arrowsOn(id),
         shown: this.shownOf(id, scene),
         status: summary && isLoud(summary.status) ? statusWords[summary.status] : '',
       };
@@ -246,6 +251,17 @@ export class ComparisonStagesComponent {
       return `${told}${mac}${other}, ${words}`;
     }
     return scene?.legend[0]?.text ?? this.view.resultTitle();
+  }
+
+  protected pointAt(place: PointedPlace | undefined): void {
+    this.pointed = place;
+  }
+
+  /** While trains are looked at, the shown force is read where a member is pressed. */
+  protected pressed(): void {
+    const force = forceNames.find((name) => name === this.view.diagram());
+    if (this.trains.open() && this.pointed && force)
+      this.trains.readAt(this.pointed.member, this.pointed.share, force);
   }
 
   protected setCamera(view: View): void {

@@ -63,8 +63,8 @@ export function spreadOf(values: readonly (number | undefined)[]): number {
   return known.length < 2 || greatest === 0 ? 0 : (greatest - Math.min(...known)) / greatest;
 }
 
-/** Values that differ by less than this share are equal. */
-const equal = 1e-6;
+/** Values that differ by less than this share are told as equal: their difference reads ±0 %. */
+const equal = 5e-4;
 
 /**
  * What each value of a row is in words: best where no other is nearer to zero (or greater, of what is to be great) and some other is worse;

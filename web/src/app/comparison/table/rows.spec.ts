@@ -80,7 +80,7 @@ describe('words of a row', () => {
   it('are by magnitude, or the other way where much is good; nothing of equal values, and not of what most are', () => {
     expect(wordsOf([2, -3, 1, undefined], 0, false)).toEqual(['', 'worse', 'best', '']);
     expect(wordsOf([2, 3, 1], 0, true)).toEqual(['', 'best', 'worse']);
-    expect(wordsOf([2, 2 + 1e-7], 0, false)).toEqual(['', '']);
+    expect(wordsOf([2, 2.0005], 0, false)).toEqual(['', '']);
     expect(wordsOf([1, 1, 1, 2], 0, false)).toEqual(['', '', '', 'worse']);
   });
 

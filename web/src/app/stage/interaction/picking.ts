@@ -72,3 +72,11 @@ function cuts(
 export function isIn(event: Event, selector: string): boolean {
   return (event.target as Element).closest(selector) !== null;
 }
+
+/** Where a box that is being drawn stands on the sheet, px. */
+export function placeOfBox(box: Box | undefined) {
+  if (!box) return undefined;
+  const [x0, x1] = [box.from[0], box.to[0]].sort((a, b) => a - b) as [number, number];
+  const [y0, y1] = [box.from[1], box.to[1]].sort((a, b) => a - b) as [number, number];
+  return { left: x0, top: y0, width: x1 - x0, height: y1 - y0 };
+}
