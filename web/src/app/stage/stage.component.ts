@@ -218,8 +218,7 @@ export class StageComponent {
 
   /** Zooms about the middle of the sheet. */
   zoom(factor: number): void {
-    const { width, height } = this.size();
-    this.zoomAbout([width / 2, height / 2], factor);
+    this.zoomAbout([this.size().width / 2, this.size().height / 2], factor);
   }
 
   protected wheel(event: WheelEvent): void {
@@ -239,10 +238,8 @@ export class StageComponent {
   }
 
   protected move(event: PointerEvent): void {
-    const at = this.pointOf(event);
-    const view = this.view();
+    const [at, view, dragging] = [this.pointOf(event), this.view(), this.dragging];
     if (!view) return;
-    const { dragging } = this;
     if (dragging?.id === event.pointerId) {
       const [dx, dy] = [at[0] - dragging.last[0], at[1] - dragging.last[1]];
       if (!dragging.moved && Math.hypot(dx, dy) < 3) return;
