@@ -34,6 +34,7 @@ await thousand(page);
 // Turning is measured when the workers have nothing left to do
 await page.waitForTimeout(25_000);
 await turning(page);
+await linkedStages(page);
 await browser.close();
 await app.stop();
 app.remove();
@@ -295,9 +296,9 @@ function storeyHeights(
   );
 }
 
-/** Frames a second while the frame of 1 000 members turns with M drawn. */
-async function turning(of: Page): Promise<void> {
-  const rate = await of.evaluate(async () => {
+/** The first stage turned by hand. @returns frames a second */
+function turned(of: Page): Promise<number> {
+  return of.evaluate(async () => {
     const sheet = document.querySelector<HTMLElement>('app-stage')!;
     sheet.setPointerCapture = () => undefined;
     sheet.releasePointerCapture = () => undefined;
@@ -323,7 +324,28 @@ async function turning(of: Page): Promise<void> {
     send('pointerup', 0);
     return (1000 * count) / (performance.now() - from);
   });
-  console.log(`1 040 members turned with M drawn: ${rate.toFixed(1)} frames a second`);
+}
+
+async function turning(of: Page): Promise<void> {
+  console.log(`1 040 members turned with M drawn: ${(await turned(of)).toFixed(1)} frames a second`);
+}
+
+/** Two linked stages of the Boat hall turned, against one of them, in turns. */
+async function linkedStages(of: Page): Promise<void> {
+  const id = await demo(of, 'Boat hall');
+  const rates: Record<string, number[]> = {};
+  for (let run = 0; run < 3; run++)
+    for (const large of ['ends', 'ends,middle']) {
+      await of.goto(`${app.url}/designs/${id}/compare?large=${large}`);
+      await of.locator('app-figures-table button.value').first().waitFor({ timeout: 60_000 });
+      // Turning is measured when the workers have nothing left to do
+      await of.waitForTimeout(20_000);
+      (rates[large] ??= []).push(await turned(of));
+    }
+  const [one, two] = Object.values(rates).map((all) => [...all].sort((a, b) => a - b)[1]!);
+  console.log(
+    `Boat hall in the comparison with M drawn, turned: one stage ${one!.toFixed(1)}, two linked ${two!.toFixed(1)} frames a second; ratio ${(two! / one!).toFixed(2)}`,
+  );
 }
 
 function share(times: readonly number[], part: number): string {
