@@ -59,8 +59,11 @@ test('the accessibility checker finds nothing on any screen of a design', async 
   await look('page of keys');
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Comparison', exact: true }).click();
-  await page.locator('app-figures-chart svg').waitFor();
+  await page.locator('app-figures-table button.value').first().waitFor();
   await look('comparison');
+  await page.getByText('Modes and buckling', { exact: true }).click();
+  await page.locator('app-shapes-table tbody tr').first().waitFor();
+  await look('modes compared');
   await page.getByRole('link', { name: 'Record', exact: true }).click();
   await page.getByRole('row').first().waitFor();
   await look('record');
@@ -145,7 +148,7 @@ test('nor on a solid design, as a slice, with stress, compared', async ({ page, 
   await page.getByText('σ', { exact: true }).click();
   await look('slice with stress');
   await page.getByRole('link', { name: 'Comparison', exact: true }).click();
-  await page.locator('app-figures-chart svg').waitFor();
+  await page.locator('app-figures-table button.value').first().waitFor();
   await look('comparison of the tower');
   expect(found).toEqual([]);
 });

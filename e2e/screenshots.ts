@@ -28,21 +28,14 @@ async function picture(name: string): Promise<void> {
 }
 
 async function openShed(target: Page): Promise<void> {
-  await target.goto(app.url);
+  await target.goto(`${app.url}/designs`);
+  await target.getByRole('link', { name: 'Slip shed', exact: true }).click();
+  await target.locator('app-ledger .member').first().waitFor();
   await calculated(target);
 }
 
 await openShed(page);
 await picture('design');
-
-await page.getByRole('tab', { name: 'Text', exact: true }).click();
-await page.locator('.cm-line').first().waitFor();
-await choose(page, 'What is shown', 'C2 Wind in service');
-await page.getByText('bare').click();
-await page.getByLabel('deformed', { exact: true }).check();
-await page.getByRole('group', { name: 'Fixed bases, stage', exact: true }).focus();
-for (let i = 0; i < 7; i++) await page.keyboard.press('ArrowRight');
-await picture('text');
 
 await openShed(page);
 await page.locator('app-ledger .member').nth(2).click();
@@ -55,20 +48,45 @@ await picture('mechanism');
 await page.getByRole('button', { name: 'Undo', exact: true }).click();
 
 await page.getByRole('link', { name: 'Comparison', exact: true }).click();
-await page.locator('app-figures-chart svg').waitFor();
+await page.locator('app-figures-table tbody').nth(3).waitFor();
 await picture('comparison');
+await page
+  .getByRole('button', { name: /^Eaves sway .*where it comes from/ })
+  .first()
+  .click();
+await page.locator('app-why tbody tr').first().waitFor();
+await picture('shares');
+await page.getByRole('button', { name: 'back to the table', exact: true }).click();
+await page.getByText('Modes and buckling', { exact: true }).click();
+await page.locator('app-shapes-table').getByRole('button', { name: '2 up and down' }).click();
+await page.getByRole('button', { name: 'hold', exact: true }).click();
+await picture('modes');
+await page.getByRole('link', { name: 'Record', exact: true }).click();
+await page
+  .getByRole('button', { name: /^What changed since revision/ })
+  .last()
+  .click();
+await page.locator('app-what-changed').waitFor();
+await choose(page, 'Before', 'Fixed bases');
+await choose(page, 'After', 'Pinned with haunches');
+await page.locator('app-what-changed tbody tr').first().waitFor();
+await picture('changed');
+
+// Two arches, one over the other
+await page.getByRole('link', { name: 'Hashira', exact: true }).click();
+await page.getByRole('link', { name: 'Quay arch', exact: true }).click();
+await page.locator('app-ledger').waitFor();
+await calculated(page, 90_000);
+await page.getByRole('link', { name: 'Comparison', exact: true }).click();
+for (const name of ['Circular, fixed', 'Circular, three hinges'])
+  await page.getByRole('checkbox', { name: `${name} on a large stage`, exact: true }).uncheck();
+await page.getByLabel('lay over the reference').check();
+await picture('overlay');
 
 await openShed(page);
 await page.getByRole('tab', { name: 'Recipe', exact: true }).click();
 await page.getByText('+ step').click();
 await picture('recipe');
-
-await openShed(page);
-await page.getByRole('tab', { name: 'Loads', exact: true }).click();
-await page.getByRole('button', { name: /^S Snow/ }).click();
-await page.locator('app-loads-leaf .sentence').first().click();
-await page.locator('app-ledger .edit').click();
-await picture('loads');
 
 await openShed(page);
 await page.getByRole('tab', { name: 'Choices', exact: true }).click();
@@ -81,7 +99,6 @@ await page.keyboard.press('ArrowRight');
 await page.keyboard.press('Enter');
 await page.getByRole('combobox', { name: 'Give a section', exact: true }).click();
 await page.getByRole('searchbox').fill('lightest HEA with Wpl,y above 1200 cm3');
-await picture('sections');
 await page.keyboard.press('Enter');
 await calculated(page);
 await page.getByRole('button', { name: 'tables', exact: true }).click();
@@ -120,10 +137,6 @@ await page.getByRole('button', { name: '+ load', exact: true }).click();
 await picture('bench');
 await page.keyboard.press('Escape');
 await page.getByText('‹ all members').click();
-await page.getByText('lighter sections', { exact: true }).click();
-await page.getByRole('button', { name: 'Find the lightest that pass', exact: true }).click();
-await page.locator('app-suggestions h2').waitFor({ timeout: 120_000 });
-await picture('lighter');
 await page.getByText('load to failure', { exact: true }).click();
 await page.getByText('plastic hinges', { exact: true }).click();
 await page.getByRole('button', { name: 'Raise until it fails', exact: true }).click();

@@ -32,7 +32,9 @@ describe('a drawing of what changed', () => {
     const other = smallHall();
     other.parameters.find(({ name }) => name === 'column_section')!.value = 'HEA 240';
     const { scene, changes, count } = drawn(smallHall(), other);
-    expect(count('ochre')).toBe(changes.changed.length);
+    // Three dots on each
+    expect(count('ink')).toBe(changes.changed.length);
+    expect(scene.drawing.corners.length).toBeGreaterThan(0);
     expect(scene.drawing.texts.map(({ text }) => text)).toEqual(['HEA 200 → HEA 240']);
     expect(scene.legend.map(({ text }) => text)).toEqual(['changed: old → new']);
   });

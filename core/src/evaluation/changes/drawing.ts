@@ -35,11 +35,16 @@ export function drawChanges(
   const moves = new Map(changes.moved.map(({ node, by }) => [node, by]));
   drawOldPlaces(pen, b, moves);
   for (const line of a.lines.values()) if (removed.has(line.id)) drawRemoved(pen, a, line, lit.has(line.id));
-  for (const line of b.lines.values())
+  for (const line of b.lines.values()) {
+    const isLit = lit.has(line.id);
+    const isAdded = added.has(line.id);
+    const isChanged = changed.has(line.id);
     drawLine(pen, b, line, {
-      colour: lit.has(line.id) ? 'indigo' : added.has(line.id) || changed.has(line.id) ? 'ochre' : 'inkSoft',
-      width: lit.has(line.id) ? 5 : added.has(line.id) ? 3.4 : changed.has(line.id) ? 2 : 1.4,
+      colour: isLit ? 'indigo' : isAdded ? 'ochre' : isChanged ? 'ink' : 'inkSoft',
+      width: isLit ? 5 : isAdded ? 3.4 : isChanged ? 2 : 1.4,
     });
+    if (isChanged) dot(pen, b, line);
+  }
   drawNodes(pen, { a, b, added, removed, changed, lit });
   writeChanges(pen, b, changes);
   drawHeld(pen, prepareFrame(after), after);
@@ -70,6 +75,15 @@ const between = (a: Place, b: Place, share: number): Place => [
   a[1] + share * (b[1] - a[1]),
   a[2] + share * (b[2] - a[2]),
 ];
+
+/** Dots along a member that has something otherwise. */
+function dot(pen: Draughtsman, { nodes }: Framed, { pieces }: Line): void {
+  for (const { start, end } of pieces)
+    for (const share of [0.25, 0.5, 0.75])
+      pen
+        .on('hinges')
+        .disc(between(nodes.get(start)!.at, nodes.get(end)!.at, share), 2.6, { colour: 'ochre' });
+}
 
 /** Dashed, with a stroke through its middle. */
 function drawRemoved(pen: Draughtsman, { nodes, size }: Framed, { pieces }: Line, isLit: boolean): void {
@@ -151,7 +165,9 @@ function middleOf(nodes: Framed['nodes'], { pieces }: Line): Place {
 const legendOf = ({ added, removed, moved, changed }: FrameChanges): LegendLine[] => [
   ...(added.length > 0 ? [{ text: 'added', sample: { colour: 'ochre' } }] : []),
   ...(removed.length > 0 ? [{ text: 'removed', sample: { colour: 'inkSoft', dash: [4, 3] as const } }] : []),
-  ...(changed.length > 0 ? [{ text: 'changed: old → new', sample: { colour: 'ochre' } }] : []),
+  ...(changed.length > 0
+    ? [{ text: 'changed: old → new', sample: { colour: 'ochre', dash: [2, 5] as const } }]
+    : []),
   ...(moved.length > 0 ? [{ text: 'where it was', sample: { colour: 'inkFaint' } }] : []),
 ];
 

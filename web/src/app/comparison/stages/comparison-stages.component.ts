@@ -26,9 +26,10 @@ import {
 import { isLoud, statusWords } from '../../ui/values';
 import { ComparisonView } from '../../state/comparison-view.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { Selection } from '../../state/selection.service';
 import { ViewState } from '../../state/view-state.service';
 import { StageComponent } from '../../stage/stage.component';
-import type { PointedPlace, StageContent } from '../../stage/types';
+import type { PointedPlace, Pressed, StageContent } from '../../stage/types';
 import { Trains } from '../trains/trains.service';
 import { Why } from '../why/why.service';
 import { PairedShapes } from './paired-shapes.service';
@@ -57,6 +58,7 @@ export class ComparisonStagesComponent {
   protected readonly view = inject(ViewState);
   private readonly comparison = inject(ComparisonView);
   private readonly shapes = inject(PairedShapes);
+  private readonly selection = inject(Selection);
   private readonly why = inject(Why);
   private readonly trains = inject(Trains);
   private pointed: PointedPlace | undefined;
@@ -257,8 +259,9 @@ export class ComparisonStagesComponent {
     this.pointed = place;
   }
 
-  /** While trains are looked at, the shown force is read where a member is pressed. */
-  protected pressed(): void {
+  /** What is pressed is selected on all stages; while trains are looked at, the shown force is read there. */
+  protected pressed({ of, ids, add }: Pressed): void {
+    this.selection.pick(of, ids, add);
     const force = forceNames.find((name) => name === this.view.diagram());
     if (this.trains.open() && this.pointed && force)
       this.trains.readAt(this.pointed.member, this.pointed.share, force);
