@@ -45,7 +45,7 @@ export function besideEachOther(
     const { what, by, unit, member } = (b ?? a)!;
     return {
       what,
-      by,
+      by: a && a.by !== by ? `${a.by}, then ${by}` : by,
       unit,
       ...(member === undefined ? {} : { member }),
       ...(a ? { reference: a.value } : {}),

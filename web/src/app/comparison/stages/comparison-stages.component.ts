@@ -38,6 +38,10 @@ import { PairedShapes } from './paired-shapes.service';
 const margins = { left: 78, right: 78, top: 44, bottom: 74 };
 /** The same where only members, supports and shares are drawn. */
 const bareMargins = { left: 44, right: 44, top: 30, bottom: 44 };
+/** On stages lower than this loads and reactions have no room, px. */
+const lowStage = 170;
+/** What a stage without them is worth against one that has them. */
+const worthOfLow = 0.6;
 /** The part of a stage that margins take at the most. */
 const mostMargin = 0.8;
 /** Height of a stage's heading and of what differs below it, px. */
@@ -134,7 +138,7 @@ export class ComparisonStagesComponent {
 
   /** Room for what is drawn beside members, less on small stages. */
   private marginsIn({ width, height }: { width: number; height: number }): typeof margins {
-    const isBare = this.why.drawn().length > 0 || this.view.shape();
+    const isBare = this.why.drawn().length > 0 || this.view.shape() || height < lowStage;
     const full = isBare ? bareMargins : margins;
     const across = Math.min(1, (mostMargin * width) / (full.left + full.right));
     const up = Math.min(1, (mostMargin * height) / (full.top + full.bottom));
@@ -165,9 +169,9 @@ export class ComparisonStagesComponent {
       const rows = Math.ceil(count / columns);
       const size = { width: width / columns, height: Math.max(40, height / rows - headHeight) };
       const empty = columns * rows - count;
-      return (
-        fitView(points, this.direction(), size, this.marginsIn(size)).scale * (1 - 0.2 * Math.min(1, empty))
-      );
+      const worth = size.height < lowStage ? worthOfLow : 1;
+      const { scale } = fitView(points, this.direction(), size, this.marginsIn(size));
+      return worth * scale * (1 - 0.2 * Math.min(1, empty));
     };
     let best = count;
     for (let columns = count; columns >= 1; columns--)
@@ -202,11 +206,16 @@ export class ComparisonStagesComponent {
     const sign = this.shapes.shownOf(id)?.sign ?? 1;
     return {
       scene,
-      layers: this.why.drawn().length > 0 ? shareLayers : this.view.layers(),
+      layers: this.why.drawn().length > 0 ? shareLayers : this.shownLayers(),
       scales: sign === 1 ? scales : { ...scales, deformation: -scales.deformation },
       dimensions: false,
     };
   }
+
+  private readonly shownLayers = computed((): readonly Layer[] => {
+    const isLow = this.stageSize().height < lowStage;
+    return this.view.layers().filter((layer) => !isLow || (layer !== 'loads' && layer !== 'reactions'));
+  });
 
   /** The reference where it lies under the others. */
   private readonly underContent = computed((): StageContent | undefined => {
