@@ -150,6 +150,13 @@ export async function typeParameter(page: Page, name: string, text: string): Pro
   await field.press('Enter');
 }
 
+/** Takes an entry of the menu that a button opens. */
+export async function chooseOf(within: Page | Locator, label: string, words: string): Promise<void> {
+  await within.getByRole('button', { name: label, exact: true }).click();
+  const page = 'page' in within ? within.page() : within;
+  await page.getByRole('menuitem', { name: words, exact: true }).click();
+}
+
 /** Chooses from a list. */
 export async function choose(page: Page, list: string, option: string | RegExp): Promise<void> {
   await page.getByRole('combobox', { name: list, exact: true }).click();

@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { calculated, sectionRow, type Application } from './application.js';
+import { calculated, chooseOf, sectionRow, type Application } from './application.js';
 
 /** Fields by their labels, with what is typed or chosen there. */
 export type Entries = Readonly<Record<string, string>>;
@@ -80,10 +80,8 @@ export class Designer {
   /** Adds a rule for what a condition selects. */
   async rule(gives: string, condition: string, entries: Entries = {}): Promise<void> {
     await this.leaf('Rules');
-    await this.page.getByLabel('add a rule that gives').selectOption({ label: gives });
-    const rule = this.page.locator('app-rules-leaf .rule').filter({ has: this.page.locator('.fields') });
-    await this.type(rule.locator('.where'), condition);
-    await this.fill(rule.locator('app-rule-form'), entries);
+    await chooseOf(this.page, 'Add a rule that gives', gives);
+    await this.newRule(condition, entries);
   }
 
   /** Takes a section from the library for the rule that is open. */
@@ -96,16 +94,23 @@ export class Designer {
   /** Adds a load case. */
   async loadCase(category: string): Promise<void> {
     await this.leaf('Loads');
-    await this.page.getByLabel('Add a load case').selectOption({ label: category });
+    await chooseOf(this.page, 'Add a load case', category);
   }
 
   /** Adds a load to the case that is shown. */
   async load(kind: string, condition: string, entries: Entries): Promise<void> {
     await this.leaf('Loads');
-    await this.page.getByLabel('Add a load', { exact: true }).selectOption({ label: kind });
-    const load = this.page.locator('app-loads-leaf .load').filter({ has: this.page.locator('.fields') });
-    await this.type(load.locator('.where'), condition);
-    await this.fill(load.locator('app-rule-form'), entries);
+    await chooseOf(this.page, 'Add a load', kind);
+    await this.newRule(condition, entries);
+  }
+
+  /** Says for what a new rule is and what it gives, and adds it. */
+  private async newRule(condition: string, entries: Entries): Promise<void> {
+    const draft = this.page.locator('app-new-rule');
+    await this.type(draft.locator('.where'), condition);
+    await this.fill(draft.locator('app-fields'), entries);
+    await draft.getByRole('button', { name: 'Add the rule', exact: true }).press('Enter');
+    await expect(draft).toHaveCount(0);
   }
 
   /** Text that is pressed and typed over. */

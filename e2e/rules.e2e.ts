@@ -1,4 +1,4 @@
-import { calculated, expect, ledgerValue, openSlipShed, saved, test } from './application.js';
+import { calculated, chooseOf, expect, ledgerValue, openSlipShed, saved, test } from './application.js';
 
 test('what is selected on the stage gets a section by the shortest condition, undone by one press', async ({
   page,
@@ -67,14 +67,18 @@ test('a box takes members in, a typed condition selects, and nodes get a load of
   // A load at the apex by a rule from the list
   const moment = await ledgerValue(page, 'Apex deflection').innerText();
   await page.getByRole('tab', { name: 'Rules', exact: true }).click();
-  await page.getByLabel('add a rule that gives').selectOption({ label: 'load on nodes' });
-  const rule = page.locator('app-rules-leaf .rule', { has: page.locator('app-rule-form') });
-  await rule.getByTitle(/^Condition of/).click();
-  await rule.getByRole('textbox', { name: /^Condition of/ }).fill('place == "apex"');
+  await chooseOf(page, 'Add a rule that gives', 'load on nodes');
+  const draft = page.locator('app-new-rule');
+  // It acts on nothing until it is said on what
+  await expect(draft.getByRole('button', { name: 'Add the rule', exact: true })).toBeDisabled();
+  await draft.getByTitle(/^Condition of/).click();
+  await draft.getByRole('textbox', { name: /^Condition of/ }).fill('place == "apex"');
   await page.keyboard.press('Enter');
-  await rule.getByLabel('load case', { exact: true }).selectOption('S');
-  await rule.getByLabel('force x, y, z', { exact: true }).fill('0 kN, 0 kN, -40 kN');
+  await expect(draft).toContainText('It would be given to 1 node.');
+  await draft.getByLabel('load case', { exact: true }).selectOption('S');
+  await draft.getByLabel('force x, y, z', { exact: true }).fill('0 kN, 0 kN, -40 kN');
   await page.keyboard.press('Enter');
+  await draft.getByRole('button', { name: 'Add the rule', exact: true }).click();
   await calculated(page);
   await expect(ledgerValue(page, 'Apex deflection')).not.toHaveText(moment);
   await page.getByRole('tab', { name: 'Loads', exact: true }).click();
@@ -88,10 +92,11 @@ test('a rule’s condition by chips: narrowed, widened, and the same as the text
   const rule = page.locator('app-rules-leaf .rule', { hasText: 'Purlins hold the rafters' });
   await rule.locator('.head').click();
   await expect(rule.locator('.soft').first()).toHaveText('2');
-  await rule.getByLabel('Ask for more', { exact: true }).selectOption('side');
+  await chooseOf(rule, 'Ask for more', 'side');
+  await chooseOf(rule, 'Value of side', 'left');
   await expect(rule.getByTitle(/^Condition of/)).toHaveText('role == "rafter" and side == "left"');
   await expect(rule.locator('.soft').first()).toHaveText('1');
-  await rule.getByLabel('Another value of side', { exact: true }).selectOption('right');
+  await chooseOf(rule, 'Another value of side', 'right');
   await expect(rule.getByTitle(/^Condition of/)).toHaveText(
     'role == "rafter" and (side == "left" or side == "right")',
   );

@@ -1,4 +1,4 @@
-import { calculated, card, expect, ledgerValue, saved, sectionRow, test } from './application.js';
+import { calculated, card, chooseOf, expect, ledgerValue, saved, sectionRow, test } from './application.js';
 import { Designer } from './designer.js';
 
 test.describe.configure({ timeout: 180_000 });
@@ -153,7 +153,7 @@ test('one beam: a section from the library, two supports and two loads moved alo
   await sectionRow(page, 'IPE 400').click();
   await page.getByRole('button', { name: 'add, name, group or remove parameters', exact: true }).click();
   for (const title of ['Left', 'Right', 'First load', 'Second load']) {
-    await page.getByLabel('Add a parameter', { exact: true }).selectOption({ label: 'length' });
+    await chooseOf(page, 'Add a parameter', 'length');
     await designer.fill(page.locator('app-parameters-editor .fields'), { title, min: '0 m', max: '10 m' });
   }
   await page.getByRole('button', { name: 'back to the values', exact: true }).click();

@@ -1,4 +1,4 @@
-import { calculated, expect, ledgerValue, saved, test } from './application.js';
+import { calculated, chooseOf, expect, ledgerValue, saved, test } from './application.js';
 import { Designer } from './designer.js';
 
 test.describe.configure({ timeout: 240_000 });
@@ -141,7 +141,7 @@ test('a tower with storey height, width and twist by sliders, following the hand
   await designer.begin('Storey frame');
   await designer.firstOrder();
   await page.getByRole('button', { name: 'add, name, group or remove parameters', exact: true }).click();
-  await page.getByLabel('Add a parameter', { exact: true }).selectOption({ label: 'angle' });
+  await chooseOf(page, 'Add a parameter', 'angle');
   await designer.fill(page.locator('app-parameters-editor .fields'), {
     title: 'Twist',
     min: '0 deg',

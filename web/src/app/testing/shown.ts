@@ -3,6 +3,7 @@ import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Design } from '@hashira/core';
 import type { DesignWorkspace } from '../state/design-workspace.service';
+import { chooseOf } from './menus';
 import { openDesign, quickShed } from './open-design';
 
 /** A component over an open design, with the hands of a user. */
@@ -72,9 +73,14 @@ export class Shown {
     return found as HTMLInputElement;
   }
 
-  /** Types into a field, or chooses the option of a list whose words are these. */
+  /** Types into a field, or chooses the option of a list or of a menu whose words are these. */
   async enter(label: string, text: string): Promise<void> {
     const field = this.field(label) as HTMLInputElement | HTMLSelectElement;
+    if (field.getAttribute('aria-haspopup') === 'menu') {
+      await chooseOf(field, text);
+      await this.settled();
+      return;
+    }
     const option =
       field instanceof HTMLSelectElement
         ? [...field.options].find((one) => one.textContent.trim() === text)

@@ -1,5 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { openDesign, quickShed } from '../testing/open-design';
+import { chooseOf, openMenu } from '../testing/menus';
 import { ConditionChipsComponent } from './condition-chips.component';
 
 describe('ConditionChipsComponent', () => {
@@ -9,7 +10,7 @@ describe('ConditionChipsComponent', () => {
   const chips = () => [...host().querySelectorAll('.chip')].map((chip) => chip.getAttribute('aria-label'));
   const selects = () => [...host().querySelectorAll('select')];
   const labelled = (label: string, k = 0) =>
-    [...host().querySelectorAll<HTMLInputElement>('select, input')].filter(
+    [...host().querySelectorAll<HTMLInputElement>('select, input, button')].filter(
       (one) => one.getAttribute('aria-label') === label,
     )[k]!;
   const options = (select: Element) =>
@@ -63,25 +64,41 @@ describe('ConditionChipsComponent', () => {
 
   it('takes another value of the same tag', async () => {
     await show('role == "rafter"');
-    await choose(labelled('Another value of role'), 'column');
+    await chooseOf(labelled('Another value of role'), 'column');
     expect(told).toEqual(['role == "rafter" or role == "column"']);
     expect(chips()).toEqual(['role == "rafter" or role == "column"']);
-    expect(host().querySelector('.more')).toBeNull();
+    expect(host().querySelector('[aria-label^=Another]')).toBeNull();
   });
 
   it('asks for more, from what the frame has, and leaves chips out again', async () => {
     await show('true', 'nodes');
     expect(host().textContent).toContain('all nodes');
-    const ask = labelled('Ask for more');
-    expect(options(ask)).toContain('place');
-    expect(options(ask)).not.toContain('length');
-    await choose(ask, 'place');
-    expect(told.at(-1)).toMatch(/^place == "\w+"$/);
-    await choose(labelled('Ask for more'), 'z');
-    expect(told.at(-1)).toMatch(/^place == "\w+" and z >= 0 m$/);
-    [...host().querySelectorAll<HTMLButtonElement>('.chip button')].forEach((one) => one.click());
+    const offered = await openMenu(labelled('Ask for more'));
+    expect(offered.has('place')).toBeTrue();
+    expect(offered.has('length')).toBeFalse();
+    offered.get('place')!.click();
+    await settled();
+    // Nothing is asked before it is said what
+    expect(told).toEqual([]);
+    await chooseOf(labelled('Value of place'), 'base');
+    expect(told.at(-1)).toBe('place == "base"');
+    await chooseOf(labelled('Ask for more'), 'z');
+    await choose(labelled('Value of z'), '0 m');
+    expect(told.at(-1)).toBe('place == "base" and z >= 0 m');
+    host().querySelector<HTMLButtonElement>('.chip [aria-label^="Leave out"]')!.click();
     await settled();
     expect(told.at(-1)).toBe('z >= 0 m');
+  });
+
+  it('selects nothing while it is blank, until all are meant', async () => {
+    await show('');
+    fixture.componentRef.setInput('blank', true);
+    await settled();
+    expect(host().textContent).toContain('none yet');
+    host().querySelector<HTMLButtonElement>('.all')!.click();
+    await settled();
+    expect(told).toEqual(['true']);
+    expect(host().textContent).toContain('all members');
   });
 
   it('leaves what no chip can say as it is typed', async () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import {
   clausesOf,
   clauseTags,
@@ -9,6 +9,7 @@ import {
   type Comparison,
   type TagClause,
 } from '@hashira/core';
+import { ActionMenuComponent } from './action-menu.component';
 import { ExpressionDirective } from './expression.directive';
 import { fieldSurroundings } from './field-surroundings';
 
@@ -30,7 +31,7 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
  */
 @Component({
   selector: 'app-condition-chips',
-  imports: [ExpressionDirective],
+  imports: [ActionMenuComponent, ExpressionDirective],
   template: `
     @for (chip of chips(); track $index; let i = $index; let last = $last) {
       <span class="chip" role="group" [attr.aria-label]="chip.words">
@@ -60,17 +61,13 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
                 }
               </select>
             }
-            @if (chip.more().length > 0) {
-              <select
-                class="more"
-                [attr.aria-label]="'Another value of ' + asked.tag"
-                (change)="choose(i, asked.values.length, $any($event.target).value)"
-              >
-                <option value="" selected>or …</option>
-                @for (option of chip.more(); track option.value) {
-                  <option [value]="option.value">{{ option.label }}</option>
-                }
-              </select>
+            @if (chip.more.length > 0) {
+              <app-action-menu
+                text="or …"
+                [label]="'Another value of ' + asked.tag"
+                [choices]="chip.more"
+                (chosen)="choose(i, asked.values.length, $event)"
+              />
             }
           } @else {
             <input
@@ -99,14 +96,51 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
         <span class="soft">and</span>
       }
     } @empty {
-      <span class="soft">all {{ of() }}</span>
-    }
-    <select aria-label="Ask for more" (change)="ask($any($event.target))">
-      <option value="" selected>{{ chips().length > 0 ? 'and …' : 'only those whose …' }}</option>
-      @for (tag of tags(); track tag) {
-        <option [value]="tag">{{ tag }}</option>
+      @if (asking() === undefined) {
+        <span class="soft">{{ isBlank() ? 'none yet' : 'all ' + of() }}</span>
       }
-    </select>
+    }
+    @if (asking(); as tag) {
+      <span class="chip" role="group" [attr.aria-label]="tag">
+        <span>{{ tag }}</span>
+        @if (asksForText()) {
+          <app-action-menu
+            text="choose …"
+            [label]="'Value of ' + tag"
+            [choices]="asked()"
+            (chosen)="answer($event)"
+          />
+        } @else {
+          <span>from</span>
+          <input
+            #typed
+            appExpression=""
+            autocomplete="off"
+            spellcheck="false"
+            placeholder="a value"
+            [attr.aria-label]="'Value of ' + tag"
+            (change)="answer(typed.value)"
+          />
+        }
+        <button
+          type="button"
+          class="plain"
+          [attr.aria-label]="'Leave out ' + tag"
+          (click)="asking.set(undefined)"
+        >
+          ×
+        </button>
+      </span>
+    }
+    <app-action-menu
+      label="Ask for more"
+      [text]="chips().length > 0 ? 'and …' : 'only those whose …'"
+      [choices]="tags()"
+      (chosen)="asking.set($event)"
+    />
+    @if (isBlank()) {
+      <button type="button" class="plain all" (click)="changed.emit('true')">all {{ of() }}</button>
+    }
   `,
   styles: `
     :host {
@@ -140,8 +174,8 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
     input {
       width: 6em;
     }
-    .more {
-      width: 4.2em;
+    .all {
+      color: var(--indigo);
     }
     code {
       overflow-wrap: anywhere;
@@ -157,7 +191,18 @@ export class ConditionChipsComponent {
   private readonly surroundings = inject(fieldSurroundings);
   readonly condition = input.required<string>();
   readonly of = input.required<'members' | 'nodes'>();
+  /** Nothing asked selects nothing, until it is said that all are meant. */
+  readonly blank = input(false);
   readonly changed = output<string>();
+
+  protected readonly isBlank = computed(() => this.blank() && this.condition() === '');
+  /** A tag of which it is not said yet what is asked. */
+  protected readonly asking = signal<string | undefined>(undefined);
+  protected readonly asksForText = computed(() => isTextTag(this.asking() ?? ''));
+  protected readonly asked = computed(() => {
+    const tag = this.asking() ?? '';
+    return asChoices(this.options(tag, this.left(tag, [])));
+  });
 
   private readonly values = this.surroundings.tagValues(() => this.of());
 
@@ -175,7 +220,7 @@ export class ConditionChipsComponent {
         listed,
         comparisons: listed ? textComparisons : numberComparisons,
         options: (value: string) => this.options(tag, [value, ...this.left(tag, values)]),
-        more: () => (comparison === '==' ? this.options(tag, this.left(tag, values)) : []),
+        more: comparison === '==' ? asChoices(this.options(tag, this.left(tag, values))) : [],
       };
     }),
   );
@@ -184,7 +229,9 @@ export class ConditionChipsComponent {
   protected readonly tags = computed(() => {
     const values = this.values();
     const measured = this.of() === 'members' ? ['length', 'slope', 'x', 'y', 'z'] : ['x', 'y', 'z'];
-    return clauseTags.filter((tag) => Object.hasOwn(values, tag) || measured.includes(tag));
+    return clauseTags
+      .filter((tag) => Object.hasOwn(values, tag) || measured.includes(tag))
+      .map((tag) => ({ key: tag, label: tag }));
   });
 
   /** Values of a tag that are not asked for yet. */
@@ -221,14 +268,13 @@ export class ConditionChipsComponent {
     this.tell(this.clauses().filter((_, i) => i !== at));
   }
 
-  protected ask(select: HTMLSelectElement): void {
-    const tag = select.value;
-    select.value = '';
-    if (tag === '') return;
-    const [first] = this.left(tag, []);
-    const start = first ?? (tag === 'slope' ? '0 deg' : '0 m');
+  /** Takes up what is asked of the tag. */
+  protected answer(value: string): void {
+    const [tag, text] = [this.asking(), value.trim()];
+    if (tag === undefined || text === '') return;
+    this.asking.set(undefined);
     const comparison = isTextTag(tag) ? '==' : '>=';
-    this.tell([...this.clauses(), { tag, comparison, values: [start] }]);
+    this.tell([...this.clauses(), { tag, comparison, values: [text] }]);
   }
 
   private replace(at: number, by: (clause: TagClause) => TagClause): void {
@@ -239,3 +285,7 @@ export class ConditionChipsComponent {
     this.changed.emit(conditionOf(clauses));
   }
 }
+
+const asChoices = (
+  options: readonly { readonly value: string; readonly label: string }[],
+): { key: string; label: string }[] => options.map(({ value, label }) => ({ key: value, label }));

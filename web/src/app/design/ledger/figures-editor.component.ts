@@ -12,6 +12,7 @@ import {
   type Fields,
   type FigureSpec,
 } from '@hashira/core';
+import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
@@ -19,7 +20,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 /** What alternatives are compared by: figures named, given limits, put in order, added and removed. */
 @Component({
   selector: 'app-figures-editor',
-  imports: [EditableTextComponent, FieldsComponent],
+  imports: [ActionMenuComponent, EditableTextComponent, FieldsComponent],
   template: `
     @for (row of rows(); track row.figure.id) {
       <section class="figure" [attr.aria-label]="row.figure.title" [title]="row.figure.id">
@@ -65,12 +66,13 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
         }
       </section>
     }
-    <select class="adding" aria-label="Add a figure" (change)="add($any($event.target))">
-      <option value="" selected>+ figure …</option>
-      @for (kind of kinds; track kind.kind) {
-        <option [value]="kind.kind">{{ kind.title.toLowerCase() }}</option>
-      }
-    </select>
+    <app-action-menu
+      class="adding"
+      text="+ figure …"
+      label="Add a figure"
+      [choices]="choices"
+      (chosen)="add($event)"
+    />
   `,
   styles: `
     .figure {
@@ -95,7 +97,10 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 })
 export class FiguresEditorComponent {
   private readonly workspace = inject(DesignWorkspace);
-  protected readonly kinds = figureKinds;
+  protected readonly choices = figureKinds.map(({ kind, title }) => ({
+    key: kind,
+    label: title.toLowerCase(),
+  }));
   protected readonly open = signal('');
   private readonly design = computed(() => this.workspace.state()!.design);
   protected readonly rows = computed(() =>
@@ -129,9 +134,8 @@ export class FiguresEditorComponent {
     this.workspace.apply((design) => removeFigure(design, id));
   }
 
-  protected add(select: HTMLSelectElement): void {
-    const kind = this.kinds.find((one) => one.kind === select.value);
-    select.value = '';
+  protected add(key: string): void {
+    const kind = figureKinds.find((one) => one.kind === key);
     if (!kind) return;
     const figure = initialFigure(kind, this.design());
     this.workspace.apply((design) => addFigure(design, figure));

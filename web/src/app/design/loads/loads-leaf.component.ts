@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import {
   addLoadCase,
   formatNumber,
-  giveByRule,
   initialLoadCase,
   loadCaseFields,
   loadCaseOf,
@@ -22,6 +21,8 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CombinationsComponent } from './combinations.component';
+import { ActionMenuComponent } from '../../ui/action-menu.component';
+import { NewRuleComponent } from '../rules/new-rule.component';
 import { RuleFormComponent } from '../rules/rule-form.component';
 
 const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
@@ -29,7 +30,14 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
 /** Load cases with their sums, each opening to its loads as sentences, and the matrix of combinations. */
 @Component({
   selector: 'app-loads-leaf',
-  imports: [CombinationsComponent, EditableTextComponent, FieldsComponent, RuleFormComponent],
+  imports: [
+    ActionMenuComponent,
+    CombinationsComponent,
+    EditableTextComponent,
+    FieldsComponent,
+    NewRuleComponent,
+    RuleFormComponent,
+  ],
   template: `
     <h3>
       Load cases <span class="soft">sums in {{ forceUnit }}</span>
@@ -85,12 +93,21 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               <p class="soft">no loads yet</p>
             }
           }
-          <select #adding class="adding" aria-label="Add a load" (change)="addLoad(row.id, adding)">
-            <option value="-1" selected>+ load …</option>
-            @for (kind of loadKinds; track kind.title; let i = $index) {
-              <option [value]="i">{{ kind.title.toLowerCase() }}</option>
-            }
-          </select>
+          @if (draft(); as kind) {
+            <app-new-rule
+              [kind]="kind"
+              [gives]="initial()"
+              (added)="added($event)"
+              (cancelled)="draft.set(undefined)"
+            />
+          } @else {
+            <app-action-menu
+              text="+ load …"
+              label="Add a load"
+              [choices]="loadChoices"
+              (chosen)="begin($event)"
+            />
+          }
           <details class="about">
             <summary>this case</summary>
             <app-fields
@@ -106,12 +123,13 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
         }
       </section>
     }
-    <select #category class="adding" aria-label="Add a load case" (change)="add(category)">
-      <option value="" selected>+ load case …</option>
-      @for (one of categories; track one) {
-        <option [value]="one">{{ one }}</option>
-      }
-    </select>
+    <app-action-menu
+      class="adding"
+      text="+ load case …"
+      label="Add a load case"
+      [choices]="categories"
+      (chosen)="add($event)"
+    />
     <app-combinations />
   `,
   styleUrl: './loads-leaf.component.css',
@@ -122,8 +140,17 @@ export class LoadsLeafComponent {
   private readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
   protected readonly words = ruleWords;
-  protected readonly loadKinds = loadKinds;
-  protected readonly categories = loadCategories;
+  protected readonly loadChoices = loadKinds.map(({ title }) => ({ key: title, label: title.toLowerCase() }));
+  protected readonly categories = loadCategories.map((one) => ({ key: one, label: one }));
+  /** The kind of a load that is being made. */
+  protected readonly draft = signal<(typeof loadKinds)[number] | undefined>(undefined);
+  /** It acts in the case that is shown. */
+  protected readonly initial = computed((): Readonly<Record<string, unknown>> => {
+    const kind = this.draft();
+    if (!kind) return {};
+    const given = (kind.initial(this.design()) as Record<string, unknown>)[kind.key] as object;
+    return { [kind.key]: { ...given, case: this.view.resultId() } };
+  });
   protected readonly fields = loadCaseFields;
   /** The load whose fields are shown. */
   protected readonly open = signal('');
@@ -164,29 +191,22 @@ export class LoadsLeafComponent {
     this.workspace.apply((design) => setRule(design, rule.id, { [field]: text }));
   }
 
-  /** A load on all, whose condition is then narrowed. */
-  protected addLoad(loadCase: string, select: HTMLSelectElement): void {
-    const kind = this.loadKinds[Number(select.value)];
-    select.value = '-1';
-    if (!kind) return;
-    let added = '';
-    this.workspace.apply((design) => {
-      const given = (kind.initial(design) as Record<string, unknown>)[kind.key] as object;
-      const all = kind.of === 'members' ? { members: 'true' } : { nodes: 'true' };
-      const made = giveByRule(design, all, { [kind.key]: { ...given, case: loadCase } });
-      added = made.id;
-      return made.design;
-    });
-    this.open.set(added);
+  /** Opens a load that acts on nothing until it is said on what. */
+  protected begin(title: string): void {
+    this.draft.set(loadKinds.find((kind) => kind.title === title));
+  }
+
+  protected added(id: string): void {
+    this.draft.set(undefined);
+    this.open.set(id);
   }
 
   protected removeLoad({ id }: Rule): void {
     this.workspace.apply((design) => removeRule(design, id));
   }
 
-  protected add(select: HTMLSelectElement): void {
-    const category = loadCategories.find((one) => one === select.value);
-    select.value = '';
+  protected add(key: string): void {
+    const category = loadCategories.find((one) => one === key);
     if (!category) return;
     const added = initialLoadCase(category, this.design().loadCases);
     this.workspace.apply((design) => addLoadCase(design, added));

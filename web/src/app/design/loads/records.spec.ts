@@ -57,17 +57,25 @@ describe('load cases on the screen', () => {
     await open('S');
     const before = head('S').textContent;
     await shown.enter('Add a load', 'load on nodes');
-    expect(shown.design.rules.at(-1)!.load).toEqual({
-      case: 'S',
-      kind: 'node',
-      F: ['0 kN', '0 kN', '-1 kN'],
-    });
-    await shown.press('true');
-    const condition = shown.host.querySelector<HTMLInputElement>('.where input')!;
+    // It acts on nothing until it is said on what
+    const { length } = shown.design.rules;
+    expect(shown.text).toContain('Say which nodes');
+    await shown.press('choose below, or type');
+    const condition = shown.host.querySelector<HTMLInputElement>('app-new-rule .where input')!;
     condition.value = 'place == "apex"';
     condition.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     await shown.settled();
+    await shown.settled();
+    expect(shown.text).toContain('It would be given to 1 node.');
     await shown.enter('force x, y, z', '0 kN, 0 kN, -3.2 kN');
+    expect(shown.design.rules.length).toBe(length);
+    await shown.press('Add the rule');
+    expect(shown.design.rules.at(-1)).toEqual(
+      jasmine.objectContaining({
+        nodes: 'place == "apex"',
+        load: { case: 'S', kind: 'node', F: ['0 kN', '0 kN', '-3.2 kN'] },
+      }),
+    );
     // 96.8 + 3.2 kN
     expect(before).toContain('ΣZ −96.8');
     expect(head('S').textContent).toContain('ΣZ −100');

@@ -12,6 +12,7 @@ import {
   type Design,
   type ExpressionPlace,
 } from '@hashira/core';
+import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
@@ -19,7 +20,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 /** Parameters added, named, grouped, given a range, and removed; each tells where it is used. */
 @Component({
   selector: 'app-parameters-editor',
-  imports: [EditableTextComponent, FieldsComponent],
+  imports: [ActionMenuComponent, EditableTextComponent, FieldsComponent],
   template: `
     @for (row of rows(); track row.parameter.name) {
       <section class="one" [attr.aria-label]="row.parameter.title">
@@ -63,12 +64,13 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
         }
       </section>
     }
-    <select class="adding" aria-label="Add a parameter" (change)="add($any($event.target))">
-      <option value="" selected>+ parameter …</option>
-      @for (start of starts; track start.title) {
-        <option [value]="start.title">{{ start.title }}</option>
-      }
-    </select>
+    <app-action-menu
+      class="adding"
+      text="+ parameter …"
+      label="Add a parameter"
+      [choices]="choices"
+      (chosen)="add($event)"
+    />
   `,
   styles: `
     .one {
@@ -98,7 +100,8 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 })
 export class ParametersEditorComponent {
   private readonly workspace = inject(DesignWorkspace);
-  protected readonly starts = parameterStarts;
+  private readonly starts = parameterStarts;
+  protected readonly choices = parameterStarts.map(({ title }) => ({ key: title, label: title }));
   protected readonly open = signal('');
   /** Why a name was not taken. */
   protected readonly problem = signal('');
@@ -133,9 +136,8 @@ export class ParametersEditorComponent {
     this.workspace.apply((design) => removeParameter(design, name));
   }
 
-  protected add(select: HTMLSelectElement): void {
-    const start = this.starts.find(({ title }) => title === select.value);
-    select.value = '';
+  protected add(key: string): void {
+    const start = this.starts.find(({ title }) => title === key);
     if (!start) return;
     const parameter = initialParameter(
       start,

@@ -1,20 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import {
-  giveByRule,
-  kindsOf,
-  moveRule,
-  removeRule,
-  ruleKinds,
-  ruleWords,
-  setRule,
-  type Rule,
-} from '@hashira/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { kindsOf, moveRule, removeRule, ruleKinds, ruleWords, setRule, type Rule } from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { ViewState } from '../../state/view-state.service';
 import { ConditionChipsComponent } from '../../ui/condition-chips.component';
+import { ActionMenuComponent } from '../../ui/action-menu.component';
+import { NewRuleComponent } from './new-rule.component';
 import { RuleFormComponent } from './rule-form.component';
 
 const headings = {
@@ -31,7 +24,13 @@ const headings = {
  */
 @Component({
   selector: 'app-rules-leaf',
-  imports: [ConditionChipsComponent, EditableTextComponent, RuleFormComponent],
+  imports: [
+    ActionMenuComponent,
+    ConditionChipsComponent,
+    EditableTextComponent,
+    NewRuleComponent,
+    RuleFormComponent,
+  ],
   template: `
     @for (group of groups(); track group.heading) {
       <h3>{{ group.heading }}</h3>
@@ -100,15 +99,22 @@ const headings = {
         </div>
       }
     }
-    <label class="add"
-      >add a rule that gives
-      <select #adding (change)="add(adding)">
-        <option value="-1" selected>…</option>
-        @for (kind of kinds; track kind.title; let i = $index) {
-          <option [value]="i">{{ kind.title.toLowerCase() }}</option>
-        }
-      </select>
-    </label>
+    @if (draft(); as kind) {
+      <app-new-rule
+        [kind]="kind"
+        [gives]="initial()"
+        (added)="added($event)"
+        (cancelled)="draft.set(undefined)"
+      />
+    } @else {
+      <app-action-menu
+        class="add"
+        text="+ rule …"
+        label="Add a rule that gives"
+        [choices]="choices"
+        (chosen)="begin($event)"
+      />
+    }
   `,
   styles: `
     h3 {
@@ -155,11 +161,6 @@ const headings = {
       display: block;
       margin-top: 10px;
     }
-    .add select {
-      font: inherit;
-      min-height: 26px;
-      max-width: 100%;
-    }
     .rule:hover,
     .rule:focus-within {
       background: var(--sheet);
@@ -189,7 +190,13 @@ export class RulesLeafComponent {
   private readonly calculation = inject(Calculation);
   private readonly view = inject(ViewState);
   private readonly selection = inject(Selection);
-  protected readonly kinds = ruleKinds;
+  private readonly kinds = ruleKinds;
+  protected readonly choices = ruleKinds.map(({ title }) => ({ key: title, label: title.toLowerCase() }));
+  /** The kind of a rule that is being made. */
+  protected readonly draft = signal<(typeof ruleKinds)[number] | undefined>(undefined);
+  protected readonly initial = computed(
+    () => (this.draft()?.initial(this.workspace.state()!.design) ?? {}) as Readonly<Record<string, unknown>>,
+  );
   private pointed = '';
 
   private readonly alternative = computed(
@@ -261,19 +268,14 @@ export class RulesLeafComponent {
     this.workspace.apply((design) => removeRule(design, id));
   }
 
-  /** A rule for all, whose condition is then narrowed. */
-  protected add(select: HTMLSelectElement): void {
-    const kind = this.kinds[Number(select.value)];
-    select.value = '-1';
-    if (!kind) return;
-    let added = '';
-    this.workspace.apply((design) => {
-      const all = kind.of === 'members' ? { members: 'true' } : { nodes: 'true' };
-      const given = giveByRule(design, all, kind.initial(design));
-      added = given.id;
-      return given.design;
-    });
-    this.selection.openRule.set(added);
+  /** Opens a rule that counts for nothing until it is said for what. */
+  protected begin(title: string): void {
+    this.draft.set(this.kinds.find((kind) => kind.title === title));
+  }
+
+  protected added(id: string): void {
+    this.draft.set(undefined);
+    this.selection.openRule.set(id);
   }
 
   protected light({ id }: Rule): void {

@@ -6,6 +6,7 @@ import type { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { RulesLeafComponent } from './rules-leaf.component';
 import { SelectionBarComponent } from '../stage-tools/selection-bar.component';
+import { chooseOf } from '../../testing/menus';
 
 let workspace: DesignWorkspace;
 let fixture: ComponentFixture<unknown> | undefined;
@@ -89,17 +90,44 @@ describe('a rule that is open', () => {
     expect(ruleOf('snow').off).toBeTrue();
   });
 
-  it('is added for all, and stands open', async () => {
+  it('counts for nothing until it is said for what, then stands open', async () => {
     await show(RulesLeafComponent);
-    const select = host().querySelector<HTMLSelectElement>('.add select')!;
-    const index = [...select.options].findIndex(({ text }) => text.trim() === 'buckling lengths') - 1;
-    select.value = String(index);
-    select.dispatchEvent(new Event('change'));
+    const { length } = rules();
+    await chooseOf(
+      host().querySelector<HTMLElement>('[aria-label="Add a rule that gives"]')!,
+      'buckling lengths',
+    );
+    await settled();
+    const draft = () => host().querySelector<HTMLElement>('app-new-rule')!;
+    const add = () =>
+      [...draft().querySelectorAll('button')].find((one) => one.textContent.trim() === 'Add the rule')!;
+    expect(add().disabled).toBeTrue();
+    expect(draft().textContent).toContain('until then it counts for none');
+    draft().querySelector<HTMLButtonElement>('.all')!.click();
+    await settled();
+    await settled();
+    // Two columns and two rafters
+    expect(draft().textContent).toContain('It would be given to 4 members.');
+    expect(rules().length).toBe(length);
+    add().click();
     await settled();
     const added = rules().at(-1)!;
     expect(added.members).toBe('true');
     expect(added.lengths).toBe('buckling-analysis');
     expect(TestBed.inject(Selection).openRule()).toBe(added.id);
+    expect(draft()).toBeNull();
+  });
+
+  it('is given up by Escape', async () => {
+    await show(RulesLeafComponent);
+    const { length } = rules();
+    await chooseOf(host().querySelector<HTMLElement>('[aria-label="Add a rule that gives"]')!, 'support');
+    await settled();
+    const draft = host().querySelector('app-new-rule')!;
+    draft.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true }));
+    await settled();
+    expect(host().querySelector('app-new-rule')).toBeNull();
+    expect(rules().length).toBe(length);
   });
 });
 
@@ -116,9 +144,7 @@ describe('the selection bar', () => {
     await settled();
     expect(host().textContent).toContain('2 nodes');
     const give = async (words: string) => {
-      const select = host().querySelector<HTMLSelectElement>('select.give')!;
-      select.value = String([...select.options].findIndex(({ text }) => text.trim() === words) - 1);
-      select.dispatchEvent(new Event('change'));
+      await chooseOf(host().querySelector<HTMLElement>('[aria-label=Give]')!, words);
       await settled();
     };
     const count = rules().length;

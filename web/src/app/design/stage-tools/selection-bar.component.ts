@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { addSections, giveByRule, ruleKinds, type OwnSection } from '@hashira/core';
+import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { SectionPickerComponent } from '../../ui/section-picker.component';
 import { Router } from '@angular/router';
@@ -11,7 +12,7 @@ import { FootBarComponent } from './foot-bar.component';
 /** What is selected, the condition that selects it, and what it can be given: a rule, so that what comes later gets it too. */
 @Component({
   selector: 'app-selection-bar',
-  imports: [EditableTextComponent, FootBarComponent, SectionPickerComponent],
+  imports: [ActionMenuComponent, EditableTextComponent, FootBarComponent, SectionPickerComponent],
   template: `
     @if (selection.count() > 0 && selection.proposal(); as proposal) {
       <app-foot-bar role="region" aria-label="Selection">
@@ -34,12 +35,13 @@ import { FootBarComponent } from './foot-bar.component';
               (made)="give({ section: $event[0]!.name }, $event)"
             />
           }
-          <select class="give" aria-label="Give" (change)="giveKind($any($event.target))">
-            <option value="-1" selected>give …</option>
-            @for (kind of kinds(); track kind.title; let i = $index) {
-              <option [value]="i">{{ kind.title.toLowerCase() }}</option>
-            }
-          </select>
+          <app-action-menu
+            class="give"
+            text="give …"
+            label="Give"
+            [choices]="choices()"
+            (chosen)="giveKind($event)"
+          />
         } @else {
           <span class="soft">no condition selects just this; select by what it has in common</span>
         }
@@ -61,13 +63,6 @@ import { FootBarComponent } from './foot-bar.component';
     .give {
       flex: none;
     }
-    select.give {
-      font: inherit;
-      min-height: 26px;
-      border: 1px solid var(--ink-faint);
-      border-radius: 2px;
-      background: var(--sheet);
-    }
     .clear {
       min-height: 24px;
       color: var(--indigo);
@@ -84,8 +79,12 @@ export class SelectionBarComponent {
   protected readonly selection = inject(Selection);
   private readonly members = inject(MembersView);
   private readonly router = inject(Router);
-  protected readonly kinds = computed(() =>
+  private readonly kinds = computed(() =>
     ruleKinds.filter(({ of, key }) => of === this.selection.selected().of && key !== 'section'),
+  );
+
+  protected readonly choices = computed(() =>
+    this.kinds().map(({ title }) => ({ key: title, label: title.toLowerCase() })),
   );
 
   protected readonly ownSections = computed(() => this.workspace.state()?.design.sections ?? []);
@@ -98,9 +97,8 @@ export class SelectionBarComponent {
     });
   }
 
-  protected giveKind(select: HTMLSelectElement): void {
-    const kind = this.kinds()[Number(select.value)];
-    select.value = '-1';
+  protected giveKind(title: string): void {
+    const kind = this.kinds().find((one) => one.title === title);
     const design = this.workspace.state()?.design;
     if (kind && design) this.give(kind.initial(design));
   }

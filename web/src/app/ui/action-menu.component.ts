@@ -1,0 +1,45 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { MenuItem } from 'primeng/api';
+import { Menu } from 'primeng/menu';
+
+/** What can be chosen of a menu. */
+export interface MenuChoice {
+  readonly key: string;
+  readonly label: string;
+}
+
+/** A button that opens a list of actions: one is done when it is pressed or confirmed with Enter, not while arrows go through them. */
+@Component({
+  selector: 'app-action-menu',
+  imports: [Menu],
+  template: `
+    <button
+      type="button"
+      class="plain"
+      aria-haspopup="menu"
+      [attr.aria-label]="label() || null"
+      (click)="menu.toggle($event)"
+    >
+      {{ text() }}
+    </button>
+    <p-menu #menu [popup]="true" [model]="items()" />
+  `,
+  styles: `
+    button {
+      min-height: 24px;
+      color: var(--indigo);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ActionMenuComponent {
+  readonly text = input.required<string>();
+  /** What it is called for those who hear it, where the text is short. */
+  readonly label = input('');
+  readonly choices = input.required<readonly MenuChoice[]>();
+  readonly chosen = output<string>();
+
+  protected readonly items = computed((): MenuItem[] =>
+    this.choices().map(({ key, label }) => ({ label, command: () => this.chosen.emit(key) })),
+  );
+}
