@@ -63,3 +63,4 @@ export {
   setTitle,
 } from './settings.js';
 export { addStep, duplicateStep, moveStep, removeStep, setStep, setStepField, switchStep } from './steps.js';
+export { takeTypedParameter, type TypedParameter } from './typed-parameter.js';

@@ -119,6 +119,10 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
     changes.setAxis(changes.addAxis(d, { along: 'x', at: ['0 m'], names: 'A' }), d.axes.length, {
       names: '1',
     }),
+  takeTypedParameter: (d) => {
+    const typed = changes.takeTypedParameter(d, d.alternatives[0]!, 'span', '24,5 m');
+    return 'design' in typed ? typed.design : d;
+  },
   setTitle: (d) => changes.setTitle(d, 'Other'),
   sectionForAll: (d) => changes.sectionForAll(d),
   addStepWithSection: (d) =>

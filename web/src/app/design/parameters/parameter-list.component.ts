@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   addSections,
   applyAlternative,
   attempt,
   dropOwnParameter,
   setValue,
+  takeTypedParameter,
   type OwnSection,
   type Parameter,
   ownValue,
@@ -36,7 +37,8 @@ interface Range {
           [range]="row.range"
           [formula]="row.formula"
           [own]="row.own"
-          [problem]="row.problem"
+          [problem]="row.told?.refused ?? row.problem"
+          [note]="row.told?.words ?? ''"
           (changed)="set(row.parameter, $event.text, $event.gesture)"
           (gestureEnd)="workspace.endGesture()"
           (followed)="follow(row.parameter)"
@@ -69,6 +71,10 @@ export class ParameterListComponent {
   protected readonly design = computed(() => this.workspace.edited()!);
   private readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
   private readonly ranges = new Map<string, Range>();
+  /** What became of what was typed last. */
+  private readonly told = signal<
+    { readonly name: string; readonly refused?: string; readonly words?: string } | undefined
+  >(undefined);
 
   protected readonly rows = computed(() => {
     const alternative = this.alternative();
@@ -77,6 +83,7 @@ export class ParameterListComponent {
     const { parameters } = outcome.ok ? outcome.value : this.design();
     const names = parameters.map((p) => p.name);
     const summary = this.workspace.results().alternatives.get(alternative.id)?.summary;
+    const told = this.told();
     return parameters.map((parameter, i) => {
       const known =
         summary && Object.hasOwn(summary.parameters, parameter.name)
@@ -88,7 +95,8 @@ export class ParameterListComponent {
         range: this.sameRange(parameter.name, known),
         formula: usesNames(parameter.value, names),
         own: alternative.parameters !== undefined && Object.hasOwn(alternative.parameters, parameter.name),
-        problem: summary?.problems.find((problem) => problem.where['parameter'] === parameter.name),
+        problem: summary?.problems.find((problem) => problem.where['parameter'] === parameter.name)?.message,
+        told: told?.name === parameter.name ? told : undefined,
         heading:
           parameter.group !== undefined && parameter.group !== parameters[i - 1]?.group
             ? parameter.group
@@ -97,8 +105,16 @@ export class ParameterListComponent {
     });
   });
 
+  /** What is dragged is within the range; what is typed may be refused, or widen it. */
   protected set(parameter: Parameter, text: string, gesture: boolean): void {
     const id = this.idIfOwn(parameter);
+    if (!gesture && parameter.kind === 'quantity') {
+      const typed = takeTypedParameter(this.design(), this.alternative(), parameter.name, text, id);
+      this.told.set({ name: parameter.name, ...('refused' in typed ? typed : { words: typed.words ?? '' }) });
+      if (!('refused' in typed)) this.workspace.apply(() => typed.design);
+      return;
+    }
+    this.told.set(undefined);
     this.workspace.apply(
       (design) => setValue(design, parameter.name, text, id),
       gesture ? `parameter ${parameter.name}` : undefined,

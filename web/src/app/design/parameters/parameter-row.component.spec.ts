@@ -92,7 +92,7 @@ describe('ParameterRowComponent', () => {
   });
 
   it('says what is wrong beside the number', async () => {
-    fixture.componentRef.setInput('problem', { code: 'unit', message: 'needs a value in m', where: {} });
+    fixture.componentRef.setInput('problem', 'needs a value in m');
     await fixture.whenStable();
     expect((fixture.nativeElement as HTMLElement).querySelector('[role=alert]')!.textContent).toContain(
       'needs a value in m',

@@ -16,7 +16,6 @@ import {
   shownUnit,
   toExpression,
   withShownUnit,
-  type Problem,
   type QuantityParameter,
 } from '@hashira/core';
 import { Slider } from 'primeng/slider';
@@ -45,7 +44,10 @@ export class ParameterRowComponent {
   readonly formula = input(false);
   /** The selected alternative has a value of its own. */
   readonly own = input(false);
-  readonly problem = input<Problem | undefined>();
+  /** Why what was typed or is written cannot be, in a sentence. */
+  readonly problem = input<string | undefined>();
+  /** What else became of what was typed. */
+  readonly note = input('');
 
   /** A new expression; `gesture` while a slider or a key repeats. */
   readonly changed = output<{ text: string; gesture: boolean }>();
