@@ -39,6 +39,16 @@ describe('proposeCondition', () => {
     expect(proposeCondition(tower.geometry, 'members', upper)).toBe('role == "column" and storey >= 3');
   });
 
+  it('goes by what things are before where they are: tags stay true while lengths change', () => {
+    const first = membersWhere(
+      tower,
+      ({ role, side, storey }) => role === 'column' && side === 'left' && storey === 1,
+    );
+    const text = proposeCondition(tower.geometry, 'members', first)!;
+    expect(text).not.toMatch(/\b[xyz] [<>]/);
+    expect(selected(tower, 'members', text)).toEqual(first);
+  });
+
   it('names places of nodes', () => {
     const bases = new Set(
       [...shed.geometry.nodes.values()].filter(({ tags }) => tags['place'] === 'base').map(({ id }) => id),

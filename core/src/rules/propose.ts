@@ -25,10 +25,11 @@ const costs: Readonly<Record<string, number>> = {
   level: 2,
   step: 3,
   direction: 3,
-  length: 4,
-  z: 4,
-  x: 5,
-  y: 5,
+  // What a thing is stays true while a parameter changes, where it is does not
+  length: 8,
+  z: 9,
+  x: 10,
+  y: 10,
 };
 /** Most conditions joined by `and` that are tried. */
 const mostJoined = 3;
