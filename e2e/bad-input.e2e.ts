@@ -1,12 +1,4 @@
-import {
-  card,
-  expect,
-  openSlipShed,
-  runServer,
-  saved,
-  test,
-  typeParameter,
-} from './application.js';
+import { card, expect, openSlipShed, runServer, saved, test, typeParameter } from './application.js';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 

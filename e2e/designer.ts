@@ -109,6 +109,8 @@ export class Designer {
     const draft = this.page.locator('app-new-rule');
     await this.type(draft.locator('.where'), condition);
     await this.fill(draft.locator('app-fields'), entries);
+    // It is seen for how many it is before it counts
+    await expect(draft.getByRole('status')).toContainText('It would be given to');
     await draft.getByRole('button', { name: 'Add the rule', exact: true }).press('Enter');
     await expect(draft).toHaveCount(0);
   }

@@ -92,11 +92,11 @@ test('a rule’s condition by chips: narrowed, widened, and the same as the text
   const rule = page.locator('app-rules-leaf .rule', { hasText: 'Purlins hold the rafters' });
   await rule.locator('.head').click();
   await expect(rule.locator('.soft').first()).toHaveText('2');
-  await chooseOf(rule, 'Ask for more', 'side');
-  await chooseOf(rule, 'Value of side', 'left');
+  await chooseOf(rule, 'and …', 'side');
+  await chooseOf(rule, 'choose … value of side', 'left');
   await expect(rule.getByTitle(/^Condition of/)).toHaveText('role == "rafter" and side == "left"');
   await expect(rule.locator('.soft').first()).toHaveText('1');
-  await chooseOf(rule, 'Another value of side', 'right');
+  await chooseOf(rule, 'or … another value of side', 'right');
   await expect(rule.getByTitle(/^Condition of/)).toHaveText(
     'role == "rafter" and (side == "left" or side == "right")',
   );

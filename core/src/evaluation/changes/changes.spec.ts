@@ -4,7 +4,7 @@ import { attempt } from '../../base/problem.js';
 import { decideFor } from '../../edits/index.js';
 import { changesCsv } from '../../files/csv/changes.js';
 import type { Design } from '../../document/types.js';
-import { changesBetween, type Comparable, type FrameChanges } from './index.js';
+import { changesBetween, designChangesInWords, type Comparable, type FrameChanges } from './index.js';
 
 const of = (design: Design, alternative = 0): Comparable => ({
   design,
@@ -28,6 +28,13 @@ function hallWith(change: (hall: Design) => void): Design {
 }
 
 describe('what changed', () => {
+  it('from one state of a design to another is told in sentences', () => {
+    const other = smallHall();
+    other.parameters.find(({ name }) => name === 'column_section')!.value = 'HEA 240';
+    expect(designChangesInWords(smallHall(), other)).toEqual(['Column section: HEA 200 → HEA 240']);
+    expect(designChangesInWords(other, other)).toEqual([]);
+  });
+
   it('tells a decision and its note', () => {
     const decided = decideFor(smallHall(), smallHall().reference, 'it is the lightest');
     expect(between(smallHall(), decided).sentences.join('\n')).toContain('it is the lightest');

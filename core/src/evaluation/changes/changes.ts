@@ -63,6 +63,10 @@ export function changesBetween(before: Comparable, after: Comparable): FrameChan
   return { ...head, sentences: sentencesOf(before, after, changes), ...changes };
 }
 
+/** What changed from one state of a design to another, in sentences. */
+export const designChangesInWords = (before: Design, after: Design): string[] =>
+  changedSentences(before, after).map(inOneLine);
+
 const head = { format: 'hashira-changes', version: 1 } as const;
 
 type OfDesign = Extract<Comparable, { readonly design: Design }>;

@@ -1,2 +1,9 @@
 export { drawChanges } from './drawing.js';
-export { changesBetween, type Changed, type Comparable, type FrameChanges, type Part } from './changes.js';
+export {
+  changesBetween,
+  designChangesInWords,
+  type Changed,
+  type Comparable,
+  type FrameChanges,
+  type Part,
+} from './changes.js';

@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Design } from '@hashira/core';
+import { addRule, type Design } from '@hashira/core';
 import { openDesign, quickShed } from '../testing/open-design';
 import { slipShed } from '../testing/slip-shed';
 import type { DesignWorkspace } from '../state/design-workspace.service';
@@ -51,6 +51,22 @@ describe('DesignScreenComponent', () => {
     expect(words('.caption')).toContain('Snow leading');
     expect(words('.verdict')).toMatch(/^passes ?αcr \d/);
     expect(words('.verdict')).toContain('first order');
+  });
+
+  it('offers first to take back what made the frame a mechanism, in words', async () => {
+    await show();
+    const loose = { id: 'loose', title: 'Loose', nodes: 'place == "base"', support: 'roller' } as const;
+    workspace.apply((design) => addRule(design, loose));
+    await settled();
+    expect(words('app-stage .problems')).toContain('Not calculated');
+    const back = [...host().querySelectorAll<HTMLButtonElement>('app-stage .problems button')].find((one) =>
+      one.textContent.includes('take back'),
+    )!;
+    expect(back.textContent).toContain('Rule "Loose": not there');
+    back.click();
+    await settled();
+    expect(workspace.state()!.design.rules.some(({ id }) => id === 'loose')).toBeFalse();
+    expect(find('app-stage .problems')).toBeNull();
   });
 
   it('shows another alternative when it is selected, and what is beyond its limit as loudly as a failure', async () => {

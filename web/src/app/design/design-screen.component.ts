@@ -12,6 +12,7 @@ import {
   movePoint,
   pointHandles,
   removePoint,
+  designChangesInWords,
   type PointHandle,
   sectionForAll,
   forceNames,
@@ -54,6 +55,9 @@ import { ModelCheckComponent } from './stage-tools/model-check.component';
 import { ResultTablesComponent } from './tables/result-tables.component';
 import { SettingsComponent } from './ledger/settings.component';
 import { SelectionBarComponent } from './stage-tools/selection-bar.component';
+
+/** Letters of a change that a button tells. */
+const longestChange = 70;
 
 /** The design screen: the leaves, stage, ledger, and the strip of alternatives. */
 @Component({
@@ -105,6 +109,15 @@ export class DesignScreenComponent {
     this.problems().some(({ code }) => code === 'no-section'),
   );
   /** The drawing is of the last state that could be built. */
+  /** What was changed last, in words, where the frame became a mechanism by it. */
+  protected readonly takenBack = computed((): string | undefined => {
+    const state = this.workspace.state();
+    if (!state?.before || !this.problems().some(({ code }) => code === 'mechanism')) return undefined;
+    const [first, ...more] = designChangesInWords(state.before, state.design);
+    if (first === undefined) return undefined;
+    const words = first.length > longestChange ? `${first.slice(0, longestChange)} …` : first;
+    return `take back “${words}”${more.length > 0 ? ` and ${more.length} more` : ''}`;
+  });
   protected readonly older = computed(() => this.problems().length > 0 && this.summary()?.built === false);
   protected readonly status = computed(() => {
     const summary = this.summary();

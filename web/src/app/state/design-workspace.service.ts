@@ -21,6 +21,8 @@ export interface DesignState {
   /** Grows with every change, undo and redo. */
   readonly version: number;
   readonly canUndo: boolean;
+  /** The state to which undo goes back. */
+  readonly before?: Design;
   readonly canRedo: boolean;
 }
 
@@ -206,6 +208,7 @@ export class DesignWorkspace {
       design,
       version: this.version,
       canUndo: history.canUndo,
+      ...(history.previous ? { before: history.previous } : {}),
       canRedo: history.canRedo,
     });
     this.calculation.request(this.version, design, this.selectedSubject.value);

@@ -14,6 +14,11 @@ export class History<T> {
     return this.past.length > 0;
   }
 
+  /** The state to which undo goes back. */
+  get previous(): T | undefined {
+    return this.past.at(-1);
+  }
+
   get canRedo(): boolean {
     return this.future.length > 0;
   }

@@ -8,6 +8,11 @@ describe('ConditionChipsComponent', () => {
   let told: string[];
   const host = () => fixture.nativeElement as HTMLElement;
   const chips = () => [...host().querySelectorAll('.chip')].map((chip) => chip.getAttribute('aria-label'));
+  /** The button that asks for more. */
+  const asking = () =>
+    [...host().querySelectorAll('button')].find((one) =>
+      /^(and|only those whose) …$/.test(one.textContent.trim()),
+    )!;
   const selects = () => [...host().querySelectorAll('select')];
   const labelled = (label: string, k = 0) =>
     [...host().querySelectorAll<HTMLInputElement>('select, input, button')].filter(
@@ -64,25 +69,25 @@ describe('ConditionChipsComponent', () => {
 
   it('takes another value of the same tag', async () => {
     await show('role == "rafter"');
-    await chooseOf(labelled('Another value of role'), 'column');
+    await chooseOf(labelled('or … another value of role'), 'column');
     expect(told).toEqual(['role == "rafter" or role == "column"']);
     expect(chips()).toEqual(['role == "rafter" or role == "column"']);
-    expect(host().querySelector('[aria-label^=Another]')).toBeNull();
+    expect(host().querySelector('[aria-label^=or]')).toBeNull();
   });
 
   it('asks for more, from what the frame has, and leaves chips out again', async () => {
     await show('true', 'nodes');
     expect(host().textContent).toContain('all nodes');
-    const offered = await openMenu(labelled('Ask for more'));
+    const offered = await openMenu(asking());
     expect(offered.has('place')).toBeTrue();
     expect(offered.has('length')).toBeFalse();
     offered.get('place')!.click();
     await settled();
     // Nothing is asked before it is said what
     expect(told).toEqual([]);
-    await chooseOf(labelled('Value of place'), 'base');
+    await chooseOf(labelled('choose … value of place'), 'base');
     expect(told.at(-1)).toBe('place == "base"');
-    await chooseOf(labelled('Ask for more'), 'z');
+    await chooseOf(asking(), 'z');
     await choose(labelled('Value of z'), '0 m');
     expect(told.at(-1)).toBe('place == "base" and z >= 0 m');
     host().querySelector<HTMLButtonElement>('.chip [aria-label^="Leave out"]')!.click();

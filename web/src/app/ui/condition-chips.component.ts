@@ -64,7 +64,7 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
             @if (chip.more.length > 0) {
               <app-action-menu
                 text="or …"
-                [label]="'Another value of ' + asked.tag"
+                [label]="'or … another value of ' + asked.tag"
                 [choices]="chip.more"
                 (chosen)="choose(i, asked.values.length, $event)"
               />
@@ -106,7 +106,7 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
         @if (asksForText()) {
           <app-action-menu
             text="choose …"
-            [label]="'Value of ' + tag"
+            [label]="'choose … value of ' + tag"
             [choices]="asked()"
             (chosen)="answer($event)"
           />
@@ -133,7 +133,6 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
       </span>
     }
     <app-action-menu
-      label="Ask for more"
       [text]="chips().length > 0 ? 'and …' : 'only those whose …'"
       [choices]="tags()"
       (chosen)="asking.set($event)"

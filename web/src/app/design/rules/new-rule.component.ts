@@ -97,7 +97,7 @@ export class NewRuleComponent {
   readonly cancelled = output();
 
   protected readonly condition = signal('');
-  private readonly draft = linkedSignal((): Rule => ({ id: 'new', ...this.gives() }) as Rule);
+  private readonly draft = linkedSignal((): Rule => ({ id: 'new', ...this.gives() }));
   protected readonly record = computed(() => this.draft());
   private readonly made = signal<readonly OwnSection[]>([]);
   protected readonly fields = computed((): Fields => this.kind().fields as Fields);

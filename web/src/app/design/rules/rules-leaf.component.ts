@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import { kindsOf, moveRule, removeRule, ruleKinds, ruleWords, setRule, type Rule } from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { EditableTextComponent } from '../../ui/editable-text.component';
@@ -40,6 +40,7 @@ const headings = {
           [class.nothing]="row.count === 0"
           [class.off]="row.rule.off === true"
           [title]="row.rule.id"
+          [attr.data-rule]="row.rule.id"
           (pointerenter)="light(row.rule)"
           (pointerleave)="dark()"
           (focusin)="light(row.rule)"
@@ -100,12 +101,7 @@ const headings = {
       }
     }
     @if (draft(); as kind) {
-      <app-new-rule
-        [kind]="kind"
-        [gives]="initial()"
-        (added)="added($event)"
-        (cancelled)="draft.set(undefined)"
-      />
+      <app-new-rule [kind]="kind" [gives]="initial()" (added)="added($event)" (cancelled)="cancelled()" />
     } @else {
       <app-action-menu
         class="add"
@@ -186,6 +182,7 @@ const headings = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RulesLeafComponent {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly workspace = inject(DesignWorkspace);
   private readonly calculation = inject(Calculation);
   private readonly view = inject(ViewState);
@@ -273,9 +270,21 @@ export class RulesLeafComponent {
     this.draft.set(this.kinds.find((kind) => kind.title === title));
   }
 
+  /** The new rule stands open and has the focus. */
   protected added(id: string): void {
     this.draft.set(undefined);
     this.selection.openRule.set(id);
+    this.focus(`[data-rule="${CSS.escape(id)}"] .head`);
+  }
+
+  protected cancelled(): void {
+    this.draft.set(undefined);
+    this.focus('.add button');
+  }
+
+  /** Once it is there. */
+  private focus(selector: string): void {
+    setTimeout(() => this.host.nativeElement.querySelector<HTMLElement>(selector)?.focus());
   }
 
   protected light({ id }: Rule): void {

@@ -116,6 +116,8 @@ describe('a rule that is open', () => {
     expect(added.lengths).toBe('buckling-analysis');
     expect(TestBed.inject(Selection).openRule()).toBe(added.id);
     expect(draft()).toBeNull();
+    expect(document.activeElement!.classList).toContain('head');
+    expect(document.activeElement!.getAttribute('aria-expanded')).toBe('true');
   });
 
   it('is given up by Escape', async () => {
