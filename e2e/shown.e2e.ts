@@ -87,6 +87,7 @@ test('members are told apart by section; stress and outlines are drawn', async (
 });
 
 test('the list of designs has their frames and numbers', async ({ page, app }) => {
+  test.setTimeout(240_000);
   await page.goto(`${app.url}/designs`);
   const shed = page
     .getByRole('row')
@@ -103,7 +104,9 @@ test('the list of designs has their frames and numbers', async ({ page, app }) =
       preview?: object;
     }[];
   await expect
-    .poll(async () => (await list()).find(({ title }) => title === 'Slip shed')?.preview !== undefined)
+    .poll(async () => (await list()).find(({ title }) => title === 'Slip shed')?.preview !== undefined, {
+      timeout: 120_000,
+    })
     .toBe(true);
 });
 
