@@ -16,7 +16,7 @@ export {
 } from './drawing.js';
 export { forceQuantity } from './parts/diagram.js';
 export { drawAlternative, type DrawnScene } from './draw.js';
-export { moveOfShape } from './parts/shape.js';
+export { movesOfShape } from './parts/shape.js';
 export { drawHeld } from './frame.js';
 export { groupByNames, type GroupBy } from './parts/group-by.js';
 export {

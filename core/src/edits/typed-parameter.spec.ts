@@ -36,6 +36,14 @@ describe('a value that is typed for a parameter', () => {
     expect(typed('spacing * 4 + span')).toContain('circle');
   });
 
+  it('does not widen a limit that follows other parameters', () => {
+    const design = slipShed();
+    const span = design.parameters.find(({ name }) => name === 'span')!;
+    Object.assign(span, { max: '4 * eaves' });
+    const outcome = takeTypedParameter(design, design.alternatives[0]!, 'span', '30 m');
+    expect('refused' in outcome && outcome.refused).toContain('it may be from');
+  });
+
   it('is one alternative’s own where that is asked for', () => {
     expect(typed('24 m', 'fixed')).toEqual(
       jasmine.objectContaining({ value: '22 m', own: { span: '24 m' } }),

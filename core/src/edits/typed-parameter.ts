@@ -2,6 +2,7 @@ import { evaluateParameters } from '../build/parameters.js';
 import { applyAlternative } from '../document/alternatives.js';
 import type { Alternative, Design } from '../document/types.js';
 import { attempt } from '../base/problem.js';
+import { namesIn, readTree } from '../language/evaluate.js';
 import { inSentence, toExpression, withShownUnit } from '../units/format.js';
 import { setParameterFields, setValue } from './parameters.js';
 
@@ -35,6 +36,10 @@ export function takeTypedParameter(
   if (found.code !== 'out-of-range' || value === undefined || hasOtherSign(value, min, max))
     return { refused: found.message };
   const isOver = max !== undefined && value > max;
+  // A limit that follows other parameters is meant, and stays
+  const limit = (isOver ? parameter.max : parameter.min) ?? '';
+  const names = namesIn(readTree(limit, { what: 'the limit', where: {} }));
+  if (design.parameters.some((one) => names.has(one.name))) return { refused: found.message };
   const end = toExpression(value, parameter.quantity);
   const widened = setParameterFields(taken, name, isOver ? { max: end } : { min: end });
   if (problemOf(widened, shown.id, name)) return { refused: found.message };

@@ -27,11 +27,12 @@ export function drawShape(
   { shown = () => true, alone }: ShapeOptions = {},
 ): boolean {
   const bowing = bowingMembers(shape, alone);
+  const moves = movesOfShape(frame, shape, alone);
   for (let m = 0; m < frame.memberIds.length; m++) {
     if (!shown(m)) continue;
     const L = frame.length[m]!;
     const bows = bowing?.(m) ?? false;
-    const move = bows ? halfWave(frame, m) : cubicMove(frame, m, memberEndMoves(frame, m, shape));
+    const move = moves(m);
     const count = bows || frame.axialOnly[m] === 0 ? parts : 1;
     const at = Array.from({ length: count + 1 }, (_, i) => i / count);
     pen.on('moving').path(
@@ -53,16 +54,15 @@ function bowingMembers(
   return still && alone !== undefined && most > 0 ? (m) => alone[m]! > 0.1 * most : undefined;
 }
 
-/** Displacement of a shape at a share of a member's length, global, as it is drawn. */
-export const moveOfShape = (
+/** Displacement of a shape along each member, as it is drawn: of a member by its number, at a share of its length, global. */
+export function movesOfShape(
   frame: Frame,
-  m: number,
   shape: Float64Array,
   alone?: Float64Array,
-): ((share: number) => Point) =>
-  bowingMembers(shape, alone)?.(m)
-    ? halfWave(frame, m)
-    : cubicMove(frame, m, memberEndMoves(frame, m, shape));
+): (m: number) => (share: number) => Point {
+  const bowing = bowingMembers(shape, alone);
+  return (m) => (bowing?.(m) ? halfWave(frame, m) : cubicMove(frame, m, memberEndMoves(frame, m, shape)));
+}
 
 /** A mechanism's motion, told by the displacements of nodes: rigid between them. */
 export function drawMotion(pen: Draughtsman, frame: Frame, move: (node: number) => Point): void {

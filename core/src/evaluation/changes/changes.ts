@@ -1,5 +1,5 @@
 import { fail, unwrapped } from '../../base/problem.js';
-import { buildFrame } from '../../build/build.js';
+import { buildFrame, type BuiltFrame } from '../../build/build.js';
 import { applyAlternative } from '../../document/alternatives.js';
 import type { Alternative, Design } from '../../document/types.js';
 import type { FrameModel } from '../../model/types.js';
@@ -34,7 +34,13 @@ export interface FrameChanges {
 
 /** What can be compared with another of its kind. */
 export type Comparable =
-  { readonly design: Design; readonly alternative: Alternative } | { readonly model: FrameModel };
+  | {
+      readonly design: Design;
+      readonly alternative: Alternative;
+      /** Its frame, where it is built already. */
+      readonly built?: BuiltFrame;
+    }
+  | { readonly model: FrameModel };
 
 /**
  * What changed from one design to another, from one alternative to another, or from one frame model to another.
@@ -54,9 +60,9 @@ export function changesBetween(before: Comparable, after: Comparable): FrameChan
       'A design and a frame model cannot be compared; give two of one kind.',
       {},
     );
-  const [a, b] = [before, after].map(({ design, alternative }) => {
-    const built = unwrapped(buildFrame(design, alternative));
-    return framed(built.model, built);
+  const [a, b] = [before, after].map(({ design, alternative, built }) => {
+    const frame = built ?? unwrapped(buildFrame(design, alternative));
+    return framed(frame.model, frame);
   }) as [Framed, Framed];
   const cases = renamed(matchRecords(before.design.loadCases, after.design.loadCases));
   const changes = frameChanges(a, b, cases);

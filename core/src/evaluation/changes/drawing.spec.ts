@@ -3,14 +3,14 @@ import { unwrapped } from '../../base/problem.js';
 import { colourNames, strokeAt, strokeSize } from '../../drawing/index.js';
 import { flatPortal, smallHall } from '../../testing/checked-designs.js';
 import type { Design } from '../../document/types.js';
-import { changesBetween, drawChanges } from './index.js';
+import { changesBetween, drawingOfChanges } from './index.js';
 
 const modelOf = (design: Design) => unwrapped(buildFrame(design, design.alternatives[0]!)).model;
 
 function drawn(before: Design, after: Design, highlighted: string[] = []) {
   const of = (design: Design) => ({ design, alternative: design.alternatives[0]! });
   const changes = changesBetween(of(before), of(after));
-  const scene = drawChanges(modelOf(before), modelOf(after), changes, highlighted);
+  const scene = drawingOfChanges(modelOf(before), modelOf(after), changes)(highlighted);
   const { strokes } = scene.drawing;
   const colours = Array.from(
     { length: strokes.length / strokeSize },

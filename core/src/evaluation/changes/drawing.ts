@@ -1,5 +1,5 @@
 import { Draughtsman, drawHeld, type DrawnScene, type LegendLine } from '../../drawing/index.js';
-import { prepareFrame } from '../../analysis/index.js';
+import { prepareFrame, type Frame } from '../../analysis/index.js';
 import type { FrameModel } from '../../model/types.js';
 import type { FrameChanges, Part } from './changes.js';
 import { framed, type Framed, type Line, type Place } from './framed.js';
@@ -17,19 +17,30 @@ const idOf = (part: Part): string => ('node' in part ? part.node : part.member);
 
 /**
  * Both frames in one drawing: what was added solid in ochre, what was removed dashed and struck, what changed with old and new beside it,
- * what moved with its old place faint.
+ * what moved with its old place faint. The frames are looked at once; the drawing is made anew for what stands out.
  *
- * @param highlighted ids of nodes and members that stand out
+ * @returns draws them, with the ids of nodes and members that stand out
  */
-export function drawChanges(
+export function drawingOfChanges(
   before: FrameModel,
   after: FrameModel,
   changes: FrameChanges,
-  highlighted: readonly string[] = [],
-): DrawnScene {
+): (highlighted?: readonly string[]) => DrawnScene {
   const [a, b] = [framed(before), framed(after)];
-  const pen = new Draughtsman(after.members.length);
-  const lit = new Set(highlighted);
+  const held = prepareFrame(after);
+  return (highlighted = []) => drawn({ a, b, held, changes }, new Set(highlighted));
+}
+
+interface Compared {
+  readonly a: Framed;
+  readonly b: Framed;
+  /** The frame after, for its supports and hinges. */
+  readonly held: Frame;
+  readonly changes: FrameChanges;
+}
+
+function drawn({ a, b, held, changes }: Compared, lit: ReadonlySet<string>): DrawnScene {
+  const pen = new Draughtsman(b.model.members.length);
   const of = (list: readonly Part[]) => new Set(list.map(idOf));
   const [added, removed, changed] = [of(changes.added), of(changes.removed), of(changes.changed)];
   const moves = new Map(changes.moved.map(({ node, by }) => [node, by]));
@@ -47,7 +58,7 @@ export function drawChanges(
   }
   drawNodes(pen, { a, b, added, removed, changed, lit });
   writeChanges(pen, b, changes);
-  drawHeld(pen, prepareFrame(after), after);
+  drawHeld(pen, held, b.model);
   const points = [...a.nodes.values(), ...b.nodes.values()].flatMap(({ at }) => at);
   return {
     result: '',
@@ -58,7 +69,7 @@ export function drawChanges(
     points: Float32Array.from(points),
     nodes: [],
     dimensions: [],
-    space: after.space,
+    space: b.model.space,
     members: pickable(b),
   };
 }

@@ -1,4 +1,4 @@
-export { drawChanges } from './drawing.js';
+export { drawingOfChanges } from './drawing.js';
 export {
   changesBetween,
   designChangesInWords,

@@ -1,5 +1,5 @@
 import type { BucklingMode, VibrationMode } from '../../analysis/index.js';
-import { moveOfShape } from '../../drawing/index.js';
+import { movesOfShape } from '../../drawing/index.js';
 import { pointOn } from '../../results/index.js';
 import type { Analysed } from '../stages/index.js';
 
@@ -43,13 +43,16 @@ export const placedModes = (forces: Framed, modes: readonly VibrationMode[]): Pl
 export const placedBuckling = (forces: Framed, modes: readonly BucklingMode[]): PlacedShapes =>
   placed(
     forces,
-    modes.map((mode, i) => ({
-      ...mode,
-      number: i + 1,
-      value: mode.factor,
-      move: (m: number, x: number) =>
-        moveOfShape(forces.frame, m, mode.shape, mode.shares)(x / forces.frame.length[m]!),
-    })),
+    modes.map((mode, i) => {
+      const along = movesOfShape(forces.frame, mode.shape, mode.shares);
+      const known = new Map<number, ReturnType<typeof along>>();
+      const move = (m: number, x: number) => {
+        let own = known.get(m);
+        if (!own) known.set(m, (own = along(m)));
+        return own(x / forces.frame.length[m]!);
+      };
+      return { ...mode, number: i + 1, value: mode.factor, move };
+    }),
   );
 
 interface GivenShape {

@@ -3,13 +3,13 @@ import {
   ProblemError,
   buildFrame,
   changesBetween,
-  drawChanges,
+  drawingOfChanges,
   type Alternative,
+  type BuiltFrame,
   type AlternativeSummary,
   type Design,
   type DrawnScene,
   type FrameChanges,
-  type FrameModel,
 } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
 import { CalculationAside } from '../state/calculation/calculation-aside.service';
@@ -28,7 +28,7 @@ interface Loaded {
   readonly title: string;
   readonly design: Design;
   readonly alternative: Alternative;
-  readonly model: FrameModel;
+  readonly built: BuiltFrame;
 }
 
 /** What changed from one state to the other, with what is needed to draw it. */
@@ -56,10 +56,11 @@ export class WhatChanged {
   readonly figures = signal<readonly [AlternativeSummary?, AlternativeSummary?]>([]);
   private turn = 0;
 
-  readonly scene = computed((): DrawnScene | undefined => {
+  private readonly drawing = computed(() => {
     const found = this.found();
-    return found && drawChanges(found.before.model, found.after.model, found.changes, this.highlighted());
+    return found && drawingOfChanges(found.before.built.model, found.after.built.model, found.changes);
   });
+  readonly scene = computed((): DrawnScene | undefined => this.drawing()?.(this.highlighted()));
 
   /** Compares two states; what cannot be compared is told. */
   async compare(before: Side, after: Side): Promise<void> {
@@ -72,8 +73,7 @@ export class WhatChanged {
     try {
       const [a, b] = await Promise.all([this.load(before), this.load(after)]);
       if (turn !== this.turn) return;
-      const of = ({ design, alternative }: Loaded) => ({ design, alternative });
-      this.found.set({ before: a, after: b, changes: changesBetween(of(a), of(b)) });
+      this.found.set({ before: a, after: b, changes: changesBetween(a, b) });
       this.problem.set('');
       void this.workOut(turn, a, b);
     } catch (error) {
@@ -136,7 +136,7 @@ export class WhatChanged {
 
 function withFrame(title: string, design: Design, alternative: Alternative): Loaded {
   const outcome = buildFrame(design, alternative);
-  if (outcome.ok) return { title, design, alternative, model: outcome.value.model };
+  if (outcome.ok) return { title, design, alternative, built: outcome.value };
   throw new ProblemError(
     outcome.problems.map((one) => ({ ...one, message: `${title} cannot be built: ${one.message}` })),
   );
