@@ -20,6 +20,7 @@ import { Calculation } from '../state/calculation/calculation.service';
 import { ComparisonView, type ComparisonLeaf } from '../state/comparison-view.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { ViewState } from '../state/view-state.service';
+import { focusSoon } from '../ui/focus-soon';
 import { download } from '../state/saving/design-file';
 import { ComparisonChartsComponent } from './charts/comparison-charts.component';
 import { ShapesTableComponent } from './shapes/shapes-table.component';
@@ -138,8 +139,7 @@ export class ComparisonScreenComponent {
     this.why.close();
     this.opener = null;
     // The table is made anew where it stood
-    if (label)
-      setTimeout(() => document.querySelector<HTMLElement>(`[aria-label="${CSS.escape(label)}"]`)?.focus());
+    if (label) focusSoon(document, `[aria-label="${CSS.escape(label)}"]`);
   }
 
   protected setReference(id: string): void {

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
-import { Select } from 'primeng/select';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { FigurePickerComponent } from '../figure-picker.component';
 import { barsChart } from './bars';
 import { inWords, type Charted, type ChartedAlternative } from './charted';
 import { linesChart } from './lines';
@@ -11,7 +10,7 @@ import { pointsChart } from './points';
 /** Two figures against one another, all figures as parallel lines, one figure as bars: over all alternatives. */
 @Component({
   selector: 'app-comparison-charts',
-  imports: [FormsModule, Select, NgxEchartsDirective],
+  imports: [FigurePickerComponent, NgxEchartsDirective],
   templateUrl: './comparison-charts.component.html',
   styleUrl: './comparison-charts.component.css',
   providers: [provideEchartsCore({ echarts: () => import('./echarts').then((m) => m.echarts) })],

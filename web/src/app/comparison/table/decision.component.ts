@@ -1,17 +1,10 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  ElementRef,
-  computed,
-  inject,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { decideFor } from '@hashira/core';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
+import { focusSoon } from '../../ui/focus-soon';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** The alternative that was decided for, and why; it is kept in the design. */
@@ -28,7 +21,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
       } @else {
         <span class="soft">Not decided yet</span>
       }
-      <button #opener type="button" class="plain press" (click)="begin()">
+      <button type="button" class="plain press" (click)="begin()">
         {{ decided() ? 'change' : 'decide …' }}
       </button>
     } @else {
@@ -91,7 +84,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 })
 export class DecisionComponent {
   private readonly workspace = inject(DesignWorkspace);
-  private readonly opener = viewChild<ElementRef<HTMLElement>>('opener');
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   protected readonly design = computed(() => this.workspace.state()!.design);
   protected readonly editing = signal(false);
@@ -125,6 +118,6 @@ export class DecisionComponent {
   /** The focus goes back to what opened it. */
   protected close(): void {
     this.editing.set(false);
-    setTimeout(() => this.opener()?.nativeElement.focus());
+    focusSoon(this.host.nativeElement, '.press');
   }
 }

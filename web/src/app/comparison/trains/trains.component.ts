@@ -2,16 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { formatNumber, formatWithUnit, hasInfluence, shownUnit } from '@hashira/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
-import { Select } from 'primeng/select';
 import { Slider } from 'primeng/slider';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { FigurePickerComponent } from '../figure-picker.component';
 import { effectChart, envelopeChart, influenceChart, type Travelled } from './train-charts';
 import { Trains } from './trains.service';
 
 /** Influence lines of a reading over the alternatives, what a train brings to it as it travels, and where it is worst. */
 @Component({
   selector: 'app-trains',
-  imports: [FormsModule, Select, Slider, NgxEchartsDirective],
+  imports: [FigurePickerComponent, FormsModule, Slider, NgxEchartsDirective],
   templateUrl: './trains.component.html',
   styleUrl: './trains.component.css',
   providers: [provideEchartsCore({ echarts: () => import('../charts/echarts').then((m) => m.echarts) })],

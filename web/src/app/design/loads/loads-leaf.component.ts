@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import {
   addLoadCase,
   formatNumber,
@@ -22,7 +22,8 @@ import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CombinationsComponent } from './combinations.component';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
-import { NewRuleComponent } from '../rules/new-rule.component';
+import { focusSoon } from '../../ui/focus-soon';
+import { NewRuleComponent, type RuleDraft } from '../rules/new-rule.component';
 import { RuleFormComponent } from '../rules/rule-form.component';
 
 const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
@@ -93,13 +94,8 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               <p class="soft">no loads yet</p>
             }
           }
-          @if (draft(); as kind) {
-            <app-new-rule
-              [kind]="kind"
-              [gives]="initial()"
-              (added)="added($event)"
-              (cancelled)="draft.set(undefined)"
-            />
+          @if (draft(); as begun) {
+            <app-new-rule [begun]="begun" (added)="added($event)" (cancelled)="cancelled()" />
           } @else {
             <app-action-menu
               text="+ load …"
@@ -137,20 +133,14 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
 })
 export class LoadsLeafComponent {
   protected readonly forceUnit = shownUnit('force').unit;
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
   protected readonly words = ruleWords;
   protected readonly loadChoices = loadKinds.map(({ title }) => ({ key: title, label: title.toLowerCase() }));
   protected readonly categories = loadCategories.map((one) => ({ key: one, label: one }));
-  /** The kind of a load that is being made. */
-  protected readonly draft = signal<(typeof loadKinds)[number] | undefined>(undefined);
-  /** It acts in the case that is shown. */
-  protected readonly initial = computed((): Readonly<Record<string, unknown>> => {
-    const kind = this.draft();
-    if (!kind) return {};
-    const given = (kind.initial(this.design()) as Record<string, unknown>)[kind.key] as object;
-    return { [kind.key]: { ...given, case: this.view.resultId() } };
-  });
+  /** A load that is being made. */
+  protected readonly draft = signal<RuleDraft | undefined>(undefined);
   protected readonly fields = loadCaseFields;
   /** The load whose fields are shown. */
   protected readonly open = signal('');
@@ -193,12 +183,22 @@ export class LoadsLeafComponent {
 
   /** Opens a load that acts on nothing until it is said on what. */
   protected begin(title: string): void {
-    this.draft.set(loadKinds.find((kind) => kind.title === title));
+    const kind = loadKinds.find((one) => one.title === title);
+    if (!kind) return;
+    const given = (kind.initial(this.design()) as Record<string, unknown>)[kind.key] as object;
+    this.draft.set({ kind, gives: { [kind.key]: { ...given, case: this.view.resultId() } } });
   }
 
+  /** The new load stands open and has the focus. */
   protected added(id: string): void {
     this.draft.set(undefined);
     this.open.set(id);
+    focusSoon(this.host.nativeElement, '.sentence[aria-expanded=true]');
+  }
+
+  protected cancelled(): void {
+    this.draft.set(undefined);
+    focusSoon(this.host.nativeElement, '[aria-label="Add a load"]');
   }
 
   protected removeLoad({ id }: Rule): void {

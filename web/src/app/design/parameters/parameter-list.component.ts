@@ -71,9 +71,10 @@ export class ParameterListComponent {
   protected readonly design = computed(() => this.workspace.edited()!);
   private readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
   private readonly ranges = new Map<string, Range>();
-  /** What became of what was typed last. */
+  /** What became of what was typed last, and the state of the design that it is told of. */
   private readonly told = signal<
-    { readonly name: string; readonly refused?: string; readonly words?: string } | undefined
+    | { readonly name: string; readonly version: number; readonly refused?: string; readonly words?: string }
+    | undefined
   >(undefined);
 
   protected readonly rows = computed(() => {
@@ -84,6 +85,7 @@ export class ParameterListComponent {
     const names = parameters.map((p) => p.name);
     const summary = this.workspace.results().alternatives.get(alternative.id)?.summary;
     const told = this.told();
+    const version = this.workspace.state()?.version;
     return parameters.map((parameter, i) => {
       const known =
         summary && Object.hasOwn(summary.parameters, parameter.name)
@@ -96,7 +98,7 @@ export class ParameterListComponent {
         formula: usesNames(parameter.value, names),
         own: alternative.parameters !== undefined && Object.hasOwn(alternative.parameters, parameter.name),
         problem: summary?.problems.find((problem) => problem.where['parameter'] === parameter.name)?.message,
-        told: told?.name === parameter.name ? told : undefined,
+        told: told?.name === parameter.name && told.version === version ? told : undefined,
         heading:
           parameter.group !== undefined && parameter.group !== parameters[i - 1]?.group
             ? parameter.group
@@ -110,11 +112,12 @@ export class ParameterListComponent {
     const id = this.idIfOwn(parameter);
     if (!gesture && parameter.kind === 'quantity') {
       const typed = takeTypedParameter(this.design(), this.alternative(), parameter.name, text, id);
-      this.told.set({ name: parameter.name, ...('refused' in typed ? typed : { words: typed.words ?? '' }) });
-      if (!('refused' in typed)) this.workspace.apply(() => typed.design);
+      const isRefused = 'refused' in typed;
+      if (!isRefused) this.workspace.apply(() => typed.design);
+      const what = isRefused ? { refused: typed.refused } : { words: typed.words ?? '' };
+      this.told.set({ name: parameter.name, version: this.workspace.state()!.version, ...what });
       return;
     }
-    this.told.set(undefined);
     this.workspace.apply(
       (design) => setValue(design, parameter.name, text, id),
       gesture ? `parameter ${parameter.name}` : undefined,

@@ -28,7 +28,11 @@ import { ConditionChipsComponent } from '../../ui/condition-chips.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 
-type RuleKind = (typeof ruleKinds)[number];
+/** A rule that is being made: of which kind, and what it gives at first. */
+export interface RuleDraft {
+  readonly kind: (typeof ruleKinds)[number];
+  readonly gives: Readonly<Record<string, unknown>>;
+}
 
 /** A rule before it counts: for what and what it gives; what it would match is lit up and counted. Nothing is matched until that is said. */
 @Component({
@@ -89,15 +93,14 @@ export class NewRuleComponent {
   private readonly calculation = inject(Calculation);
   private readonly view = inject(ViewState);
 
-  readonly kind = input.required<RuleKind>();
-  /** What it gives at first. */
-  readonly gives = input.required<Readonly<Record<string, unknown>>>();
+  readonly begun = input.required<RuleDraft>();
+  protected readonly kind = computed(() => this.begun().kind);
   /** The rule's id. */
   readonly added = output<string>();
   readonly cancelled = output();
 
   protected readonly condition = signal('');
-  private readonly draft = linkedSignal((): Rule => ({ id: 'new', ...this.gives() }));
+  private readonly draft = linkedSignal((): Rule => ({ id: 'new', ...this.begun().gives }));
   protected readonly record = computed(() => this.draft());
   private readonly made = signal<readonly OwnSection[]>([]);
   protected readonly fields = computed((): Fields => this.kind().fields as Fields);

@@ -7,7 +7,8 @@ import { Selection } from '../../state/selection.service';
 import { ViewState } from '../../state/view-state.service';
 import { ConditionChipsComponent } from '../../ui/condition-chips.component';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
-import { NewRuleComponent } from './new-rule.component';
+import { focusSoon } from '../../ui/focus-soon';
+import { NewRuleComponent, type RuleDraft } from './new-rule.component';
 import { RuleFormComponent } from './rule-form.component';
 
 const headings = {
@@ -189,11 +190,8 @@ export class RulesLeafComponent {
   private readonly selection = inject(Selection);
   private readonly kinds = ruleKinds;
   protected readonly choices = ruleKinds.map(({ title }) => ({ key: title, label: title.toLowerCase() }));
-  /** The kind of a rule that is being made. */
-  protected readonly draft = signal<(typeof ruleKinds)[number] | undefined>(undefined);
-  protected readonly initial = computed(
-    () => (this.draft()?.initial(this.workspace.state()!.design) ?? {}) as Readonly<Record<string, unknown>>,
-  );
+  /** A rule that is being made. */
+  protected readonly draft = signal<RuleDraft | undefined>(undefined);
   private pointed = '';
 
   private readonly alternative = computed(
@@ -267,24 +265,21 @@ export class RulesLeafComponent {
 
   /** Opens a rule that counts for nothing until it is said for what. */
   protected begin(title: string): void {
-    this.draft.set(this.kinds.find((kind) => kind.title === title));
+    const kind = this.kinds.find((one) => one.title === title);
+    const gives = kind?.initial(this.workspace.state()!.design) as RuleDraft['gives'];
+    this.draft.set(kind && { kind, gives });
   }
 
   /** The new rule stands open and has the focus. */
   protected added(id: string): void {
     this.draft.set(undefined);
     this.selection.openRule.set(id);
-    this.focus(`[data-rule="${CSS.escape(id)}"] .head`);
+    focusSoon(this.host.nativeElement, `[data-rule="${CSS.escape(id)}"] .head`);
   }
 
   protected cancelled(): void {
     this.draft.set(undefined);
-    this.focus('.add button');
-  }
-
-  /** Once it is there. */
-  private focus(selector: string): void {
-    setTimeout(() => this.host.nativeElement.querySelector<HTMLElement>(selector)?.focus());
+    focusSoon(this.host.nativeElement, '.add button');
   }
 
   protected light({ id }: Rule): void {

@@ -12,34 +12,12 @@ const head = 7;
   template: `
     <svg>
       @for (arrow of drawn(); track $index) {
-        <path [attr.d]="arrow.d" />
+        <path class="arrow" [attr.d]="arrow.d" />
         <text [attr.x]="arrow.tail[0]" [attr.y]="arrow.tail[1] - 4">{{ arrow.text }}</text>
       }
     </svg>
   `,
-  styles: `
-    svg {
-      position: absolute;
-      inset: 0;
-      width: 100%;
-      height: 100%;
-      pointer-events: none;
-    }
-    path {
-      fill: none;
-      stroke: var(--ochre);
-      stroke-width: 2.4;
-    }
-    text {
-      font-size: var(--size-small);
-      font-weight: 600;
-      fill: var(--ochre-text);
-      text-anchor: middle;
-      paint-order: stroke;
-      stroke: var(--sheet);
-      stroke-width: 4px;
-    }
-  `,
+  styleUrl: './marks.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ArrowsComponent {

@@ -23,36 +23,7 @@ import type { SheetSize, StageBand } from '../types';
       }
     </svg>
   `,
-  styles: `
-    svg {
-      position: absolute;
-      inset: 0;
-      width: 100%;
-      height: 100%;
-      pointer-events: none;
-    }
-    path {
-      fill: none;
-    }
-    .band {
-      stroke: var(--ochre);
-      stroke-opacity: 0.75;
-    }
-
-    .core {
-      stroke: var(--sheet);
-    }
-
-    text {
-      font-size: var(--size-small);
-      font-weight: 600;
-      fill: var(--ochre-text);
-      text-anchor: middle;
-      paint-order: stroke;
-      stroke: var(--sheet);
-      stroke-width: 4px;
-    }
-  `,
+  styleUrl: './marks.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BandsComponent {
