@@ -101,8 +101,8 @@ const headings = {
         </div>
       }
     }
-    @if (draft(); as kind) {
-      <app-new-rule [kind]="kind" [gives]="initial()" (added)="added($event)" (cancelled)="cancelled()" />
+    @if (draft(); as begun) {
+      <app-new-rule [begun]="begun" (added)="added($event)" (cancelled)="cancelled()" />
     } @else {
       <app-action-menu
         class="add"
