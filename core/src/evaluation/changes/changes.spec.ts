@@ -1,7 +1,7 @@
 import { flatPortal, smallHall } from '../../testing/checked-designs.js';
-import { built } from '../../testing/designs.js';
+import { built, slipShed } from '../../testing/designs.js';
 import { attempt } from '../../base/problem.js';
-import { decideFor } from '../../edits/index.js';
+import { decideFor, pickOption } from '../../edits/index.js';
 import { changesCsv } from '../../files/csv/changes.js';
 import type { Design } from '../../document/types.js';
 import { changesBetween, designChangesInWords, type Comparable, type FrameChanges } from './index.js';
@@ -33,6 +33,14 @@ describe('what changed', () => {
     other.parameters.find(({ name }) => name === 'column_section')!.value = 'HEA 240';
     expect(designChangesInWords(smallHall(), other)).toEqual(['Column section: HEA 200 → HEA 240']);
     expect(designChangesInWords(other, other)).toEqual([]);
+  });
+
+  it('tells what an alternative picks by titles, also where that was the first option by itself', () => {
+    const shed = slipShed();
+    const picked = pickOption(shed, 'three-hinges', 'eaves-joint', 'haunched');
+    expect(designChangesInWords(shed, picked)).toEqual([
+      'Alternative "Three hinges", Eaves: rigid → haunched',
+    ]);
   });
 
   it('tells a decision and its note', () => {

@@ -1,3 +1,4 @@
+import { pickedOption } from '../../document/alternatives.js';
 import type { Design } from '../../document/types.js';
 import { matchRecords, type Identified } from './match-records.js';
 import { renamedLike } from './renamed-design.js';
@@ -40,17 +41,40 @@ const lists: readonly (readonly [of: string, one: string, read: (design: Design)
         })),
       ),
   ],
-  ['alternatives', 'alternative', ({ alternatives }) => alternatives],
+  ['alternatives', 'alternative', alternativesInWords],
   ['figures', 'figure', ({ figures }) => figures],
 ];
 
 /** What changed from one design to another; names of ids and the order of lists are no change. */
 export function changedSentences(before: Design, given: Design): Sentence[] {
   const after = renamedLike(given, before);
+  const [a, b] = [withPicks(before, after), withPicks(after, before)];
   return [
-    ...settingsChanged(before, after),
-    ...lists.flatMap(([of, one, read]) => recordsChanged(of, one, read(before), read(after))),
+    ...settingsChanged(a, b),
+    ...lists.flatMap(([of, one, read]) => recordsChanged(of, one, read(a), read(b))),
   ];
+}
+
+/** A design whose alternatives name what they pick of every choice that another design has too, also where that is the first option by itself. */
+const withPicks = (design: Design, other: Design): Design => ({
+  ...design,
+  alternatives: design.alternatives.map((one) => {
+    const shared = design.choices.filter(({ id }) => other.choices.some((choice) => choice.id === id));
+    const picked = shared.map(({ id }) => [id, pickedOption(design.choices, one, id) ?? ''] as const);
+    return { ...one, picks: { ...one.picks, ...Object.fromEntries(picked) } };
+  }),
+});
+
+/** Alternatives with what they pick by the titles of choices and options. */
+function alternativesInWords({ alternatives, choices }: Design): Record_[] {
+  const titled = (choice: string, option: string): readonly [string, string] => {
+    const of = choices.find(({ id }) => id === choice);
+    return [of?.title ?? choice, of?.options.find(({ id }) => id === option)?.title ?? option];
+  };
+  return alternatives.map(({ picks, ...one }) => ({
+    ...Object.fromEntries(Object.entries(picks).map(([choice, option]) => titled(choice, option))),
+    ...one,
+  }));
 }
 
 function settingsChanged(before: Design, after: Design): Sentence[] {
