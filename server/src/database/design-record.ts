@@ -11,6 +11,8 @@ export interface DesignRecord {
   /** Title of the alternative that was decided for, and why. */
   decided: string | null;
   decidedWhy: string | null;
+  /** What the last save changed, in sentences, for its revision; null where it is not known. */
+  changed: string[] | null;
   document: string;
   /** ISO 8601, UTC. */
   createdAt: string;
@@ -31,6 +33,7 @@ export const DesignRecordSchema = new EntitySchema<DesignRecord>({
     revision: { type: 'integer' },
     decided: { type: 'text', nullable: true },
     decidedWhy: { type: 'text', nullable: true },
+    changed: { type: 'simple-json', nullable: true },
     document: { type: 'text' },
     createdAt: { type: 'text' },
     updatedAt: { type: 'text' },

@@ -34,7 +34,7 @@ describe('opening the database', () => {
     expect(await value('synchronous')).toBe(2);
     await database.close();
     const again = await openDatabase(file);
-    expect((await again.source.query<object[]>('SELECT name FROM migrations')).length).toBe(3);
+    expect((await again.source.query<object[]>('SELECT name FROM migrations')).length).toBe(4);
     await again.close();
     expect(readdirSync(join(folder, 'deep'))).toEqual(['designs.sqlite']);
   });
@@ -164,7 +164,7 @@ describe('opening the database', () => {
     function written(raw: Database.Database, title: string): void {
       raw
         .prepare(
-          "INSERT INTO designs SELECT ?, ?, alternatives, revision, document, createdAt, updatedAt, deletedAt, decided, decidedWhy FROM designs WHERE title = 'Slip shed'",
+          "INSERT INTO designs SELECT ?, ?, alternatives, revision, document, createdAt, updatedAt, deletedAt, decided, decidedWhy, changed FROM designs WHERE title = 'Slip shed'",
         )
         .run(title, title);
     }

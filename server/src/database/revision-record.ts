@@ -11,6 +11,8 @@ export interface RevisionRecord {
   savedAt: string;
   /** Given to those that matter; named ones are never thinned. */
   name: string | null;
+  /** What it changed, in sentences; null of the first one and where it is not known. */
+  changed: string[] | null;
 }
 
 // The package types a plain options object as a class instance
@@ -25,5 +27,6 @@ export const RevisionRecordSchema = new EntitySchema<RevisionRecord>({
     document: { type: 'text' },
     savedAt: { type: 'text' },
     name: { type: 'text', nullable: true },
+    changed: { type: 'simple-json', nullable: true },
   },
 });

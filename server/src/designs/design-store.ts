@@ -6,6 +6,7 @@ import type { Design } from '@hashira/core';
 import type { DesignDatabase } from '../database/design-database.js';
 import { DesignRecordSchema, type DesignRecord } from '../database/design-record.js';
 import { readDocument } from './document.js';
+import { SavedChanges } from './saved-changes.js';
 import { PreviewRecordSchema, type PreviewRecord } from '../database/preview-record.js';
 import { RevisionRecordSchema, type RevisionRecord } from '../database/revision-record.js';
 
@@ -31,7 +32,7 @@ const listed = {
 export type ListedDesign = DesignSummary & { readonly preview?: unknown; readonly unreadable?: string };
 
 /** A revision in the list. */
-export type RevisionSummary = Pick<RevisionRecord, 'revision' | 'title' | 'savedAt' | 'name'>;
+export type RevisionSummary = Pick<RevisionRecord, 'revision' | 'title' | 'savedAt' | 'name' | 'changed'>;
 
 /** Days for which deleted designs can be restored. */
 export const keepDeletedDays = 30;
@@ -56,6 +57,7 @@ export class DesignStore {
   private readonly history: Repository<RevisionRecord>;
   private readonly previews: Repository<PreviewRecord>;
   private readonly saves = new EventEmitter();
+  private readonly changes = new SavedChanges();
   /** What was found in each stored document, by design. */
   private readonly examined = new Map<string, { revision: number; fault: string | undefined }>();
 
@@ -96,7 +98,7 @@ export class DesignStore {
   revisions(id: string): Promise<RevisionSummary[]> {
     return this.database.read(() =>
       this.history.find({
-        select: { revision: true, title: true, savedAt: true, name: true },
+        select: { revision: true, title: true, savedAt: true, name: true, changed: true },
         where: { designId: id },
         order: { revision: 'DESC' },
       }),
@@ -193,6 +195,7 @@ export class DesignStore {
     const record: DesignRecord = {
       id: randomUUID(),
       ...columns(design),
+      changed: null,
       revision: 1,
       createdAt: now,
       updatedAt: now,
@@ -211,10 +214,12 @@ export class DesignStore {
       return { kind: 'done', revision };
     const outcome = await this.change(id, revision, {
       ...next,
+      changed: current ? this.changes.between(current.document, design) : null,
       revision: revision + 1,
       updatedAt: new Date().toISOString(),
     });
     if (outcome.kind !== 'done') return outcome;
+    this.changes.saved(next.document, design);
     this.examined.set(id, { revision: outcome.revision, fault: undefined });
     this.saves.emit('save', { id, revision: outcome.revision } satisfies Save);
     if (outcome.revision % 50 === 0) await this.thin(id);

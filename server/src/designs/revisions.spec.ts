@@ -7,6 +7,7 @@ interface Revision {
   title: string;
   savedAt: string;
   name: string | null;
+  changed: string[] | null;
 }
 
 describe('revisions of a design', () => {
@@ -55,6 +56,22 @@ describe('revisions of a design', () => {
     expect((await send('POST', `/${id}/revisions/1/restore`, undefined, 3)).status).toBe(412);
   });
 
+  it('say in words what they changed; of many changes how many more there are', async () => {
+    const shed = slipShed();
+    const wider = {
+      ...shed,
+      parameters: shed.parameters.map((p) => (p.name === 'span' ? { ...p, value: '24 m' } : p)),
+    };
+    await send('PUT', `/${id}`, wider, 1);
+    const renamed = wider.parameters.map((p) => ({ ...p, title: `${p.title} (new)` }));
+    await send('PUT', `/${id}`, { ...wider, parameters: renamed }, 2);
+    const [third, second, first] = await list();
+    expect(first!.changed).toBeNull();
+    expect(second!.changed).toEqual(['Span: 22 m → 24 m']);
+    expect(third!.changed!.length).toBe(12);
+    expect(third!.changed!.at(-1)).toBe(`and ${renamed.length - 11} more`);
+  });
+
   it('are not made by a save that changes nothing', async () => {
     expect((await send('PUT', `/${id}`, slipShed(), 1)).headers.get('ETag')).toBe('"1"');
     expect((await list()).length).toBe(1);
@@ -77,7 +94,7 @@ describe('revisions of a design', () => {
     expect(numbers.slice(0, 100)).toEqual(Array.from({ length: 100 }, (_, i) => 150 - i));
     // Of the fifty older ones, all of today: the last and the named one
     expect(numbers.slice(100)).toEqual([50, 3]);
-  });
+  }, 30_000);
 
   it('tell every open page that a design was saved', async () => {
     const stream = await fetch(`${base}/events`);

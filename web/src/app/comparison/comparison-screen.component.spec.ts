@@ -1,5 +1,4 @@
 import { ComponentFixture, TestBed } from '@angular/core/testing';
-import { setReference } from '@hashira/core';
 import { openDesign } from '../testing/open-design';
 import type { DesignWorkspace } from '../state/design-workspace.service';
 import { ComparisonView } from '../state/comparison-view.service';
@@ -42,7 +41,7 @@ describe('ComparisonScreenComponent', () => {
   it('differs from the reference, and from another when that is chosen', async () => {
     expect(cells('Moment at a base')[0]).toMatch(/kN·m$/);
     expect(cells('Moment at a base')[1]).toContain('−100 %');
-    workspace.apply((design) => setReference(design, 'three-hinges'));
+    TestBed.inject(ComparisonView).against.set('three-hinges');
     await settled();
     expect(cells('Utilisation')[2]).not.toContain('%');
     expect(cells('Utilisation')[0]).toContain('−');
@@ -54,7 +53,7 @@ describe('ComparisonScreenComponent', () => {
     expect(said()[1]).toBe('Bases: pinned');
     expect(said()[2]).toContain('; ');
     expect(host().querySelectorAll<HTMLElement>('.differs')[1]!.title).toBe('Bases: pinned instead of fixed');
-    workspace.apply((design) => setReference(design, design.alternatives[1]!.id));
+    TestBed.inject(ComparisonView).against.set('pinned');
     await settled();
     expect(said()[1]).toBe('');
     expect(said()[0]).toBe('Bases: fixed');

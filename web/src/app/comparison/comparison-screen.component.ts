@@ -9,7 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { comparisonCsv, compareSummaries, setReference, type FigureSummary } from '@hashira/core';
+import { comparisonCsv, compareSummaries, type FigureSummary } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { AlternativesStripComponent } from '../design/alternatives/alternatives-strip.component';
@@ -18,6 +18,7 @@ import { TraceService } from '../design/ledger/trace.service';
 import { StageBarComponent } from '../design/stage-tools/stage-bar.component';
 import { Calculation } from '../state/calculation/calculation.service';
 import { ComparisonView, type ComparisonLeaf } from '../state/comparison-view.service';
+import { ComparedDesign } from './compared-design.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { ViewState } from '../state/view-state.service';
 import { focusSoon } from '../ui/focus-soon';
@@ -53,7 +54,7 @@ import { Why } from './why/why.service';
   ],
   templateUrl: './comparison-screen.component.html',
   styleUrl: './comparison-screen.component.css',
-  providers: [TraceService, Why, PairedShapes, Trains],
+  providers: [TraceService, Why, ComparedDesign, PairedShapes, Trains],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '[class.tall]': 'stages()?.isTall()' },
 })
@@ -74,7 +75,7 @@ export class ComparisonScreenComponent {
   private readonly foundAlone = signal<ReadonlyMap<string, readonly FigureSummary[]>>(new Map());
   protected readonly alone = computed(() => (this.basis() === 'shown' ? this.foundAlone() : undefined));
 
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly design = inject(ComparedDesign).now;
   /** Figures of one load case or combination alone are told while one is shown. */
   protected readonly bases = computed(() => [
     { label: 'worst of combinations', value: 'governing' as const },
@@ -140,10 +141,6 @@ export class ComparisonScreenComponent {
     this.opener = null;
     // The table is made anew where it stood
     if (label) focusSoon(document, `[aria-label="${CSS.escape(label)}"]`);
-  }
-
-  protected setReference(id: string): void {
-    this.workspace.apply((design) => setReference(design, id));
   }
 
   protected setLarge({ id, on }: { readonly id: string; readonly on: boolean }): void {

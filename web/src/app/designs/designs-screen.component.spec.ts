@@ -102,6 +102,35 @@ describe('DesignsScreenComponent', () => {
     expect(link.getAttribute('href')).toBe('/designs/new');
   });
 
+  it('brings back by Ctrl Z what was deleted, the last one first, and once', async () => {
+    await press('Delete', 1);
+    await press('Delete', 0);
+    const undo = () =>
+      document.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', ctrlKey: true, bubbles: true }));
+    for (let n = 0; n < 3; n++) {
+      undo();
+      await settled();
+    }
+    expect(api.calls.filter(([what]) => what === 'restore')).toEqual([
+      ['restore', 'a'],
+      ['restore', 'b'],
+    ]);
+  });
+
+  it('lists the designs whose title has what is looked for', async () => {
+    const search = host().querySelector<HTMLInputElement>('[type=search]')!;
+    const look = async (words: string) => {
+      search.value = words;
+      search.dispatchEvent(new Event('input'));
+      await settled();
+      return [...host().querySelectorAll('tbody a')].map((one) => one.textContent.trim());
+    };
+    expect(await look('boat')).toEqual(['Boat hall']);
+    expect(await look('tower')).toEqual([]);
+    expect(host().textContent).toContain('No title has “tower” in it.');
+    expect(await look('')).toEqual(['Slip shed', 'Boat hall']);
+  });
+
   it('deletes over the revision that is listed, and can undo it', async () => {
     await press('Delete', 1);
     expect(api.calls).toEqual([['remove', 'b', 1]]);

@@ -1,5 +1,5 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Design } from '@hashira/core';
@@ -22,6 +22,7 @@ import { Thumbnails } from './thumbnails.service';
   styleUrl: './designs-screen.component.css',
   providers: [Thumbnails, CalculationAside],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown.control.z)': 'undo($event)', '(document:keydown.meta.z)': 'undo($event)' },
 })
 export class DesignsScreenComponent {
   private readonly api = inject(DesignApi);
@@ -33,6 +34,13 @@ export class DesignsScreenComponent {
   protected readonly loaded = signal(false);
   protected readonly renaming = signal<DesignSummary | undefined>(undefined);
   protected readonly newTitle = signal('');
+  /** What was typed to look for, in lower case. */
+  protected readonly sought = signal('');
+  protected readonly found = computed(() =>
+    this.designs().filter(({ title }) => title.toLowerCase().includes(this.sought())),
+  );
+  /** Designs that were deleted here, the last one at the end: Ctrl Z brings them back one by one. */
+  private readonly undoable: DesignSummary[] = [];
 
   constructor() {
     void this.run(() => this.refresh());
@@ -71,8 +79,9 @@ export class DesignsScreenComponent {
         severity: 'secondary',
         summary: `"${design.title}" was deleted.`,
         life: 15_000,
-        data: { label: 'Undo', action: () => this.run(() => this.restore(design.id)) },
+        data: { label: 'Undo', action: () => this.bringBack(design) },
       });
+      this.undoable.push(design);
     });
   }
 
@@ -96,9 +105,21 @@ export class DesignsScreenComponent {
     });
   }
 
+  /** Brings back what was deleted last on this page. */
+  protected undo(event: Event): void {
+    const last = this.undoable.at(-1);
+    if (!last || event.target instanceof HTMLInputElement) return;
+    event.preventDefault();
+    void this.bringBack(last);
+  }
+
   protected bringBack({ id, title }: DesignSummary): Promise<void> {
+    const at = this.undoable.findIndex((one) => one.id === id);
+    if (at >= 0) this.undoable.splice(at, 1);
     return this.run(async () => {
       await this.restore(id);
+      // Its deletion is no longer news
+      this.messages.clear();
       this.messages.add({ severity: 'secondary', summary: `"${title}" is back.`, life: 6000 });
     });
   }

@@ -9,8 +9,14 @@ import { RecordScreenComponent } from './revisions-screen.component';
 
 class FakeApi {
   rows: RevisionSummary[] = [
-    { revision: 2, title: 'Slip shed', savedAt: '2026-11-27T10:00:00Z', name: null },
-    { revision: 1, title: 'Slip shed', savedAt: '2026-11-26T10:00:00Z', name: 'as sent' },
+    {
+      revision: 2,
+      title: 'Slip shed',
+      savedAt: '2026-11-27T10:00:00Z',
+      name: null,
+      changed: ['Span: 18 m → 17 m'],
+    },
+    { revision: 1, title: 'Slip shed', savedAt: '2026-11-26T10:00:00Z', name: 'as sent', changed: null },
   ];
   readonly calls: unknown[][] = [];
   revisions = () => of(this.rows);
@@ -51,7 +57,9 @@ describe('RecordScreenComponent', () => {
   it('lists revisions, the latest first, and says which is on the screen', () => {
     const rows = [...host().querySelectorAll('tbody tr')].map((row) => row.textContent.replace(/\s+/g, ' '));
     expect(rows.length).toBe(2);
+    expect(rows[0]).toContain('Span: 18 m → 17 m');
     expect(rows[0]).toContain('name it');
+    expect(rows[1]).toContain('the beginning');
     expect(rows[1]).toContain('as sent');
     // The workspace of the spec has saved revision 1
     expect(rows[1]).toContain('on the screen');

@@ -21,6 +21,8 @@ export class ComparisonView {
   readonly overlay = signal(false);
   readonly leaf = signal<ComparisonLeaf>('figures');
   readonly order = signal<RowOrder>('design');
+  /** Id of the alternative to which differences are told, where it is not the design's reference. */
+  readonly against = signal<string | undefined>(undefined);
   /** Ids of rows that are hidden, and of those that stand on top. */
   readonly hidden = signal<readonly string[]>([]);
   readonly kept = signal<readonly string[]>([]);
@@ -50,6 +52,7 @@ export class ComparisonView {
     this.overlay.set(query.get('overlay') === '1');
     this.leaf.set(comparisonLeaves.find((name) => name === query.get('leaf')) ?? 'figures');
     this.order.set(rowOrders.find((name) => name === query.get('order')) ?? 'design');
+    this.against.set(query.get('against') ?? undefined);
     this.hidden.set(list('hidden') ?? []);
     this.kept.set(list('top') ?? []);
   }
@@ -63,6 +66,7 @@ export class ComparisonView {
       overlay: open && this.overlay() ? '1' : null,
       leaf: !open || this.leaf() === 'figures' ? null : this.leaf(),
       order: !open || this.order() === 'design' ? null : this.order(),
+      against: open ? (this.against() ?? null) : null,
       hidden: listed(this.hidden()),
       top: listed(this.kept()),
     };

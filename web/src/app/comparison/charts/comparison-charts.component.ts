@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { FigurePickerComponent } from '../figure-picker.component';
 import { barsChart } from './bars';
@@ -22,7 +23,7 @@ export class ComparisonChartsComponent {
   private readonly chosenUp = signal<string | undefined>(undefined);
   private readonly chosenBars = signal<string | undefined>(undefined);
 
-  private readonly design = computed(() => this.workspace.state()!.design);
+  private readonly design = inject(ComparedDesign).now;
   protected readonly options = computed(() => this.design().figures.map(({ id, title }) => ({ id, title })));
   /** Mass against the first other figure says the most at a look. */
   protected readonly across = computed(

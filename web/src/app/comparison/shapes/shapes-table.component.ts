@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { formatWithUnit, significant } from '@hashira/core';
 import { InputNumber } from 'primeng/inputnumber';
+import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 import { PairedShapes, type ListedShape } from '../stages/paired-shapes.service';
@@ -28,7 +29,7 @@ export class ShapesTableComponent {
   protected readonly view = inject(ViewState);
   protected readonly shapes = inject(PairedShapes);
 
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly design = inject(ComparedDesign).now;
   protected readonly combination = computed(() => this.shapes.kind()?.combination);
   private readonly typedFrom = signal<number | null | undefined>(undefined);
   private readonly typedTo = signal<number | null | undefined>(undefined);

@@ -25,6 +25,7 @@ import {
 } from '@hashira/core';
 import { isLoud, statusWords } from '../../ui/values';
 import { ComparisonView } from '../../state/comparison-view.service';
+import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { ViewState } from '../../state/view-state.service';
@@ -75,7 +76,7 @@ export class ComparisonStagesComponent {
   /** Size of all stages together, px. */
   private readonly area = signal({ width: 1280, height: 400 });
 
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly design = inject(ComparedDesign).now;
 
   /** Alternatives on stages: the two whose shares are looked at, else those that were chosen; the reference has none where it lies under the others. */
   private readonly staged = computed((): readonly Alternative[] => {

@@ -1,6 +1,7 @@
 import { DestroyRef, Injectable, computed, effect, inject } from '@angular/core';
 import { pairShapes, type PairedShape } from '@hashira/core';
 import { answersOfAll } from '../../state/answers-of-all';
+import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ComparisonView } from '../../state/comparison-view.service';
 import { ViewState } from '../../state/view-state.service';
@@ -33,7 +34,8 @@ export class PairedShapes {
   private readonly view = inject(ViewState);
   private readonly comparison = inject(ComparisonView);
 
-  private readonly reference = computed(() => this.workspace.state()?.design.reference ?? '');
+  private readonly compared = inject(ComparedDesign).now;
+  private readonly reference = computed(() => this.compared().reference);
 
   /** Which shapes are looked at: modes while their list is open or one is shown, else those in which a combination buckles. */
   readonly kind = computed(

@@ -4,6 +4,7 @@ import { Menu } from 'primeng/menu';
 import type { MenuItem } from 'primeng/api';
 import { answersOfAll } from '../../state/answers-of-all';
 import { ComparisonView, mostLarge } from '../../state/comparison-view.service';
+import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ordered, type RowCell, type TableRow } from './row';
 import { tableRows } from './rows';
@@ -35,7 +36,7 @@ export class FiguresTableComponent {
   /** Ids of rows that are opened to their parts. */
   protected readonly openRows = signal<ReadonlySet<string>>(new Set());
 
-  protected readonly design = computed(() => this.workspace.state()!.design);
+  protected readonly design = inject(ComparedDesign).now;
   private readonly summaries = computed(
     (): ReadonlyMap<string, AlternativeSummary> =>
       new Map([...this.workspace.results().alternatives].map(([id, { summary }]) => [id, summary])),

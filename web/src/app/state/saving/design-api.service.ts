@@ -34,6 +34,8 @@ export interface RevisionSummary {
   readonly savedAt: string;
   /** Given to those that matter; they are never thinned. */
   readonly name: string | null;
+  /** What it changed, in sentences; null of the first one and where it is not known. */
+  readonly changed: readonly string[] | null;
 }
 
 /** A design as stored. */
