@@ -83,7 +83,7 @@ test('a parameter can be changed in one alternative only, and follow the design 
 }) => {
   await openSlipShed(page, app);
   const before = await cardNumbers(page);
-  await page.getByText('this one', { exact: true }).click();
+  await page.getByText('Fixed bases alone', { exact: true }).click();
   await typeParameter(page, 'eaves', '8 m');
   await expect.poll(async () => (await cardNumbers(page)).slice(0, 3)).not.toEqual(before.slice(0, 3));
   await expect.poll(async () => (await cardNumbers(page)).slice(3)).toEqual(before.slice(3));

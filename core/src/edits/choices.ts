@@ -74,13 +74,17 @@ function optionOf(design: Design, choice: string, id: string): Option | undefine
 }
 
 /**
- * Records into an option what was changed from `withOption` of the design to another: parameter values, fields of steps and rules, steps
+ * Records into an option what was changed from `withOption` of the design, or from another design that shows it, to `after`: parameter values, fields of steps and rules, steps
  * and rules added; what was removed is switched off. Everything else that was changed is changed in the design.
  */
-export function recordIntoOption(design: Design, after: Design, choice: string, id: string): Design {
+export function recordIntoOption(
+  design: Design,
+  after: Design,
+  { choice, option: id }: { readonly choice: string; readonly option: string },
+  before = withOption(design, choice, id),
+): Design {
   const option = optionOf(design, choice, id);
   if (!option) return after;
-  const before = withOption(design, choice, id);
   const old = new Map(before.parameters.map((p) => [p.name, p.value]));
   const parameters = Object.fromEntries(
     after.parameters

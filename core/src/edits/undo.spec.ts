@@ -40,7 +40,10 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
     changes.addChoice(d, { id: 'k', title: 'K', options: [{ id: 'o', title: 'O', changes: {} }] }),
   addOption: (d) => changes.addOption(d, 'apex-joint', { id: 'o', title: 'O', changes: {} }),
   recordIntoOption: (d) =>
-    changes.recordIntoOption(d, changes.setParameter(d, 'span', '24 m'), 'apex-joint', 'hinged'),
+    changes.recordIntoOption(d, changes.setParameter(d, 'span', '24 m'), {
+      choice: 'apex-joint',
+      option: 'hinged',
+    }),
   removeChoice: (d) => changes.removeChoice(d, 'apex-joint'),
   removeOption: (d) => changes.removeOption(d, 'base-fixity', 'springs'),
   renameChoice: (d) => changes.renameChoice(d, 'apex-joint', 'Crown'),
@@ -222,7 +225,7 @@ describe('recording into an option', () => {
     let after = changes.setParameter(before, 'span', '24 m');
     after = changes.setStep(after, 'shed', { roof: 'mono' });
     after = changes.addRule(after, { id: 'extra', members: 'true', roll: '0 deg' });
-    const recorded = changes.recordIntoOption(before, after, 'apex-joint', 'hinged');
+    const recorded = changes.recordIntoOption(before, after, { choice: 'apex-joint', option: 'hinged' });
     expect(recorded.parameters).toEqual(before.parameters);
     expect(recorded.steps).toEqual(before.steps);
     const option = recorded.choices
@@ -235,17 +238,17 @@ describe('recording into an option', () => {
 
   it('shows what the option holds, so that it can be changed again and taken back', () => {
     const design = slipShed();
-    const into = ['apex-joint', 'hinged'] as const;
+    const into = { choice: 'apex-joint', option: 'hinged' };
     const recorded = (before: typeof design, change: (seen: typeof design) => typeof design) =>
-      changes.recordIntoOption(before, change(changes.withOption(before, ...into)), ...into);
+      changes.recordIntoOption(before, change(changes.withOption(before, into.choice, into.option)), into);
     const rule = { id: 'ends', members: 'role == "rafter"', hinge: ['My'], at: 'start' };
     const added = recorded(design, (seen) => changes.addRule(seen, rule));
     expect(added.rules).toEqual(design.rules);
     const again = recorded(added, (seen) => changes.setRule(seen, 'ends', { at: 'both' }));
     const patchOf = (one: typeof design) =>
       one.choices
-        .find(({ id }) => id === into[0])!
-        .options.find(({ id }) => id === into[1])!
+        .find(({ id }) => id === into.choice)!
+        .options.find(({ id }) => id === into.option)!
         .changes.rules!.find(({ id }) => id === 'ends')!;
     expect(patchOf(again)['at']).toBe('both');
     // A rule that an option added is switched off in it; one of the design stays in the design
@@ -263,7 +266,7 @@ describe('recording into an option', () => {
       'span',
       '25 m',
     );
-    const recorded = changes.recordIntoOption(design, after, 'apex-joint', 'hinged');
+    const recorded = changes.recordIntoOption(design, after, { choice: 'apex-joint', option: 'hinged' });
     expect(recorded.loadCases.at(-1)!.id).toBe('K');
     expect(recorded.parameters).toEqual(design.parameters);
   });

@@ -130,6 +130,14 @@ export class DesignScreenComponent {
     };
   });
 
+  /** Changes reach the shown alternative alone. */
+  protected readonly isAlone = computed(
+    () =>
+      this.workspace.scope() === 'one' &&
+      this.workspace.recording() === undefined &&
+      this.design().alternatives.length > 1,
+  );
+
   /** Title of the option into which changes go. */
   protected readonly recordingInto = computed(() => {
     const into = this.workspace.recording();

@@ -14,6 +14,8 @@ import { RulesLeafComponent } from './rules/rules-leaf.component';
 
 const leaves = ['Parameters', 'Recipe', 'Rules', 'Loads', 'Choices', 'Text'] as const;
 type Leaf = (typeof leaves)[number];
+/** Leaves of what an alternative can have otherwise than the others. */
+const scopedLeaves: ReadonlySet<Leaf> = new Set(['Parameters', 'Recipe', 'Rules', 'Loads']);
 
 /** The index of what a design is made of, one leaf open at a time. */
 @Component({
@@ -50,20 +52,23 @@ type Leaf = (typeof leaves)[number];
     </div>
     <div class="leaf" id="leaf" role="tabpanel" [attr.aria-labelledby]="'tab-' + leaf()">
       <h2 class="visually-hidden">{{ leaf() }}</h2>
+      @if (isScoped()) {
+        <p class="scope">
+          <span class="soft">changes reach</span>
+          <p-selectbutton
+            ariaLabel="Which alternatives changes reach"
+            [options]="scopes()"
+            optionLabel="label"
+            optionValue="value"
+            size="small"
+            [allowEmpty]="false"
+            [ngModel]="workspace.scope()"
+            (ngModelChange)="workspace.scope.set($event)"
+          />
+        </p>
+      }
       @switch (leaf()) {
         @case ('Parameters') {
-          <h2>
-            <span class="soft for">values for alternatives:</span>
-            <p-selectbutton
-              [options]="scopes"
-              optionLabel="label"
-              optionValue="value"
-              size="small"
-              [allowEmpty]="false"
-              [ngModel]="workspace.scope()"
-              (ngModelChange)="workspace.scope.set($event)"
-            />
-          </h2>
           @if (editing()) {
             <app-parameters-editor />
           } @else {
@@ -116,10 +121,17 @@ export class LeavesComponent {
   protected readonly leaf = signal<Leaf>('Parameters');
   /** Parameters are being named and ranged, not only given values. */
   protected readonly editing = signal(false);
-  protected readonly scopes = [
-    { label: 'all', value: 'all' },
-    { label: 'this one', value: 'one' },
-  ];
+  protected readonly scopes = computed(() => [
+    { label: 'all alternatives', value: 'all' },
+    { label: `${this.title()} alone`, value: 'one' },
+  ]);
+  /** Where several alternatives are, changes of what the leaf shows reach all of them or one; while recording they go into an option. */
+  protected readonly isScoped = computed(
+    () =>
+      scopedLeaves.has(this.leaf()) &&
+      this.design().alternatives.length > 1 &&
+      this.workspace.recording() === undefined,
+  );
   private readonly design = computed(() => this.workspace.state()!.design);
   protected readonly title = computed(() => this.workspace.selectedAlternative(this.design()).title);
   protected readonly hasChoices = computed(() => this.design().choices.length > 0);

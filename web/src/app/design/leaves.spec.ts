@@ -1,6 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Type } from '@angular/core';
 import { quickShed, openDesign } from '../testing/open-design';
+import { addRule, setRule } from '@hashira/core';
 import type { DesignWorkspace } from '../state/design-workspace.service';
 import { ViewState } from '../state/view-state.service';
 import { ChoicesPanelComponent } from './choices/choices-panel.component';
@@ -51,6 +52,41 @@ describe('RulesLeafComponent', () => {
     expect(view.highlighted()).toEqual(['shed.column.1', 'shed.column.2']);
     rule('Columns').dispatchEvent(new PointerEvent('pointerleave'));
     expect(view.highlighted()).toEqual([]);
+  });
+
+  const headed = (title: string) =>
+    [...host().querySelectorAll<HTMLElement>('.rule')].find((row) =>
+      row.querySelector('.head')!.textContent.includes(title),
+    );
+
+  it('shows the rules as the shown alternative has them, and says by which option', async () => {
+    await show(RulesLeafComponent);
+    expect(rule('Bases').textContent).toContain('fixed');
+    expect(rule('Bases').querySelector('.by')).toBeNull();
+    workspace.select('pinned');
+    await fixture!.whenStable();
+    expect(rule('Bases').querySelector('.gives')!.textContent).toContain('pinned');
+    expect(rule('Bases').querySelector('.by')!.textContent).toBe('as “pinned”');
+    workspace.apply((design) => setRule(design, 'bases', { support: 'roller' }));
+    await fixture!.whenStable();
+    expect(rule('Bases').querySelector('.gives')!.textContent).toContain('roller');
+    workspace.select('fixed');
+    await fixture!.whenStable();
+    expect(rule('Bases').querySelector('.gives')!.textContent).toContain('fixed');
+  });
+
+  it('adds a rule to the shown alternative alone where that was chosen', async () => {
+    await show(RulesLeafComponent);
+    workspace.select('pinned');
+    workspace.scope.set('one');
+    workspace.apply((design) =>
+      addRule(design, { id: 'own', title: 'Left foot', nodes: 'place == "base"', support: 'roller' }),
+    );
+    await fixture!.whenStable();
+    expect(headed('Left foot')!.querySelector('.by')!.textContent).toBe('as “Pinned bases”');
+    workspace.select('fixed');
+    await fixture!.whenStable();
+    expect(headed('Left foot')).toBeUndefined();
   });
 
   it('says which rules override another one, and on how many members', async () => {

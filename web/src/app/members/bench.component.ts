@@ -322,8 +322,8 @@ export class BenchComponent {
     const { loads = [], supports = [], hinges = [], profile } = this.changes();
     const of = bench.pieces.map(({ member }) => member.id);
     const { title } = bench;
-    const alternative = this.workspace.selectedAlternative(this.design());
-    const given = giveBack(this.design(), alternative, {
+    const shown = this.workspace.edited()!;
+    const given = giveBack(shown, this.workspace.selectedAlternative(shown), {
       title,
       of,
       loads,

@@ -4,7 +4,10 @@ import {
   duplicateAlternative,
   pickedOption,
   pickOption,
+  changeShown,
+  changeShownAlone,
   recordIntoOption,
+  shownDesign,
   withOption,
   type Alternative,
   type Design,
@@ -64,13 +67,12 @@ export class DesignWorkspace {
   id = '';
   /** The option into which changes go, while one is recorded. */
   readonly recording = signal<{ readonly choice: string; readonly option: string } | undefined>(undefined);
-  /** The design as leaves show and change it: with the option that is recorded. */
+  /** The design as leaves show and change it: with the option that is recorded, else as the shown alternative has it. */
   readonly edited = computed((): Design | undefined => {
     const design = this.state()?.design;
-    const into = this.recording();
-    return design && into ? withOption(design, into.choice, into.option) : design;
+    return design && this.shownOf(design);
   });
-  /** Whether changes of values reach all alternatives or the selected one. */
+  /** Whether changes reach all alternatives or the selected one alone. */
   readonly scope = signal<'all' | 'one'>('all');
 
   /** Opens a design as the server has it; `draft` is what was changed and never reached the server. */
@@ -106,17 +108,29 @@ export class DesignWorkspace {
     this.saving.changed(this.history.current);
   }
 
-  /** What an option can hold goes into the one that is recorded; everything else changes the design. */
+  /** What an option can hold goes into the one that is recorded, or that holds it of the shown alternative; the rest changes the design. */
   private recorded(before: Design, change: (design: Design) => Design): Design {
     const into = this.recording();
-    if (!into) return change(before);
-    const seen = withOption(before, into.choice, into.option);
+    const seen = this.shownOf(before);
     const after = change(seen);
     if (after === seen) return before;
+    if (!into) {
+      const alternative = this.selectedAlternative(before);
+      return this.scope() === 'one'
+        ? changeShownAlone(before, alternative, after)
+        : changeShown(before, alternative, after);
+    }
     const names = ({ parameters }: Design) => parameters.map(({ name }) => name).join(' ');
     // Names are the whole design's, and so is all that uses them
     if (names(after) !== names(before)) return change(before);
-    return recordIntoOption(before, after, into.choice, into.option);
+    return recordIntoOption(before, after, into);
+  }
+
+  private shownOf(design: Design): Design {
+    const into = this.recording();
+    return into
+      ? withOption(design, into.choice, into.option)
+      : shownDesign(design, this.selectedAlternative(design));
   }
 
   /** Whether the alternative that is looked at picks the option that is recorded. */

@@ -31,6 +31,10 @@ export function lengthShareText({ value, readsAs }: FigureSummary): string {
 const shareText = (letter: 'h' | 'L', share: number): string =>
   `${letter}/${significant(1 / Math.abs(share), Math.abs(share) < 1e-3 ? 4 : 3)}`;
 
+/** Options from which something is, in words: "“pinned”"; nothing without one. */
+export const optionWords = (titles: readonly string[]): string =>
+  titles.map((title) => `“${title}”`).join(' and ');
+
 /** Every digit of a figure's value. */
 export function figureExact({ value, quantity, pending }: FigureSummary): string {
   if (value === undefined) return pending ? 'being worked out' : 'there is nothing to read it from';

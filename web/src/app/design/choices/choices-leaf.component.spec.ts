@@ -47,6 +47,10 @@ describe('ChoicesLeafComponent', () => {
     expect(common).toBe('22 m');
     expect(choice().options.find(({ id }) => id === 'hinged')!.changes.parameters).toEqual({ span: '30 m' });
     await press('end recording');
+    // The shown alternative has the option's value, which is what changes of it change; others follow the design
+    workspace.apply((one) => setParameter(one, 'span', '31 m'));
+    expect(choice().options.find(({ id }) => id === 'hinged')!.changes.parameters).toEqual({ span: '31 m' });
+    workspace.select('fixed');
     workspace.apply((one) => setParameter(one, 'span', '25 m'));
     expect(design().parameters.find(({ name }) => name === 'span')!.value).toBe('25 m');
   });

@@ -4,6 +4,7 @@ import {
   applyAlternative,
   attempt,
   dropOwnParameter,
+  optionsThatChange,
   setValue,
   takeTypedParameter,
   type OwnSection,
@@ -11,6 +12,7 @@ import {
   ownValue,
 } from '@hashira/core';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { optionWords } from '../../ui/values';
 import { NameRowComponent } from './name-row.component';
 import { ParameterRowComponent } from './parameter-row.component';
 
@@ -38,7 +40,7 @@ interface Range {
           [formula]="row.formula"
           [own]="row.own"
           [problem]="row.told?.refused ?? row.problem"
-          [note]="row.told?.words ?? ''"
+          [note]="row.told?.words ?? row.options"
           (changed)="set(row.parameter, $event.text, $event.gesture)"
           (gestureEnd)="workspace.endGesture()"
           (followed)="follow(row.parameter)"
@@ -97,6 +99,7 @@ export class ParameterListComponent {
         range: this.sameRange(parameter.name, known),
         formula: usesNames(parameter.value, names),
         own: alternative.parameters !== undefined && Object.hasOwn(alternative.parameters, parameter.name),
+        options: this.optionsOf(parameter.name),
         problem: summary?.problems.find((problem) => problem.where['parameter'] === parameter.name)?.message,
         told: told?.name === parameter.name && told.version === version ? told : undefined,
         heading:
@@ -106,6 +109,15 @@ export class ParameterListComponent {
       };
     });
   });
+
+  /** The options from which a value is, unless the alternative has its own. */
+  private optionsOf(name: string): string {
+    const { design } = this.workspace.state()!;
+    const alternative = this.workspace.selectedAlternative(design);
+    if (Object.hasOwn(alternative.parameters ?? {}, name)) return '';
+    const words = optionWords(optionsThatChange(design, alternative, 'parameters', name));
+    return words === '' ? '' : `as ${words}`;
+  }
 
   /** What is dragged is within the range; what is typed may be refused, or widen it. */
   protected set(parameter: Parameter, text: string, gesture: boolean): void {

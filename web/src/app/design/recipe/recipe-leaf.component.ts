@@ -7,6 +7,7 @@ import {
   formatPlain,
   kindOf,
   moveStep,
+  optionsThatChange,
   removeStep,
   setStep,
   stepFields,
@@ -21,6 +22,7 @@ import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { AxesComponent } from '../parameters/axes.component';
 import { NewStepComponent } from './new-step.component';
+import { optionWords } from '../../ui/values';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 
 /** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
@@ -55,8 +57,10 @@ export class RecipeLeafComponent {
     );
   });
 
-  protected readonly rows = computed(() =>
-    this.design().steps.map((step, i, all) => {
+  protected readonly rows = computed(() => {
+    const { design } = this.workspace.state()!;
+    const alternative = this.workspace.selectedAlternative(design);
+    return this.design().steps.map((step, i, all) => {
       const kind = kindOf(step);
       return {
         step,
@@ -64,13 +68,14 @@ export class RecipeLeafComponent {
         title: step.title ?? kind?.title ?? step.id,
         picture: this.miniatures().get(step.id),
         words: kind ? kind.summary(this.withValues(kind, step)) : 'a kind of step that is not known',
+        options: optionWords(optionsThatChange(design, alternative, 'steps', step.id)),
         open: this.open() === step.id,
         first: i === 0,
         last: i === all.length - 1,
         problem: this.problemOf(step.id, undefined),
       };
-    }),
-  );
+    });
+  });
 
   constructor() {
     // Elsewhere the whole frame stands in ink again

@@ -1,11 +1,21 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
-import { kindsOf, moveRule, removeRule, ruleKinds, ruleWords, setRule, type Rule } from '@hashira/core';
+import {
+  kindsOf,
+  moveRule,
+  optionsThatChange,
+  removeRule,
+  ruleKinds,
+  ruleWords,
+  setRule,
+  type Rule,
+} from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { ViewState } from '../../state/view-state.service';
 import { ConditionChipsComponent } from '../../ui/condition-chips.component';
+import { optionWords } from '../../ui/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from './new-rule.component';
@@ -64,6 +74,9 @@ const headings = {
               [label]="'Condition of ' + (row.rule.title ?? row.rule.id)"
               (changed)="setCondition(row.rule, $event)"
           /></span>
+          @if (row.options) {
+            <p class="by">as {{ row.options }}</p>
+          }
           @for (one of row.overrides; track one) {
             <p class="overridden soft">{{ one }}</p>
           }
@@ -168,9 +181,13 @@ const headings = {
       grid-column: 1 / -1;
       overflow-wrap: anywhere;
     }
+    .by {
+      color: var(--ochre-text);
+    }
     .where {
       font-size: var(--size-small);
     }
+    .by,
     .overridden {
       grid-column: 1 / -1;
       margin: 0;
@@ -203,6 +220,8 @@ export class RulesLeafComponent {
 
   protected readonly groups = computed(() => {
     const { rules } = this.workspace.edited()!;
+    const { design } = this.workspace.state()!;
+    const alternative = this.workspace.selectedAlternative(design);
     const summary = this.summary();
     const warnings = [
       ...(summary?.problems ?? []),
@@ -212,6 +231,7 @@ export class RulesLeafComponent {
     const rows = rules.map((rule, i) => ({
       rule,
       open: rule.id === open,
+      options: optionWords(optionsThatChange(design, alternative, 'rules', rule.id)),
       first: i === 0,
       last: i === rules.length - 1,
       gives: givesOf(rule),
