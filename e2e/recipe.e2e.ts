@@ -72,6 +72,8 @@ test('a solid frame is seen from four sides and sliced', async ({ page, app }) =
     await expect.poll(picture).not.toBe(oblique);
     await expect(page).toHaveURL(new RegExp(`view=${view}`));
   }
+  await choose(page, 'Slice of the frame', 'whole');
+  await expect(page).toHaveURL(/slice=whole/);
   const whole = await picture();
   await choose(page, 'Slice of the frame', 'row 3');
   await expect.poll(picture).not.toBe(whole);

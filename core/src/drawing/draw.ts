@@ -5,8 +5,9 @@ import { Namer } from '../geometry/names.js';
 import type { Point } from '../geometry/vector.js';
 import { prepareFrame, type Frame } from '../analysis/index.js';
 import { Draughtsman, type Drawing } from './drawing.js';
-import { drawHinges, drawMembers, drawSupports, drawTapers } from './frame.js';
-import { inSlice, type DrawingOptions } from './options.js';
+import { drawHinges, drawMembers, drawSupports, drawTapers, drawWhole } from './frame.js';
+import { inSlice, type DrawingOptions, type Slice } from './options.js';
+import { drawnSlice } from './slices.js';
 import { nodeAt } from './places.js';
 import { drawSections } from './parts/sections.js';
 import { drawMotion } from './parts/shape.js';
@@ -30,6 +31,8 @@ export interface DrawnScene {
   /** Live dimension lines with what is written in their fields. */
   readonly dimensions: readonly (Dimension & { readonly written: unknown })[];
   readonly space: 'plane' | 'solid';
+  /** The slice that stands in ink, where not all of the frame does. */
+  readonly slice?: Slice;
   /** Members by number: id of the piece, its ends, m. For picking. */
   readonly members: { readonly ids: readonly string[]; readonly ends: Float32Array };
   /** Why the result that was asked for is not drawn, in words. */
@@ -42,8 +45,8 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
   const { model, geometry } = built;
   const frame = forces?.frame ?? prepareFrame(model);
   const pen = new Draughtsman(frame.memberIds.length);
-  const { slice } = options;
   const tagsOf = (m: number) => geometry.members.get(frame.memberIds[m]!)?.tags ?? {};
+  const slice = drawnSlice(source, frame, options, tagsOf);
   const shown = (m: number) => !slice || inSlice(tagsOf(m), slice);
   const isFaint = (m: number) =>
     !shown(m) ||
@@ -52,7 +55,11 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     options.groupBy !== undefined ||
     isShape(options.result);
   drawAxes(pen, built, frame);
-  drawParts(pen, frame, source, options, isFaint);
+  const inInk = new Set(
+    frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])),
+  );
+  drawParts(pen, frame, source, options, { isFaint, isFaintNode: (n) => !inInk.has(n) });
+  if (slice) drawWhole(pen, frame);
   const legend: LegendLine[] = [];
   if (options.groupBy) legend.push(...drawGrouped(pen, frame, built, options.groupBy, shown));
   if (options.sections) {
@@ -69,6 +76,7 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
       options,
       namer: source.namer ?? new Namer(geometry),
       shown,
+      ...(slice ? { slice } : {}),
     };
     const drawn = drawShown(context);
     most = { ...most, ...drawn?.greatest };
@@ -89,6 +97,7 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     nodes: frame.nodeIds,
     dimensions: dimensionsOf(built),
     space: built.design.space,
+    ...(slice ? { slice } : {}),
     members: pickable(frame),
   };
 }
@@ -98,13 +107,19 @@ function titleOf({ design, combinations }: BuiltFrame, id: string): string {
   return one ? `${id} ${one.title ?? ''}`.trim() : '';
 }
 
+/** Which members and nodes are faint. */
+interface Faintness {
+  readonly isFaint: (member: number) => boolean;
+  readonly isFaintNode: (node: number) => boolean;
+}
+
 /** Members, hinges and supports; what is highlighted stands out. */
 function drawParts(
   pen: Draughtsman,
   frame: Frame,
   { built: { model, geometry } }: DrawnSource,
   { highlighted = [], sections = false, diagram }: DrawingOptions,
-  isFaint: (m: number) => boolean,
+  { isFaint, isFaintNode }: Faintness,
 ): void {
   const highlightedSet = new Set(highlighted);
   const isLit = (id: string) =>
@@ -114,9 +129,9 @@ function drawParts(
     const n = frame.nodeIndex.get(id);
     if (n !== undefined) pen.on('hinges').disc(nodeAt(frame, n), 5, { colour: 'indigo' });
   }
-  drawTapers(pen, frame);
-  drawHinges(pen, frame, model);
-  drawSupports(pen, frame, model);
+  drawTapers(pen, frame, isFaint);
+  drawHinges(pen, frame, model, isFaint);
+  drawSupports(pen, frame, model, isFaintNode);
 }
 
 /** The dimensions of the steps with what stands in their fields, which a screen can change. */

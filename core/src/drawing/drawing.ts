@@ -17,13 +17,17 @@ export const colourNames = [
 ] as const;
 export type Colour = (typeof colourNames)[number];
 
-/** Parts of a drawing that can be shown or hidden, from the lowest to the uppermost. */
+/**
+ * Parts of a drawing that can be shown or hidden, from the lowest to the uppermost. `whole` has all members in ink where a slice is looked
+ * at, for miniatures.
+ */
 export const layerNames = [
   'axes',
   'loads',
   'diagram',
   'sections',
   'members',
+  'whole',
   'deformed',
   'supports',
   'hinges',

@@ -27,8 +27,13 @@ export function drawMembers(
 }
 
 /** Tapers and haunches: the line of the section's lower edge where it is deeper than elsewhere. */
-export function drawTapers(pen: Draughtsman, frame: Frame): void {
+export function drawTapers(
+  pen: Draughtsman,
+  frame: Frame,
+  isFaint: (member: number) => boolean = () => false,
+): void {
   for (const [m, taper] of frame.tapers) {
+    const colour = isFaint(m) ? 'inkFaint' : 'ink';
     const L = frame.length[m]!;
     const depth = (share: number) => taper.at(share).h ?? 0;
     const [h0, h1] = [depth(0), depth(1)];
@@ -40,7 +45,7 @@ export function drawTapers(pen: Draughtsman, frame: Frame): void {
       return [p[0] - frame.axes[a]! * d, p[1] - frame.axes[a + 1]! * d, p[2] - frame.axes[a + 2]! * d];
     };
     pen.on('members').area([pointOn(frame, m, 0), pointOn(frame, m, L), down(1, h1), down(0, h0)], {
-      colour: 'ink',
+      colour,
       alpha: 0.16,
     });
     pen
@@ -51,17 +56,30 @@ export function drawTapers(pen: Draughtsman, frame: Frame): void {
           h0 > h1 ? down(0, h0) : down(1, h1),
           h0 > h1 ? down(1, h1) : down(0, h0),
         ],
-        { colour: 'ink', width: 1.4 },
+        { colour, width: isFaint(m) ? 1 : 1.4 },
       );
   }
 }
 
-/** Open circles beside the node where a member's end is released; what differs between alternatives is drawn on every member. */
-export function drawHinges(pen: Draughtsman, frame: Frame, model: FrameModel): void {
+/** All members in ink, where some of them are faint. */
+export function drawWhole(pen: Draughtsman, frame: Frame): void {
+  frame.memberIds.forEach((_, m) => {
+    const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
+    pen.on('whole').line(a, b, { colour: 'ink', width: frame.axialOnly[m] ? 1.8 : 2.8 });
+  });
+}
+
+/** Open circles beside the node where a member's end is released. */
+export function drawHinges(
+  pen: Draughtsman,
+  frame: Frame,
+  model: FrameModel,
+  isFaint: (member: number) => boolean = () => false,
+): void {
   // Solid frames have many, close together
   const [along, radius, width] = model.space === 'solid' ? [5, 2, 1] : [8, 3.8, 1.4];
   model.members.forEach(({ hinges }, m) => {
-    if (!hinges) return;
+    if (!hinges || isFaint(m)) return;
     const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
     const turns = (end: NonNullable<typeof hinges>['start']) =>
       end?.My !== undefined || end?.Mz !== undefined;
@@ -73,26 +91,38 @@ export function drawHinges(pen: Draughtsman, frame: Frame, model: FrameModel): v
 }
 
 /** Supports as signs of px, as seen from the front. */
-export function drawSupports(pen: Draughtsman, frame: Frame, model: FrameModel): void {
+export function drawSupports(
+  pen: Draughtsman,
+  frame: Frame,
+  model: FrameModel,
+  isFaint: (node: number) => boolean = () => false,
+): void {
   for (const support of model.supports ?? []) {
     const n = frame.nodeIndex.get(support.node);
-    if (n !== undefined) drawSupport(pen, support, nodeAt(frame, n), frame.plane);
+    const alpha = n !== undefined && isFaint(n) ? 0.35 : 1;
+    if (n !== undefined) drawSupport(pen, support, nodeAt(frame, n), { plane: frame.plane, alpha });
   }
 }
 
-function drawSupport(pen: Draughtsman, support: Support, at: Point, plane: boolean): void {
+function drawSupport(
+  pen: Draughtsman,
+  support: Support,
+  at: Point,
+  { plane, alpha }: { readonly plane: boolean; readonly alpha: number },
+): void {
+  const moss = { colour: 'moss', alpha } as const;
   const size = 10;
   const turning = plane ? support.ry : (support.ry ?? support.rx);
   const sliding = support.ux === undefined || (!plane && support.uy === undefined);
   const ground = (y: number) => {
-    pen.on('supports').mark(at, [-size, y], [size, y], { colour: 'moss', width: 1.6 });
+    pen.on('supports').mark(at, [-size, y], [size, y], { ...moss, width: 1.6 });
     for (let k = -2; k <= 2; k++) {
       const from = (k * size) / 2;
-      pen.on('supports').mark(at, [from, y], [from - 4, y + 5], { colour: 'moss' });
+      pen.on('supports').mark(at, [from, y], [from - 4, y + 5], moss);
     }
   };
   if (turning === 'fixed') {
-    pen.on('supports').mark(at, [-size, 0], [size, 0], { colour: 'moss', width: 3 });
+    pen.on('supports').mark(at, [-size, 0], [size, 0], { ...moss, width: 3 });
     ground(1);
     return;
   }
@@ -111,9 +141,8 @@ function drawSupport(pen: Draughtsman, support: Support, at: Point, plane: boole
       [0, 0],
     ],
   ] as const)
-    pen.on('supports').mark(at, from, to, { colour: 'moss', width: 1.6 });
-  if (sliding)
-    pen.on('supports').mark(at, [-size, foot + 4], [size, foot + 4], { colour: 'moss', width: 1.4 });
+    pen.on('supports').mark(at, from, to, { ...moss, width: 1.6 });
+  if (sliding) pen.on('supports').mark(at, [-size, foot + 4], [size, foot + 4], { ...moss, width: 1.4 });
   else ground(foot);
   if (typeof turning === 'number') coil(pen, at, size);
 }

@@ -30,7 +30,8 @@ export {
   type Shapes,
   type ShownResult,
 } from './shown/index.js';
-export type { DiagramKind, DrawingOptions, Slice } from './options.js';
+export type { ChosenSlice, DiagramKind, DrawingOptions, Slice } from './options.js';
+export { sliceWords } from './slices.js';
 export { drawPreview, geometryPicture, kindPicture, stepPicture, type PictureSize } from './parts/steps.js';
 export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
 export { Raster } from './view/raster.js';
@@ -38,10 +39,14 @@ export { toFilm } from './view/film.js';
 export { colourValues } from './view/colours.js';
 export { toSvg } from './view/svg.js';
 export {
+  depthOf,
+  fading,
+  fadingLayers,
   fitView,
   projected,
   standardViews,
   viewAxes,
+  type Depth,
   type Margins,
   type View,
   type ViewName,

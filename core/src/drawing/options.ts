@@ -11,6 +11,9 @@ export interface Slice {
   readonly value: string | number;
 }
 
+/** A slice, or that of the member in which the force that is drawn is greatest. */
+export type ChosenSlice = Slice | 'governing';
+
 /** What of an alternative is drawn. */
 export interface DrawingOptions {
   /** Id of a shown result: a load case, a combination, an envelope, a buckling shape, a mode. */
@@ -18,7 +21,7 @@ export interface DrawingOptions {
   /** Order that the design asks for; absent: what was calculated. */
   readonly order?: 1 | 2;
   readonly diagram: DiagramKind;
-  readonly slice?: Slice;
+  readonly slice?: ChosenSlice;
   /** A step whose members stand in ink while the rest is faint. */
   readonly step?: string;
   /** Parts that are lit up. */

@@ -156,7 +156,7 @@ class WayBack {
       const own = base.get(part.id);
       const fields = this.fieldsBack(list, part.id, changedFields(was, part), own !== undefined);
       return own ? [Object.keys(fields).length > 0 ? withFields(own, fields) : own] : [];
-    }) as unknown as Design[L];
+    });
   }
 
   /** Gives options those of the fields that they hold. @returns the others */

@@ -49,6 +49,17 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
   renameChoice: (d) => changes.renameChoice(d, 'apex-joint', 'Crown'),
   renameOption: (d) => changes.renameOption(d, 'apex-joint', 'hinged', 'pinned'),
   setOptionChanges: (d) => changes.setOptionChanges(d, 'apex-joint', 'hinged', {}),
+  shownDesign: (d) => changes.shownDesign(d, d.alternatives[1]!),
+  changeShown: (d) => {
+    const [, pinned] = d.alternatives;
+    const shown = changes.shownDesign(d, pinned!);
+    return changes.changeShown(d, pinned!, changes.setRule(shown, 'bases', { support: 'roller' }));
+  },
+  changeShownAlone: (d) => {
+    const [, pinned] = d.alternatives;
+    const shown = changes.shownDesign(d, pinned!);
+    return changes.changeShownAlone(d, pinned!, changes.setRule(shown, 'bases', { support: 'roller' }));
+  },
   withOption: (d) => changes.withOption(d, 'apex-joint', 'hinged'),
   addFigure: (d) => changes.addFigure(d, { id: 'f', title: 'F', kind: 'cost' }),
   moveFigure: (d) => changes.moveFigure(d, 'mass', 0),
@@ -148,7 +159,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
 
 describe('every change of a design', () => {
   it('is tried here', () => {
-    const helpers = ['freeId', 'freeTitle', 'usesOf'];
+    const helpers = ['freeId', 'freeTitle', 'optionsThatChange', 'usesOf'];
     const all = Object.keys(changes).filter((name) => !helpers.includes(name));
     expect(Object.keys(uses).sort()).toEqual(all.sort());
   });

@@ -4,7 +4,7 @@ import { formatExact, formatWithUnit } from '../../units/format.js';
 import { drawDiagram, forceQuantity } from './diagram.js';
 import type { LegendLine, ShownContext } from '../shown/shown.js';
 import { drawStress } from './stress.js';
-import { drawUtilisation } from './utilisation.js';
+import { drawUtilisation, utilisationSamples } from './utilisation.js';
 
 /** A state with the id of its load case or combination. */
 export interface NamedState {
@@ -33,7 +33,7 @@ export function drawAlongMembers(
     const of = own
       ? `utilisation under ${options.result}`
       : 'utilisation, the worst of all strength combinations';
-    return { greatest: 0, legend: source.checks ? [{ text: of }] : [] };
+    return { greatest: 0, legend: source.checks ? [{ text: of }, ...utilisationSamples] : [] };
   }
   if (diagram === 'stress') return { greatest: 0, legend: drawStress(context, states) };
   if (diagram === 'none') return { greatest: 0, legend: [] };

@@ -27,7 +27,14 @@ function drawn(diagram: ForceName, loads: readonly Load[], shown = (_: number) =
   );
   const pen = new Draughtsman();
   const namer = { member: (id: string) => id };
-  const context = { pen, frame, namer, shown, source: {}, options: { result: 'L', diagram } };
+  const context = {
+    pen,
+    frame,
+    namer,
+    shown,
+    source: { built: { geometry: { members: new Map() } } },
+    options: { result: 'L', diagram },
+  };
   const { greatest, legend } = drawAlongMembers(context as unknown as ShownContext, [{ id: 'L', state }]);
   const drawing = pen.finish();
   /** Parts of the curve: x along the beam, m, and the ordinate upwards, N or N·m, of both ends. */

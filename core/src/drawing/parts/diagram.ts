@@ -1,19 +1,12 @@
 import { polynomialAt, type Frame, type MemberField } from '../../analysis/index.js';
-import {
-  forceAt,
-  forceCandidates,
-  forceNames,
-  pointOn,
-  type ForceName,
-  type NamedField,
-  type PlacedValue,
-} from '../../results/index.js';
+import { forceAt, forceNames, pointOn, type ForceName, type NamedField } from '../../results/index.js';
 import { times } from '../../geometry/vector.js';
 import { formatExact, formatWithUnit, inSentence } from '../../units/format.js';
 import type { QuantityName } from '../../units/quantities.js';
 import type { Colour, LayerPen, OrdinateAxis } from '../drawing.js';
 import { axisOf, stationsAlong } from '../places.js';
 import type { ShownContext } from '../shown/shown.js';
+import { linesOf, toldOnce, valuesOfMember } from './diagram-values.js';
 
 interface Style {
   /** Local axis along which ordinates stand, and their sign. */
@@ -36,9 +29,6 @@ const styles: Readonly<Record<ForceName, Style>> = {
 
 /** Kind of quantity of an internal force. */
 export const forceQuantity = (name: ForceName): QuantityName => styles[name].quantity;
-
-/** Texts of a diagram: how many of the greatest values are told, at the most. */
-const mostTexts = 60;
 
 /** How far a drawn curve may leave the exact one, as a share of the greatest ordinate: about a px, of many small curves a little more. */
 const trueTo = (members: number) => (members > 400 ? 0.016 : 0.008);
@@ -76,24 +66,10 @@ function partsOf({ coefficients, at, terms, width }: ForceOnSegment, away: numbe
 
 const quarters = [0.25, 0.5, 0.75];
 
-/** A value at a place of a member, and the load case or combination it belongs to. */
-interface ToldValue {
-  readonly m: number;
-  readonly x: number;
-  readonly value: number;
-  readonly id: string;
-}
-
 /** The greatest magnitude of a force in every member, and in all of them; N or N·m. */
 export interface Peaks {
   readonly ofMember: Float64Array;
   readonly most: number;
-}
-
-/** From which magnitude on values are told: those of the members with the greatest peaks. */
-function leastTold({ ofMember, most }: Peaks, shown: (member: number) => boolean): number {
-  const greatest = ofMember.filter((_, m) => shown(m)).sort();
-  return Math.max(greatest[greatest.length - mostTexts] ?? 0, 0.02 * most);
 }
 
 /**
@@ -101,23 +77,21 @@ function leastTold({ ofMember, most }: Peaks, shown: (member: number) => boolean
  * fields two curves are drawn, of the greatest and of the least value at every place.
  */
 export function drawDiagram(
-  { pen, frame, namer, shown }: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown'>,
+  context: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown' | 'source'>,
   fieldsOf: (member: number) => readonly NamedField[],
   name: ForceName,
   peaks: Peaks,
 ): void {
+  const { pen, frame, shown } = context;
   const style = styles[name];
-  const texts: ToldValue[] = [];
   const { most } = peaks;
   if (most === 0) return;
   const away = trueTo(frame.memberIds.length) * most;
-  const told = leastTold(peaks, shown);
   const look = lookOf(style);
   const axis = new MemberAxis();
   const curve = new Curve();
   for (let m = 0; m < frame.memberIds.length; m++) {
-    const peak = peaks.ofMember[m]!;
-    if (!shown(m) || peak < 1e-6 * most) continue;
+    if (!shown(m) || peaks.ofMember[m]! < 1e-6 * most) continue;
     const fields = fieldsOf(m);
     axis.along(frame, m, style);
     if (fields.length === 1) {
@@ -128,35 +102,46 @@ export function drawDiagram(
         traceEnvelope(fields, name, better, curve);
         drawCurve(pen.on('diagram'), { axis, look }, curve);
       }
-    if (peak >= told) texts.push(...toldOf(m, fields, name));
   }
-  texts.sort((a, b) => Math.abs(b.value) - Math.abs(a.value));
-  texts.slice(0, mostTexts).forEach(({ m, x, value, id }, rank) => {
-    const up = times(axisOf(frame, m, style.axis), style.sign * value);
+  tellValues(context, fieldsOf, name, peaks);
+}
+
+/** Lines of which values are looked for: of more only those with the greatest peaks. */
+const mostLines = 80;
+
+/** Writes values where they are extreme. */
+function tellValues(
+  { pen, frame, namer, shown, source }: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown' | 'source'>,
+  fieldsOf: (member: number) => readonly NamedField[],
+  name: ForceName,
+  { ofMember, most }: Peaks,
+): void {
+  const style = styles[name];
+  const members = source.built.geometry.members;
+  const peakOf = (pieces: readonly number[]) => Math.max(...pieces.map((m) => ofMember[m]!));
+  const lines = linesOf(frame, (id) => members.get(id))
+    .map((pieces) => pieces.filter(shown))
+    .filter((pieces) => pieces.length > 0)
+    .sort((a, b) => peakOf(b) - peakOf(a))
+    .slice(0, mostLines);
+  const values = lines.flatMap((pieces) => valuesOfMember(pieces, fieldsOf, name, most));
+  const told = toldOnce(frame, values, (value) => formatWithUnit(value, style.quantity));
+  told.forEach(({ m, x, value, id, text, places, governs }, rank) => {
     const at = pointOn(frame, m, x);
-    if (Math.abs(value) < 0.02 * most) return;
+    const others = places.slice(1).map((one) => namer.member(frame.memberIds[one.m]!));
     pen.text({
       key: `${name} ${frame.memberIds[m]!} ${x.toFixed(3)} ${value < 0 ? '-' : '+'}`,
-      // Moments are drawn on the tension side, which says more than a sign that turns with the member's direction
-      text: formatWithUnit(name === 'My' || name === 'Mz' ? Math.abs(value) : value, style.quantity),
+      text,
       at,
-      shift: up,
+      shift: times(axisOf(frame, m, style.axis), style.sign * value),
       scale: 'diagram',
       from: at,
       tone: value >= 0 ? style.positive : style.negative,
       layer: 'diagram',
-      priority: 9 - rank / mostTexts,
-      title: `${name} = ${formatExact(value, style.quantity)} at x = ${inSentence(x, 'length', 4)} of ${inSentence(frame.length[m]!, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}`,
+      priority: (governs ? 9 : 6) - rank / told.length,
+      title: `${name} = ${formatExact(value, style.quantity)} at x = ${inSentence(x, 'length', 4)} of ${inSentence(frame.length[m]!, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}${others.length > 0 ? `; the same in ${[...new Set(others)].join(', ')}` : ''}`,
     });
   });
-}
-
-/** The values of a member that are told. */
-function toldOf(m: number, fields: readonly NamedField[], name: ForceName): ToldValue[] {
-  const found = fields.map(({ id, field }) => ({ id, candidates: forceCandidates(field, name) }));
-  if (found.length > 1) return envelopeExtremes(m, found);
-  const { id, candidates } = found[0]!;
-  return extremesOf(candidates).map((one) => ({ m, ...one, id }));
 }
 
 /** A member's axis with ordinates along one of its local axes, for one member after the other. */
@@ -243,18 +228,6 @@ function traceEnvelope(
   }
 }
 
-/** A member's greatest and least value of all combinations, where they are not much smaller than the other. */
-function envelopeExtremes(
-  m: number,
-  told: readonly { id: string; candidates: readonly PlacedValue[] }[],
-): ToldValue[] {
-  const all = told.flatMap(({ id, candidates }) => candidates.map(({ x, value }) => ({ m, x, value, id })));
-  const most = all.reduce((a, b) => (b.value > a.value ? b : a));
-  const least = all.reduce((a, b) => (b.value < a.value ? b : a));
-  const greater = Math.max(Math.abs(most.value), Math.abs(least.value));
-  return [...(most.value > 0.15 * greater ? [most] : []), ...(least.value < -0.15 * greater ? [least] : [])];
-}
-
 const strokesOf = (colour: Colour) => ({
   curve: { colour, scale: 'diagram', width: 1.5, fill: 0.13 } as const,
   hatch: { colour, scale: 'diagram', width: 0.8 } as const,
@@ -291,13 +264,4 @@ function drawCurve(pen: LayerPen, { axis, look }: CurveLine, { values, length }:
   }
   const last = values[length - 1]!;
   pen.ordinate(axis, values[length - 2]!, last, (last >= 0 ? positive : negative).end);
-}
-
-/** The greatest magnitude of a member, and its ends where they are not much smaller. */
-function extremesOf(candidates: readonly { x: number; value: number }[]): { x: number; value: number }[] {
-  const greatest = candidates.reduce((a, b) => (Math.abs(b.value) > Math.abs(a.value) ? b : a));
-  const ends = [candidates[0]!, candidates.at(-1)!].filter(
-    (end) => Math.abs(end.value) > 0.15 * Math.abs(greatest.value) && Math.abs(end.x - greatest.x) > 1e-6,
-  );
-  return [greatest, ...ends];
 }

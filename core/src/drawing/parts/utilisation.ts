@@ -4,10 +4,17 @@ import { add, between, type Point } from '../../geometry/vector.js';
 import { pointOn } from '../../results/index.js';
 import { significant } from '../../units/format.js';
 import type { Draughtsman } from '../drawing.js';
+import type { LegendLine } from '../shown/shown.js';
 
 /** Numbers stand at what is over, not covered, or at least this much used, and at as many others as are worst. */
 const near = 0.9;
 const alwaysNumbered = 12;
+
+/** What the bands mean. */
+export const utilisationSamples: readonly LegendLine[] = [
+  { text: 'deeper as it nears 1', sample: { colour: 'moss' } },
+  { text: 'over 1, or not covered', sample: { colour: 'vermilion', dash: [5, 2] } },
+];
 
 /**
  * Utilisation as a band along members: one hue that deepens up to the limit; above it vermilion, a hatch, and a break in the line. What is
@@ -30,7 +37,7 @@ export function drawUtilisation(
       const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
       const over = status === 'fail';
       const covered = status !== 'not covered';
-      const colour = over || !covered ? 'vermilion' : 'indigo';
+      const colour = over || !covered ? 'vermilion' : 'moss';
       pen.on('diagram').line(a, b, {
         colour,
         width: 11,

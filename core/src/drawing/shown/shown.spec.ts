@@ -106,7 +106,7 @@ describe('what can be shown', () => {
     const told = scene.drawing.texts
       .filter(({ layer }) => layer === 'diagram')
       .map(({ text }) => plainText(text));
-    expect(told.sort()).toEqual(['160 kN·m', '80.0 kN·m']);
+    expect(told.sort()).toEqual(['80.0 kN·m', '−160 kN·m']);
     // Loads and reactions belong to no envelope
     expect(strokesOn(scene.drawing, 'loads')).toEqual([]);
     expect(strokesOn(scene.drawing, 'reactions')).toEqual([]);

@@ -4,7 +4,7 @@ import type { Analysed } from '../../evaluation/stages/index.js';
 import type { BuiltFrame } from '../../build/build.js';
 import type { Namer } from '../../geometry/names.js';
 import type { Draughtsman } from '../drawing.js';
-import type { DrawingOptions } from '../options.js';
+import type { DrawingOptions, Slice } from '../options.js';
 
 /** What can be shown on the stage. Ids of load cases and combinations hold no point; those of all others begin with a word and one. */
 export interface ShownResult {
@@ -76,6 +76,7 @@ export interface ShownContext {
   readonly frame: Frame;
   readonly options: DrawingOptions;
   readonly namer: Namer;
+  readonly slice?: Slice;
   /** Whether a member belongs to the slice that is looked at. */
   readonly shown: (member: number) => boolean;
 }

@@ -13,17 +13,16 @@ function drawState(
   kind: ResultSelection['kind'],
   context: ShownContext,
 ): ReturnType<ShownKind['draw']> {
-  const { pen, forces, frame, options, shown } = context;
+  const { pen, forces, frame, options, shown, slice } = context;
   const selection = forces.selections.find((one) => one.id === id && one.kind === kind);
   const state = forces.states.get(id);
   if (!selection || !state) return undefined;
   const nodes =
-    options.slice &&
-    new Set(frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])));
+    slice && new Set(frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])));
   const isSeen = (layer: Layer) => !options.without?.includes(layer);
   const loads = actingLoads(frame, selection.factors);
   if (isSeen('loads')) drawLoads(pen, frame, loads, shown);
-  if (isSeen('deformed')) drawDeformed(pen, frame, state);
+  if (isSeen('deformed')) drawDeformed(context, state);
   if (isSeen('reactions'))
     drawReactions(context, state, (node) => !nodes || nodes.has(frame.nodeIndex.get(node)!));
   const drawn = drawAlongMembers(context, [{ id, state }]);

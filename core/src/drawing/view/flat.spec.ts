@@ -1,6 +1,6 @@
 import { Draughtsman } from '../drawing.js';
 import { layFlat, type FlatOptions, type Ink } from './flat.js';
-import { projected, standardViews, type View } from './view.js';
+import { depthOf, fading, projected, standardViews, type View } from './view.js';
 
 const size = { width: 400, height: 300 };
 const view: View = { ...standardViews.front, centre: [1, 0, 2], scale: 50 };
@@ -105,6 +105,28 @@ describe('a drawing laid flat', () => {
     };
     expect(laid(draw).lines.length).toBe(2);
     expect(laid(draw, { layers: ['members'] }).lines.map((one) => one.ink.colour)).toEqual(['ink']);
+  });
+
+  it('inks far members fainter and thinner than near ones, and dimensions of px alike', () => {
+    const points = [0, 0, 0, 0, 10, 0];
+    const depth = depthOf(points, standardViews.front);
+    // From the front the reader stands on the side of negative Y
+    expect(depth.near).toBeCloseTo(0, 9);
+    expect(depth.far).toBeCloseTo(-10, 9);
+    const { lines } = laid(
+      (pen) => {
+        for (const y of [0, 5, 10]) pen.on('members').line([0, y, 0], [1, y, 0], ink);
+        pen.on('diagram').line([0, 10, 0], [1, 10, 0], ink);
+      },
+      { depth },
+    );
+    const [diagram, near, middle, far] = lines.map((line) => line.ink);
+    expect(diagram).toEqual({ colour: 'ink', alpha: 1, width: 2 });
+    expect(near!.alpha).toBeCloseTo(1, 9);
+    expect(middle!.alpha).toBeCloseTo((1 + fading.alpha) / 2, 6);
+    expect(far!.alpha).toBeCloseTo(fading.alpha, 6);
+    expect(near!.width).toBeGreaterThan(middle!.width);
+    expect(middle!.width).toBeGreaterThan(far!.width);
   });
 
   it('makes lines thinner where it is asked to', () => {

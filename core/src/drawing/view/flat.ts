@@ -11,7 +11,7 @@ import {
   type Layer,
   type Scale,
 } from '../drawing.js';
-import { viewAxes, type View } from './view.js';
+import { fading, fadingLayers, viewAxes, type Depth, type View } from './view.js';
 
 export interface FlatOptions {
   readonly view: View;
@@ -19,6 +19,8 @@ export interface FlatOptions {
   readonly layers?: readonly Layer[];
   readonly scales?: Partial<Record<Scale, number>>;
   /** Factors on the px of symbols and on the width of lines. */
+  /** How far parts are from the reader; without it all are inked alike. */
+  readonly depth?: Depth;
   readonly marks?: number;
   readonly thin?: number;
 }
@@ -43,6 +45,7 @@ export function layFlat(drawing: DrawnLines, options: FlatOptions, pen: FlatPen)
   const flat = new Flat(options);
   for (const layer of options.layers ?? layerNames) {
     const k = layerNames.indexOf(layer);
+    flat.fades = fadingLayers.has(layer);
     const [c0, c1] = drawing.cornerRanges[k]!;
     for (let c = c0; c + 2 < c1; c += 3) flat.triangle(drawing.corners, c * cornerSize, pen);
     const [s0, s1] = drawing.strokeRanges[k]!;
@@ -52,6 +55,9 @@ export function layFlat(drawing: DrawnLines, options: FlatOptions, pen: FlatPen)
 }
 
 class Flat {
+  /** Far parts of the layer are fainter. */
+  fades = false;
+  private readonly depth: Depth | undefined;
   private readonly across: Float64Array;
   private readonly factors: readonly number[];
   private readonly marks: number;
@@ -61,7 +67,8 @@ class Flat {
   private readonly q = new Float64Array(2);
   private readonly ends = new Float64Array(6);
 
-  constructor({ view, size, scales = {}, marks = 1, thin = 1 }: FlatOptions) {
+  constructor({ view, size, scales = {}, marks = 1, thin = 1, depth }: FlatOptions) {
+    this.depth = depth && depth.near - depth.far > 1e-6 ? depth : undefined;
     const { right, up } = viewAxes(view);
     const { centre, scale } = view;
     const along = (axis: readonly number[]) =>
@@ -110,11 +117,25 @@ class Flat {
     this.shift(mode, data[a]!, data[a + 1]!, 0, this.p);
     this.shift(mode, data[b]!, data[b + 1]!, 2, mode > 0.5 ? this.p : this.q);
     const { ends } = this;
+    const nearness = this.nearness(data, i);
     pen.line(ends[0]!, ends[1]!, ends[2]!, ends[3]!, {
       colour: colourNames[data[i + strokeAt.colour]!]!,
-      alpha: data[i + strokeAt.alpha]!,
-      width: data[i + strokeAt.width]! * this.thin,
+      alpha: data[i + strokeAt.alpha]! * (fading.alpha + (1 - fading.alpha) * nearness),
+      width:
+        data[i + strokeAt.width]! *
+        this.thin *
+        (this.depth && this.fades ? fading.thin + (fading.wide - fading.thin) * nearness : 1),
     });
+  }
+
+  /** From 0 of what is farthest to 1 of what is nearest, at the middle of a stroke. */
+  private nearness(data: Float32Array, i: number): number {
+    const { depth } = this;
+    if (!depth || !this.fades) return 1;
+    let place = 0;
+    for (let k = 0; k < 3; k++)
+      place += (depth.towards[k]! * (data[i + strokeAt.a + k]! + data[i + strokeAt.b + k]!)) / 2;
+    return Math.min(1, Math.max(0, (place - depth.far) / (depth.near - depth.far)));
   }
 
   /** The area between a stroke and where it would be without its displacements. */

@@ -1,4 +1,5 @@
 import type { Point } from '../../geometry/vector.js';
+import type { Layer } from '../drawing.js';
 
 /** How a frame is looked at: turned about Z and tilted, its centre and size on the sheet. Orthographic. */
 export interface View {
@@ -41,6 +42,37 @@ export function projected(
   const y = up[0] * d[0] + up[1] * d[1] + up[2] * d[2];
   return [size.width / 2 + x * view.scale, size.height / 2 - y * view.scale];
 }
+
+/** How far parts of a drawing are from the reader: a unit vector to them, and where along it the nearest and the farthest are, m. */
+export interface Depth {
+  readonly towards: Point;
+  readonly near: number;
+  readonly far: number;
+}
+
+/** How far points are from the reader in a view. */
+export function depthOf(points: ArrayLike<number>, view: Pick<View, 'turn' | 'tilt'>): Depth {
+  const { right: r, up: u } = viewAxes(view);
+  const towards: Point = [r[1] * u[2] - r[2] * u[1], r[2] * u[0] - r[0] * u[2], r[0] * u[1] - r[1] * u[0]];
+  let [near, far] = [-Infinity, Infinity];
+  for (let i = 0; i + 2 < points.length; i += 3) {
+    const place = towards[0] * points[i]! + towards[1] * points[i + 1]! + towards[2] * points[i + 2]!;
+    near = Math.max(near, place);
+    far = Math.min(far, place);
+  }
+  return near >= far ? { towards, near, far } : { towards, near: 0, far: 0 };
+}
+
+/** Layers of which far parts are fainter and thinner. */
+export const fadingLayers: ReadonlySet<Layer> = new Set([
+  'members',
+  'whole',
+  'sections',
+  'supports',
+  'hinges',
+]);
+/** What is left of the opacity and of the width of what is farthest, and how much wider is what is nearest. */
+export const fading = { alpha: 0.3, thin: 0.7, wide: 1.25 } as const;
 
 /** Space kept free around what is drawn, px. */
 export interface Margins {

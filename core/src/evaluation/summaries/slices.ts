@@ -1,12 +1,10 @@
 import type { Geometry } from '../../geometry/geometry.js';
+import { sliceTags } from '../../drawing/slices.js';
 import type { AlternativeSummary } from './summary.js';
-
-/** Tags by whose values a solid frame is looked at slice by slice. */
-const sliced = ['row', 'bay', 'storey', 'side'] as const;
 
 /** The slices of a frame: tags of which members have more than one value, each with its values in order. */
 export function slicesOf({ members }: Geometry): AlternativeSummary['slices'] {
-  return sliced.flatMap((tag) => {
+  return sliceTags.flatMap((tag) => {
     const values = new Set<string | number>();
     for (const { tags } of members.values()) {
       const value = tags[tag];

@@ -23,6 +23,7 @@ import {
   setStepField,
   setValue,
   significant,
+  sliceWords,
   toExpression,
   type Design,
   type Reading,
@@ -197,6 +198,14 @@ export class DesignScreenComponent {
     const scene = this.known()?.scene;
     if (!scene || scene.result === this.view.resultId()) return this.view.resultTitle();
     return scene.title;
+  });
+
+  /** What stands in ink of a solid frame, and why. */
+  protected readonly sliceTold = computed((): string => {
+    const slice = this.known()?.scene?.slice;
+    if (!slice) return '';
+    const why = this.view.slice() === 'governing' ? `, where ${this.view.diagram()} is greatest` : '';
+    return `${sliceWords(slice)} in ink${why}`;
   });
 
   /** The result that was chosen and is not drawn yet. */

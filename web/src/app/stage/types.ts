@@ -72,6 +72,8 @@ export interface StageLabel {
   readonly text: string;
   /** Anchor, px. */
   readonly at: Point;
+  /** What it is read at, where it is led there when it stands apart, px. */
+  readonly of?: Point;
   /** Which side of the anchor the text stands on. */
   readonly align: 'middle' | 'left' | 'right';
   readonly tone: Colour;

@@ -108,11 +108,11 @@ describe('ViewState', () => {
     await settled();
     expect(router.url).toBe('/?alternative=fixed');
     view.diagram.set('N');
-    view.loads.set(false);
+    view.showLoads(false);
     await settled();
     expect(router.url).toBe('/?alternative=fixed&diagram=N&loads=0');
     view.diagram.set('My');
-    view.loads.set(true);
+    view.showLoads(true);
     await settled();
     expect(router.url).toBe('/?alternative=fixed');
   });

@@ -12,7 +12,7 @@ import {
   type Layer,
   type QuantityName,
   type ShownResult,
-  type Slice,
+  type ChosenSlice,
   type GroupBy,
   type ViewName,
 } from '@hashira/core';
@@ -50,7 +50,9 @@ export class ViewState {
 
   readonly diagram = signal<DiagramKind>('My');
   readonly deformed = signal(false);
-  readonly loads = signal(true);
+  private readonly chosenLoads = signal<boolean | undefined>(undefined);
+  /** Loads are drawn: of plane frames unless they are taken off, of solid ones where they are asked for. */
+  readonly loads = computed(() => this.chosenLoads() ?? !this.solid());
   readonly reactions = signal(true);
   /** Tables of results stand under the stage. */
   readonly tables = signal(false);
@@ -65,7 +67,8 @@ export class ViewState {
   readonly groupBy = signal<GroupBy | undefined>(undefined);
   /** From where a solid frame is looked at. */
   readonly direction = signal<ViewName>('oblique');
-  readonly slice = signal<Slice | undefined>(undefined);
+  /** What stands in ink of a solid frame: the slice where the drawn force is greatest, another one, or the whole. */
+  readonly slice = signal<ChosenSlice | 'whole'>('governing');
   /** A step whose members stand in ink. */
   readonly step = signal<string | undefined>(undefined);
   /** What is shown of single alternatives instead of the chosen result, by their ids. */
@@ -148,7 +151,7 @@ export class ViewState {
   });
 
   readonly show = computed(() => {
-    const slice = this.slice();
+    const slice = this.askedSlice();
     const ofMembers = this.members.open();
     const step = this.step();
     const units = this.units.system();
@@ -169,6 +172,18 @@ export class ViewState {
       ...(units === 'metric' ? {} : { units }),
       ...(Object.keys(this.resultOf()).length > 0 ? { resultOf: this.resultOf() } : {}),
     };
+  });
+
+  /** Frames that are compared show the same slice: that of the alternative that is looked at. */
+  private readonly askedSlice = computed((): ChosenSlice | undefined => {
+    const slice = this.slice();
+    const design = this.workspace.state()?.design;
+    if (slice === 'whole' || !design) return undefined;
+    if (slice !== 'governing') return slice;
+    if (!this.solid()) return undefined;
+    if (!this.comparison.open()) return slice;
+    const { id } = this.workspace.selectedAlternative(design);
+    return this.workspace.results().alternatives.get(id)?.scene?.slice ?? slice;
   });
 
   private readonly scenes = computed((): DrawnScene[] =>
@@ -203,7 +218,8 @@ export class ViewState {
     ...(this.sections() ? (['sections'] as const) : []),
     ...(this.diagram() === 'none' ? [] : (['diagram'] as const)),
     ...(this.loads() ? (['loads'] as const) : []),
-    ...(this.reactions() ? (['reactions'] as const) : []),
+    // Utilisations are of the members, under whatever loads are worst
+    ...(this.reactions() && this.diagram() !== 'utilisation' ? (['reactions'] as const) : []),
     ...(this.deformed() && this.single() ? (['deformed'] as const) : []),
   ]);
 
@@ -223,6 +239,10 @@ export class ViewState {
     this.held.update((share = 0) => (share + 1 + by / swingSteps) % 1);
   }
 
+  showLoads(on: boolean): void {
+    this.chosenLoads.set(on);
+  }
+
   showResult(id: string): void {
     this.chosenResult.set(id);
   }
@@ -239,18 +259,16 @@ export class ViewState {
     const view = views.find((name) => name === query.get('view'));
     if (view) this.direction.set(view);
     for (const [name, flag] of [
-      ['loads', this.loads],
       ['reactions', this.reactions],
       ['deformed', this.deformed],
       ['tables', this.tables],
       ['sections', this.sections],
     ] as const)
       if (query.has(name)) flag.set(query.get(name) === '1');
+    if (query.has('loads')) this.chosenLoads.set(query.get('loads') === '1');
     const groupBy = groupByNames.find((name) => name === query.get('apart'));
     if (groupBy) this.groupBy.set(groupBy);
-    const slice = /^(\w+):(.+)$/.exec(query.get('slice') ?? '');
-    if (slice)
-      this.slice.set({ tag: slice[1]!, value: /^\d+$/.test(slice[2]!) ? Number(slice[2]) : slice[2]! });
+    this.slice.set(sliceOfText(query.get('slice') ?? ''));
     const alternative = query.get('alternative');
     if (alternative) this.workspace.prefer(alternative);
   }
@@ -258,7 +276,6 @@ export class ViewState {
   private toAddress(): void {
     const state = this.workspace.state();
     if (!state) return;
-    const slice = this.slice();
     const flag = (on: boolean, usual: boolean) => (on === usual ? null : on ? '1' : '0');
     const tree = this.router.parseUrl(this.router.url);
     const shown = {
@@ -266,13 +283,13 @@ export class ViewState {
       result: this.chosenResult() === undefined ? null : this.resultId(),
       diagram: this.diagram() === 'My' ? null : this.diagram(),
       view: !this.solid() || this.direction() === 'oblique' ? null : this.direction(),
-      loads: flag(this.loads(), true),
+      loads: flag(this.loads(), !this.solid()),
       reactions: flag(this.reactions(), true),
       deformed: flag(this.deformed(), false),
       tables: flag(this.tables(), false),
       sections: flag(this.sections(), false),
       apart: this.groupBy() ?? null,
-      slice: slice ? `${slice.tag}:${slice.value}` : null,
+      slice: this.slice() === 'governing' ? null : sliceText(this.slice()),
       ...this.members.inAddress(),
       ...this.comparison.inAddress(),
     };
@@ -284,6 +301,17 @@ export class ViewState {
     if (!this.router.currentNavigation() && address !== this.router.url)
       void this.router.navigateByUrl(tree, { replaceUrl: true });
   }
+}
+
+/** A slice as addresses and lists hold it: "row:3", "whole", or nothing for the governing one. */
+export const sliceText = (slice: ChosenSlice | 'whole'): string =>
+  slice === 'governing' ? '' : slice === 'whole' ? slice : `${slice.tag}:${slice.value}`;
+
+export function sliceOfText(text: string): ChosenSlice | 'whole' {
+  if (text === 'whole') return text;
+  const [, tag, value] = /^(\w+):(.+)$/.exec(text) ?? [];
+  if (tag === undefined || value === undefined) return 'governing';
+  return { tag, value: /^\d+$/.test(value) ? Number(value) : value };
 }
 
 /** People name load cases and combinations by their ids, too. */

@@ -1,8 +1,10 @@
 /** The entries of the menu that a button opens, by their words; the menu stays open. */
 export async function openMenu(button: HTMLElement): Promise<Map<string, HTMLElement>> {
   button.click();
-  await new Promise((done) => setTimeout(done, 20));
-  const entries = [...document.querySelectorAll<HTMLElement>('[role=menuitem]')];
+  const shown = () => [...document.querySelectorAll<HTMLElement>('[role=menuitem]')];
+  for (let tries = 0; tries < 50 && shown().length === 0; tries++)
+    await new Promise((done) => setTimeout(done, 20));
+  const entries = shown();
   return new Map(
     entries.map((one) => [
       one.textContent.trim(),

@@ -113,16 +113,14 @@ export class AlternativesStripComponent {
     // In a small picture of many members a diagram hides what tells the alternatives apart
     const isRead =
       !this.members.open() && scene?.space === 'plane' && scene.members.ids.length <= mostWithDiagram;
-    const layers = this.view
-      .layers()
-      .filter(
-        (layer) =>
-          (layer !== 'diagram' || isRead) &&
-          layer !== 'loads' &&
-          layer !== 'reactions' &&
-          layer !== 'axes' &&
-          !(layer === 'hinges' && scene?.space === 'solid'),
-      );
+    const layers = [...this.view.layers(), 'whole' as const].filter(
+      (layer) =>
+        (layer !== 'diagram' || isRead) &&
+        layer !== 'loads' &&
+        layer !== 'reactions' &&
+        layer !== 'axes' &&
+        !(layer === 'hinges' && scene?.space === 'solid'),
+    );
     return scene && view
       ? {
           scene,

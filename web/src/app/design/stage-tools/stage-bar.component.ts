@@ -4,7 +4,7 @@ import { significant, groupByNames, type DiagramKind, type GroupBy, type ViewNam
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { ViewState } from '../../state/view-state.service';
+import { sliceOfText, sliceText, ViewState } from '../../state/view-state.service';
 
 /** Chooses on the stage what all stages show: load case or combination, diagram, deformed shape and its scale, loads. */
 @Component({
@@ -57,7 +57,8 @@ export class StageBarComponent {
         this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary
           .slices;
       return [
-        { label: 'whole', value: '' },
+        { label: 'the governing part', value: '' },
+        { label: 'whole', value: 'whole' },
         ...(known ?? []).flatMap(({ tag, values }) =>
           values.map((value) => ({ label: `${tag} ${value}`, value: `${tag}:${value}` })),
         ),
@@ -66,17 +67,11 @@ export class StageBarComponent {
     // The list is formed anew only where it says something new
     { equal: (a, b) => a.length === b.length && a.every(({ value }, i) => value === b[i]!.value) },
   );
-  protected readonly slice = computed(() => {
-    const slice = this.view.slice();
-    return slice ? `${slice.tag}:${slice.value}` : '';
-  });
+  protected readonly slice = computed(() => sliceText(this.view.slice()));
   protected readonly factor = computed(() => significant(this.view.scales().deformation));
 
   protected setSlice(text: string): void {
-    const [tag, value] = text.split(':') as [string, string?];
-    this.view.slice.set(
-      value === undefined ? undefined : { tag, value: /^\d+$/.test(value) ? Number(value) : value },
-    );
+    this.view.slice.set(sliceOfText(text));
   }
 
   protected groupMembers(by: GroupBy | ''): void {

@@ -11,6 +11,10 @@ export interface Box {
 
 /** A label with the box that it takes, px. */
 export interface PlacedLabel extends StageLabel {
+  /** Lines pass under it. */
+  readonly covers: boolean;
+  /** Where it stands away from its place: the nearest point of its box and the place, px. */
+  readonly leader?: Line;
   readonly left: number;
   readonly top: number;
 }
@@ -32,10 +36,12 @@ export interface Surroundings {
   /** Boxes and lines that they leave uncovered where there is room beside them. */
   readonly signs?: readonly Box[];
   readonly lines?: readonly Line[];
+  /** Lines that they may cover at little cost: of diagrams and loads. */
+  readonly thinLines?: readonly Line[];
 }
 
-/** How bad it is to cover a sign or a line, and to stand a line's height away from the place that was wanted. */
-const costs = { sign: 6, line: 3, step: 1 };
+/** How bad it is to cover a sign, a line or a thin line, and to stand a line's height away from the place that was wanted. */
+const costs = { sign: 6, line: 3, thinLine: 0.6, step: 1 };
 
 /** Box of a text of one line, px. */
 export function boxOf(width: number, height: number, at: Point, align: StageLabel['align']): Box {
@@ -55,11 +61,11 @@ export function boxOf(width: number, height: number, at: Point, align: StageLabe
 export function placeLabels(
   labels: readonly StageLabel[],
   size: SheetSize,
-  { obstacles = [], signs = [], lines = [] }: Surroundings = {},
+  surroundings: Surroundings = {},
   lettering: Lettering = estimated,
 ): PlacedLabel[] {
   const placed: (PlacedLabel & Box)[] = [];
-  const taken: Box[] = [...obstacles];
+  const taken: Box[] = [...(surroundings.obstacles ?? [])];
   const most = Math.max(24, (size.width * size.height) / areaOfEach);
   for (const label of [...labels].sort((a, b) => b.priority - a.priority)) {
     if (placed.length >= most) break;
@@ -88,11 +94,11 @@ export function placeLabels(
       if (top < 2 || top + height > size.height - 2) continue;
       const there = { left, top, width, height };
       if (!taken.every((other) => apart(there, other))) continue;
-      const whole = cost + coverCost(there, signs, lines);
+      const whole = cost + coverCost(there, surroundings);
       if (whole < least) [best, least] = [there, whole];
     }
     if (!best) continue;
-    placed.push(Object.assign({}, label, best));
+    placed.push({ ...label, ...best, covers: covers(best, surroundings), ...leaderOf(label, best) });
     taken.push(best);
   }
   return placed;
@@ -116,11 +122,25 @@ function shiftsOf({ width, height }: Box): readonly (readonly [number, number])[
   ];
 }
 
-function coverCost(box: Box, signs: readonly Box[], lines: readonly Line[]): number {
+function coverCost(box: Box, { signs = [], lines = [], thinLines = [] }: Surroundings): number {
   let cost = 0;
   for (const sign of signs) if (!apart(box, sign)) cost += costs.sign;
   for (const line of lines) if (crosses(line, box)) cost += costs.line;
+  for (const line of thinLines) if (crosses(line, box)) cost += costs.thinLine;
   return cost;
+}
+
+const covers = (box: Box, { lines = [], thinLines = [] }: Surroundings): boolean =>
+  lines.some((line) => crosses(line, box)) || thinLines.some((line) => crosses(line, box));
+
+/** A line from a label to where it is read, where that is more than a line of text away. */
+function leaderOf({ of: at }: StageLabel, { left, top, width, height }: Box): { leader?: Line } {
+  if (!at) return {};
+  const near: Point = [
+    Math.min(Math.max(at[0], left), left + width),
+    Math.min(Math.max(at[1], top), top + height),
+  ];
+  return Math.hypot(at[0] - near[0], at[1] - near[1]) > 1.3 * height ? { leader: [near, at] } : {};
 }
 
 /** Whether a line passes through a box (Liang and Barsky 1984). */

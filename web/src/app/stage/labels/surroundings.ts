@@ -1,4 +1,4 @@
-import { layerNames, projected, strokeAt, strokeSize } from '@hashira/core';
+import { layerNames, projected, strokeAt, strokeSize, type Layer } from '@hashira/core';
 import type { Box, Line, Surroundings } from './labels';
 import type { PlacedDimension } from '../view/dimension-lines';
 import type { Point, Sheet } from '../types';
@@ -16,6 +16,7 @@ export function surroundingsOf(
     obstacles: [...dimensions.map(({ box }) => box), ...over],
     signs: sheet.layers.includes('supports') ? supportBoxes(sheet) : [],
     lines: [...dimensions.flatMap(({ lines }) => lines), ...memberLines(sheet)],
+    thinLines: inkLines(sheet),
   };
 }
 
@@ -24,6 +25,32 @@ function memberLines({ scene, view, size }: Sheet): Line[] {
   if (ids.length > manyMembers) return [];
   const at = (i: number): Point => projected(view, size, [ends[i]!, ends[i + 1]!, ends[i + 2]!]);
   return ids.map((_, m): Line => [at(6 * m), at(6 * m + 3)]);
+}
+
+/** Layers of thin lines, and how many strokes of them labels look at. */
+const thinLayers: readonly Layer[] = ['diagram', 'loads', 'deformed'];
+const mostThin = 1500;
+
+/** Lines of diagrams, loads and the deformed shape, where they are few enough to keep off. */
+function inkLines({ scene, view, size, layers, scales, phase }: Sheet): Line[] {
+  const { strokes, strokeRanges } = scene.drawing;
+  const ranges = thinLayers
+    .filter((layer) => layers.includes(layer))
+    .map((layer) => strokeRanges[layerNames.indexOf(layer)] ?? ([0, 0] as const));
+  if (ranges.reduce((sum, [from, to]) => sum + to - from, 0) > mostThin) return [];
+  const factors = [0, scales.diagram, scales.deformation * phase, scales.load];
+  const lines: Line[] = [];
+  for (const [from, to] of ranges)
+    for (let k = from; k < to; k++) {
+      const s = strokes.subarray(k * strokeSize, (k + 1) * strokeSize);
+      // Marks of px are small
+      if (s[strokeAt.mode]! > 0.5) continue;
+      const f = factors[s[strokeAt.scale]!]!;
+      const at = (i: number): Point =>
+        projected(view, size, [s[i]! + f * s[i + 3]!, s[i + 1]! + f * s[i + 4]!, s[i + 2]! + f * s[i + 5]!]);
+      lines.push([at(strokeAt.a), at(strokeAt.b)]);
+    }
+  return lines;
 }
 
 /** Boxes round the signs of supports: their strokes are marks of px about a node. */

@@ -1,6 +1,9 @@
 import { projected } from '@hashira/core';
 import type { Point, Sheet, StageLabel } from '../types';
 
+/** Layers whose values are led to their places. */
+const ledLayers: ReadonlySet<string> = new Set(['diagram', 'deformed']);
+
 /** The texts of a drawing where they stand on a sheet: beyond their anchor, away from what they are about. */
 export function textsOn({ scene, layers, scales, phase, view, size }: Sheet): StageLabel[] {
   const factors = {
@@ -22,6 +25,7 @@ export function textsOn({ scene, layers, scales, phase, view, size }: Sheet): St
     const anchor: Point = [at[0] + ux * text.beyond, at[1] + uy * text.beyond];
     const align = Math.abs(ux) < 0.6 ? 'middle' : ux > 0 ? 'left' : 'right';
     const { key, tone, priority, title } = text;
-    return [{ key, text: text.text, at: anchor, align, tone, priority, title }];
+    const of = ledLayers.has(text.layer) ? { of: at } : {};
+    return [{ key, text: text.text, at: anchor, ...of, align, tone, priority, title }];
   });
 }

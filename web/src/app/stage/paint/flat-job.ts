@@ -1,9 +1,9 @@
-import { layFlat, Raster, type DrawnLines, type FlatOptions, type Layer } from '@hashira/core';
+import { depthOf, layFlat, Raster, type DrawnLines, type FlatOptions, type Layer } from '@hashira/core';
 import type { Sheet } from '../types';
 
 /** Thumbnails of drawings with more strokes than this show the frame alone: at their size more is a blot. */
 const mostStrokes = 4000;
-const frameLayers: readonly Layer[] = ['members', 'supports', 'hinges', 'moving'];
+const frameLayers: readonly Layer[] = ['members', 'whole', 'supports', 'hinges', 'moving'];
 
 /** What is painted pixel by pixel: plain data, which can go to a worker. */
 export interface FlatJob {
@@ -24,6 +24,10 @@ export function flatJobOf(sheet: Sheet, pixelRatio: number): FlatJob {
         height: Math.max(1, Math.round(size.height * pixelRatio)),
       },
       layers: thumbnail ? thumbnailLayers(scene.drawing, layers) : layers,
+      // Where a slice stands in ink the rest is faint, near or far
+      ...(scene.space === 'solid' && (thumbnail || !scene.slice)
+        ? { depth: depthOf(scene.points, view) }
+        : {}),
       scales: { ...scales, deformation: scales.deformation * phase },
       marks: pixelRatio * (thumbnail ? 0.55 : 1),
       thin: pixelRatio * (thumbnail ? 0.6 : 1),

@@ -2,6 +2,9 @@ import {
   colourNames,
   colourValues,
   cornerSize,
+  depthOf,
+  fading,
+  fadingLayers,
   layerNames,
   strokeAt,
   strokeSize,
@@ -21,6 +24,9 @@ uniform vec2 sheet;
 uniform float perMetre;
 uniform vec4 scales;
 uniform vec3 colours[${colourNames.length}];
+// Towards the reader; where the farthest is along it, how much nearer the nearest, and whether far parts are fainter
+uniform vec3 towards;
+uniform vec3 depth;
 vec2 onSheet(vec3 p) {
   vec3 d = p - centre;
   return vec2(dot(d, right), -dot(d, up)) * perMetre + sheet * 0.5;
@@ -66,7 +72,9 @@ void main() {
   float l = length(q - p);
   vec2 t = l < 1e-4 ? vec2(1.0, 0.0) : (q - p) / l;
   vec2 n = vec2(-t.y, t.x);
-  float wide = max(style.x, 0.9);
+  float nearness = depth.z > 0.5 ? clamp((dot((a + b) * 0.5, towards) - depth.x) / depth.y, 0.0, 1.0) : 1.0;
+  float thinned = depth.z > 0.5 ? mix(${fading.thin.toFixed(3)}, ${fading.wide.toFixed(3)}, nearness) : 1.0;
+  float wide = max(style.x * thinned, 0.9);
   float half_ = wide * 0.5;
   // One pixel more on each side carries the smooth edge
   float reach = half_ + 1.0;
@@ -74,7 +82,7 @@ void main() {
   vec2 at = mix(p, q, corner.x) + t * (corner.x * 2.0 - 1.0) * over + n * (corner.y * 2.0 - 1.0) * reach;
   if (l < 1e-3 && style.w < 0.5 && offsets == vec4(0.0)) at = p;
   across = vec2((corner.y * 2.0 - 1.0) * reach, half_);
-  ink = vec4(colours[int(style.y + 0.5)], style.z);
+  ink = vec4(colours[int(style.y + 0.5)], style.z * mix(${fading.alpha.toFixed(3)}, 1.0, nearness));
   gl_Position = toClip(at);
 }`;
 
@@ -214,6 +222,7 @@ export class Painter implements SheetPainter {
       gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indicesOf(s1));
       for (const program of filled[k] ? [this.fillProgram, this.strokeProgram] : [this.strokeProgram]) {
         gl.useProgram(program);
+        if (program === this.strokeProgram) this.setDepth(sheet, fadingLayers.has(layer));
         gl.drawElements(gl.TRIANGLES, 6 * (s1 - s0), gl.UNSIGNED_INT, 6 * s0 * Uint32Array.BYTES_PER_ELEMENT);
       }
     });
@@ -222,12 +231,7 @@ export class Painter implements SheetPainter {
   private setUniforms(program: WebGLProgram, { view, size, scales, phase }: Sheet): void {
     const { gl } = this;
     gl.useProgram(program);
-    const places = this.places.get(program) ?? new Map<string, WebGLUniformLocation | null>();
-    this.places.set(program, places);
-    const place = (name: string): WebGLUniformLocation | null => {
-      if (!places.has(name)) places.set(name, gl.getUniformLocation(program, name));
-      return places.get(name)!;
-    };
+    const place = (name: string) => this.place(program, name);
     const { right, up } = viewAxes(view);
     gl.uniform3fv(place('right'), right as unknown as number[]);
     gl.uniform3fv(place('up'), up as unknown as number[]);
@@ -236,6 +240,22 @@ export class Painter implements SheetPainter {
     gl.uniform1f(place('perMetre'), view.scale);
     gl.uniform4f(place('scales'), 0, scales.diagram, scales.deformation * phase, scales.load);
     gl.uniform3fv(place('colours'), tints);
+  }
+
+  private setDepth({ scene, view, thumbnail }: Sheet, fades: boolean): void {
+    const { gl } = this;
+    const { towards, near, far } = depthOf(scene.points, view);
+    const isSolid = scene.space === 'solid' && (thumbnail || !scene.slice);
+    const isDeep = fades && isSolid && near - far > 1e-6;
+    gl.uniform3fv(this.place(this.strokeProgram, 'towards'), towards as unknown as number[]);
+    gl.uniform3f(this.place(this.strokeProgram, 'depth'), far, isDeep ? near - far : 1, isDeep ? 1 : 0);
+  }
+
+  private place(program: WebGLProgram, name: string): WebGLUniformLocation | null {
+    const places = this.places.get(program) ?? new Map<string, WebGLUniformLocation | null>();
+    this.places.set(program, places);
+    if (!places.has(name)) places.set(name, this.gl.getUniformLocation(program, name));
+    return places.get(name)!;
   }
 
   private attributes(buffer: WebGLBuffer | null, sizes: readonly number[]): void {

@@ -24,9 +24,13 @@ import type { Sheet } from '../types';
   template: `
     <canvas #canvas [style.width.px]="sheet().size.width" [style.height.px]="sheet().size.height"></canvas>
     <ng-content />
+    @if (leaders(); as path) {
+      <svg class="leaders" aria-hidden="true"><path [attr.d]="path" /></svg>
+    }
     @for (label of labels(); track label.key) {
       <span
         class="label number {{ label.tone }}"
+        [class.covers]="label.covers"
         [style.transform]="'translate(' + label.left + 'px,' + label.top + 'px)'"
         [title]="label.title"
         >{{ label.text }}</span
@@ -57,6 +61,13 @@ export class StageCanvasComponent {
     const surroundings = surroundingsOf(sheet, this.dimensions(), this.over());
     return placeLabels(textsOn(sheet), sheet.size, surroundings, this.lettering.now());
   });
+
+  /** Thin lines from values to where they are read, where there was no room. */
+  protected readonly leaders = computed(() =>
+    this.labels()
+      .flatMap(({ leader }) => (leader ? [`M${leader.map((p) => p.join(' ')).join('L')}`] : []))
+      .join(''),
+  );
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.renderer.release(this.canvas().nativeElement));
