@@ -53,6 +53,8 @@ export { initialParameter, parameterFields, parameterStarts } from './document/p
 export { axisFields } from './document/axis-schema.js';
 export { combinationFields } from './combinations/combination.js';
 export { settingsFields } from './document/settings.js';
+export { conditionWords } from './rules/condition-words.js';
+export { withValues } from './rules/words.js';
 export { kindsOf, loadCaseOf, ruleKinds, ruleWords } from './rules/index.js';
 export type { RuleKind } from './rules/rule.js';
 export { startingPoints, type StartingPoint } from './starts/index.js';

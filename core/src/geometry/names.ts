@@ -10,13 +10,15 @@ const roleWords: Readonly<Record<string, string>> = {
   cross: 'cross member',
 };
 
+/** A role or place as it is said: `beam along x`. */
+export const roleName = (role: string): string => ownValue(roleWords, role) ?? role.replaceAll('-', ' ');
+
 /** Tags that tell things of one kind apart by their numbers. */
 const counted = ['bay', 'row', 'storey'] as const;
 
 /** What a member is, in words: `left column`, `rafter of bay 2, left`, `brace, storey 2, bay 1`. */
 export function memberWords(tags: Tags, several: Readonly<Record<string, boolean>> = {}): string {
-  const role = String(tags['role'] ?? 'member');
-  return withNumbers(ownValue(roleWords, role) ?? role.replaceAll('-', ' '), tags, several);
+  return withNumbers(roleName(String(tags['role'] ?? 'member')), tags, several);
 }
 
 /** What a node is, in words: `left eaves`, `base, bay 2`. */

@@ -11,3 +11,43 @@ export const listWords = (written: unknown): string =>
 /** A name, or that of the parameter that stands for one. */
 export const nameWords = (reference: string | { readonly parameter: string }): string =>
   typeof reference === 'string' ? reference : reference.parameter;
+
+/** Fields of rules that hold names of something else than parameters. */
+const namesOfOthers: ReadonlySet<string> = new Set([
+  'id',
+  'title',
+  'members',
+  'nodes',
+  'case',
+  'kind',
+  'axes',
+  'direction',
+  'per',
+]);
+
+/**
+ * What is written with the values of parameters in the place of their names.
+ *
+ * @param texts how the value of a parameter reads, by its name
+ */
+export function withValues<T>(written: T, texts: ReadonlyMap<string, string>): T {
+  const valueOf = (value: unknown): unknown => {
+    if (typeof value === 'string') return textOf(value, texts) ?? value;
+    if (Array.isArray(value)) return value.map(valueOf);
+    if (typeof value !== 'object' || value === null) return value;
+    if ('parameter' in value && typeof value.parameter === 'string')
+      return texts.get(value.parameter) ?? value;
+    return Object.fromEntries(
+      Object.entries(value).map(([key, item]) => [key, namesOfOthers.has(key) ? item : valueOf(item)]),
+    );
+  };
+  return valueOf(written) as T;
+}
+
+/** How a parameter's name, or its opposite, reads. */
+function textOf(written: string, texts: ReadonlyMap<string, string>): string | undefined {
+  const [, minus, name = ''] = /^\s*(-?)\s*([A-Za-z_]\w*)\s*$/.exec(written) ?? [];
+  const text = texts.get(name);
+  if (text === undefined || minus === '') return text;
+  return /^[-−]/.test(text) ? text.slice(1) : `−${text}`;
+}

@@ -161,7 +161,7 @@ describe('LoadsLeafComponent', () => {
       )!;
     head('S').click();
     await fixture!.whenStable();
-    expect(text()).toContain('Snow: -s_line along z in S where role == "rafter"');
+    expect(text()).toContain('Snow: −4.4 kN/m along z in S rafters');
     head('G').click();
     await fixture!.whenStable();
     expect(text()).toContain('own weight × 1');

@@ -3,6 +3,7 @@ import {
   formatExact,
   formatWithUnit,
   significant,
+  type Design,
   type FigureSummary,
   type SummaryStatus,
 } from '@hashira/core';
@@ -30,6 +31,12 @@ export function lengthShareText({ value, readsAs }: FigureSummary): string {
 /** A share of a length by its letter: 1/149 of h is "h/149". */
 const shareText = (letter: 'h' | 'L', share: number): string =>
   `${letter}/${significant(1 / Math.abs(share), Math.abs(share) < 1e-3 ? 4 : 3)}`;
+
+/** What the steps of a design are called, by their ids. */
+export const stepTitles =
+  ({ steps }: Pick<Design, 'steps'>) =>
+  (id: string): string =>
+    steps.find((step) => step.id === id)?.title ?? id;
 
 /** Options from which something is, in words: "“pinned”"; nothing without one. */
 export const optionWords = (titles: readonly string[]): string =>

@@ -14,6 +14,8 @@ import {
   setRule,
   type Rule,
   shownUnit,
+  conditionWords,
+  withValues,
 } from '@hashira/core';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
@@ -21,6 +23,9 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CombinationsComponent } from './combinations.component';
+import { ConditionChipsComponent } from '../../ui/condition-chips.component';
+import { parameterTexts } from '../../state/parameter-texts';
+import { stepTitles } from '../../ui/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from '../rules/new-rule.component';
@@ -34,6 +39,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
   imports: [
     ActionMenuComponent,
     CombinationsComponent,
+    ConditionChipsComponent,
     EditableTextComponent,
     FieldsComponent,
     NewRuleComponent,
@@ -70,18 +76,25 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               >
                 {{ rule.title ?? rule.id }}: {{ words(rule) }}
               </button>
-              <span class="soft where"
-                >where
-                <app-editable-text
-                  [text]="rule.members ?? rule.nodes ?? ''"
-                  [label]="'Condition of ' + (rule.title ?? rule.id)"
-                  (changed)="setCondition(rule, $event)"
-              /></span>
+              <span class="soft where" [title]="rule.members ?? rule.nodes ?? ''">{{ said(rule) }}</span>
               @if (problemOf(rule); as problem) {
                 <p class="problem" role="alert">{{ problem }}</p>
               }
               @if (rule.id === open()) {
                 <div class="fields">
+                  <app-condition-chips
+                    [condition]="rule.members ?? rule.nodes ?? ''"
+                    [of]="rule.members === undefined ? 'nodes' : 'members'"
+                    (changed)="setCondition(rule, $event)"
+                  />
+                  <p class="written soft">
+                    as written
+                    <app-editable-text
+                      [text]="rule.members ?? rule.nodes ?? ''"
+                      [label]="'Condition of ' + (rule.title ?? rule.id)"
+                      (changed)="setCondition(rule, $event)"
+                    />
+                  </p>
                   <app-rule-form [rule]="rule" />
                   <button type="button" class="plain press" (click)="removeLoad(rule)">
                     remove this load
@@ -136,7 +149,7 @@ export class LoadsLeafComponent {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
-  protected readonly words = ruleWords;
+  private readonly texts = parameterTexts();
   protected readonly loadChoices = loadKinds.map(({ title }) => ({ key: title, label: title.toLowerCase() }));
   protected readonly categories = loadCategories.map((one) => ({ key: one, label: one }));
   /** A load that is being made. */
@@ -159,6 +172,16 @@ export class LoadsLeafComponent {
       rules: this.design().rules.filter((rule) => loadCaseOf(rule) === one.id),
     })),
   );
+
+  protected words(rule: Rule): string {
+    return ruleWords(withValues(rule, this.texts()));
+  }
+
+  /** On what a load acts, in words. */
+  protected said({ members, nodes }: Rule): string {
+    const of = members === undefined ? 'nodes' : 'members';
+    return conditionWords(members ?? nodes ?? '', of, stepTitles(this.design()));
+  }
 
   private sumText(id: string): string {
     const sum = (this.sums.value() ?? []).find((one) => one.id === id);

@@ -4,7 +4,6 @@ import {
   addSections,
   consequencesOf,
   duplicateStep,
-  formatPlain,
   kindOf,
   moveStep,
   optionsThatChange,
@@ -12,12 +11,14 @@ import {
   setStep,
   stepFields,
   switchStep,
+  withValues,
   type Field,
   type Fields,
   type Step,
   type StepKind,
 } from '@hashira/core';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { parameterTexts } from '../../state/parameter-texts';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { AxesComponent } from '../parameters/axes.component';
@@ -49,6 +50,7 @@ export class RecipeLeafComponent {
   );
 
   private readonly design = computed(() => this.workspace.edited()!);
+  private readonly texts = parameterTexts();
   private readonly problems = computed(() => {
     const design = this.design();
     return (
@@ -67,7 +69,7 @@ export class RecipeLeafComponent {
         kind,
         title: step.title ?? kind?.title ?? step.id,
         picture: this.miniatures().get(step.id),
-        words: kind ? kind.summary(this.withValues(kind, step)) : 'a kind of step that is not known',
+        words: kind ? kind.summary(this.valued(kind, step)) : 'a kind of step that is not known',
         options: optionWords(optionsThatChange(design, alternative, 'steps', step.id)),
         open: this.open() === step.id,
         first: i === 0,
@@ -83,38 +85,15 @@ export class RecipeLeafComponent {
   }
 
   /** A step with the values of parameters in the place of their names, in fields that hold values. */
-  private withValues(kind: StepKind, step: Step): Step {
+  private valued(kind: StepKind, step: Step): Step {
     const fields = kind.fields as Readonly<Record<string, Field<unknown>>>;
     return Object.fromEntries(
       Object.entries(step).map(([name, value]) => {
         const form = fields[name]?.form.kind;
-        return [name, form && worded.has(form) ? value : this.valueOf(value)];
+        return [name, form && worded.has(form) ? value : withValues(value, this.texts())];
       }),
     ) as Step;
   }
-
-  private valueOf(value: unknown): unknown {
-    if (typeof value === 'string') return this.texts().get(value) ?? value;
-    if (Array.isArray(value)) return value.map((item) => this.valueOf(item));
-    if (typeof value !== 'object' || value === null) return value;
-    return Object.fromEntries(Object.entries(value).map(([key, item]) => [key, this.valueOf(item)]));
-  }
-
-  /** Parameters of the selected alternative as they read, by name. */
-  private readonly texts = computed(() => {
-    const design = this.design();
-    const known = this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)
-      ?.summary.parameters;
-    return new Map(
-      design.parameters.flatMap((parameter) => {
-        const value =
-          known && Object.hasOwn(known, parameter.name) ? known[parameter.name]!.value : undefined;
-        return value === undefined || parameter.kind !== 'quantity'
-          ? []
-          : [[parameter.name, formatPlain(value, parameter.quantity)] as const];
-      }),
-    );
-  });
 
   protected fieldsOf(kind: StepKind): Fields {
     return stepFields(kind);

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import {
+  conditionWords,
   kindsOf,
   moveRule,
   optionsThatChange,
@@ -7,15 +8,17 @@ import {
   ruleKinds,
   ruleWords,
   setRule,
+  withValues,
   type Rule,
 } from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
+import { parameterTexts } from '../../state/parameter-texts';
 import { ViewState } from '../../state/view-state.service';
 import { ConditionChipsComponent } from '../../ui/condition-chips.component';
-import { optionWords } from '../../ui/values';
+import { optionWords, stepTitles } from '../../ui/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from './new-rule.component';
@@ -67,13 +70,7 @@ const headings = {
             <span class="gives">{{ row.words }}</span>
           </button>
           <span class="number soft">{{ row.count === undefined ? '' : row.count }}</span>
-          <span class="where soft"
-            >where
-            <app-editable-text
-              [text]="row.condition"
-              [label]="'Condition of ' + (row.rule.title ?? row.rule.id)"
-              (changed)="setCondition(row.rule, $event)"
-          /></span>
+          <span class="where soft" [title]="row.condition">{{ row.said }}</span>
           @if (row.options) {
             <p class="by">as {{ row.options }}</p>
           }
@@ -90,6 +87,14 @@ const headings = {
                 [of]="row.rule.members === undefined ? 'nodes' : 'members'"
                 (changed)="setCondition(row.rule, $event)"
               />
+              <p class="written soft">
+                as written
+                <app-editable-text
+                  [text]="row.condition"
+                  [label]="'Condition of ' + (row.rule.title ?? row.rule.id)"
+                  (changed)="setCondition(row.rule, $event)"
+                />
+              </p>
               <app-rule-form [rule]="row.rule" />
               <p class="actions">
                 <app-editable-text
@@ -181,6 +186,10 @@ const headings = {
       grid-column: 1 / -1;
       overflow-wrap: anywhere;
     }
+    .written {
+      margin: 2px 0;
+      font-size: var(--size-small);
+    }
     .by {
       color: var(--ochre-text);
     }
@@ -209,6 +218,7 @@ export class RulesLeafComponent {
   protected readonly choices = ruleKinds.map(({ title }) => ({ key: title, label: title.toLowerCase() }));
   /** A rule that is being made. */
   protected readonly draft = signal<RuleDraft | undefined>(undefined);
+  private readonly texts = parameterTexts();
   private pointed = '';
 
   private readonly alternative = computed(
@@ -222,6 +232,8 @@ export class RulesLeafComponent {
     const { rules } = this.workspace.edited()!;
     const { design } = this.workspace.state()!;
     const alternative = this.workspace.selectedAlternative(design);
+    const texts = this.texts();
+    const titleOf = stepTitles(this.workspace.edited()!);
     const summary = this.summary();
     const warnings = [
       ...(summary?.problems ?? []),
@@ -235,7 +247,12 @@ export class RulesLeafComponent {
       first: i === 0,
       last: i === rules.length - 1,
       gives: givesOf(rule),
-      words: ruleWords(rule),
+      words: ruleWords(withValues(rule, texts)),
+      said: conditionWords(
+        rule.members ?? rule.nodes ?? '',
+        rule.members === undefined ? 'nodes' : 'members',
+        titleOf,
+      ),
       condition: rule.members ?? rule.nodes ?? '',
       count: summary && Object.hasOwn(summary.matches, rule.id) ? summary.matches[rule.id] : undefined,
       overrides: (summary && Object.hasOwn(summary.overrides, rule.id)
