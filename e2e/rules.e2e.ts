@@ -27,6 +27,9 @@ test('what is selected on the stage gets a section by the shortest condition, un
   await page.getByRole('combobox', { name: 'Give a section', exact: true }).click();
   await page.getByRole('searchbox').fill('lightest HEA with Wpl,y above 1200 cm3');
   await page.keyboard.press('Enter');
+  // Columns have theirs from a parameter: that is said, and asked
+  await expect(bar.getByRole('alert')).toContainText('Column section');
+  await bar.getByRole('button', { name: 'HEA 300 for these alone', exact: true }).click();
   // HEA 300 is lighter than HEB 300 (88 and 117 kg/m, EN 10365): 2 × 6.4 m of 29 kg/m are 370 kg less
   await expect(ledgerValue(page, 'Steel mass')).not.toHaveText(before);
   const mass = (text: string) => Number(/\d+/.exec(text)![0]);

@@ -7,7 +7,23 @@ import { withoutPatches } from './patches.js';
 
 /** Sets fields of a rule; `undefined` takes a field away. */
 export function setRule(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {
-  return { ...design, rules: changed(design.rules, id, (rule) => withFields(rule, fields)) };
+  return {
+    ...design,
+    rules: changed(design.rules, id, (rule) => retitled(rule, withFields(rule, fields))),
+  };
+}
+
+/** A title that tells what a rule gives follows it, until the rule is given another title. */
+function retitled(before: Rule, after: Rule): Rule {
+  const { title } = before;
+  const words = ruleWords(before);
+  if (title === undefined || words === '' || after.title !== title) return after;
+  const told = ruleWords(after);
+  if (title === words) return { ...after, title: titleWith(told, '') };
+  const of = title.slice(0, -words.length);
+  return title.endsWith(words) && of.endsWith(': ')
+    ? { ...after, title: titleWith(`${of}${told}`, '') }
+    : after;
 }
 
 /** Adds a rule at a place, at the end without one: later rules win. */
@@ -27,7 +43,10 @@ export function moveRule(design: Design, id: string, index: number): Design {
 
 /** Sets one value within a rule by its path, such as `load/q`; `undefined` takes it away. */
 export function setRuleField(design: Design, id: string, path: string, value: unknown): Design {
-  return { ...design, rules: changed(design.rules, id, (rule) => withPath(rule, path.split('/'), value)) };
+  return {
+    ...design,
+    rules: changed(design.rules, id, (rule) => retitled(rule, withPath(rule, path.split('/'), value))),
+  };
 }
 
 /**

@@ -1,7 +1,7 @@
 import { slipShed } from '../../testing/designs.js';
 import { addRule, applyFix } from '../../edits/index.js';
 import { startingPoints } from '../../starts/index.js';
-import type { Design } from '../../document/types.js';
+import type { Design, Rule } from '../../document/types.js';
 import { type EvaluatedAlternative, evaluateAlternative, summaryOf } from '../index.js';
 
 function runOf(design: Design): EvaluatedAlternative {
@@ -24,6 +24,17 @@ describe('the fix of a mechanism', () => {
     const after = runOf(fixed);
     expect(summaryOf(after, 'G').problems).toEqual([]);
     expect(mechanismOf(after)).toBeUndefined();
+  });
+
+  it('holds where something stands: a swaying frame at its foot, not at its eaves', () => {
+    const portal = { ...slipShed(), analysis: { order: 1 as const, imperfections: false } };
+    const feet: Rule = { id: 'feet', nodes: 'place == "base"', support: 'pinned' };
+    const joints: Rule = { id: 'joints', nodes: 'place == "eaves" or place == "apex"', hinge: ['My'] };
+    const swaying = addRule(addRule(portal, feet), joints);
+    const run = runOf(swaying);
+    const { fix } = mechanismOf(run)!;
+    expect(fix!.title).toMatch(/^hold (left|right) base against turning/);
+    expect(mechanismOf(runOf(applyFix(swaying, fix!)))).not.toEqual(mechanismOf(run));
   });
 
   it('taken again and again it makes any released frame stand, in as many presses as there are mechanisms', () => {

@@ -12,7 +12,9 @@ import {
   movePoint,
   pointHandles,
   removePoint,
+  applyFix,
   designChangesInWords,
+  type Fix,
   type PointHandle,
   sectionForAll,
   forceNames,
@@ -109,7 +111,6 @@ export class DesignScreenComponent {
   protected readonly withoutSection = computed(() =>
     this.problems().some(({ code }) => code === 'no-section'),
   );
-  /** The drawing is of the last state that could be built. */
   /** What was changed last, in words, where the frame became a mechanism by it. */
   protected readonly takenBack = computed((): string | undefined => {
     const state = this.workspace.state();
@@ -119,6 +120,11 @@ export class DesignScreenComponent {
     const words = first.length > longestChange ? `${first.slice(0, longestChange)} …` : first;
     return `take back “${words}”${more.length > 0 ? ` and ${more.length} more` : ''}`;
   });
+  /** The restraint that stops a mechanism, where the model check knows one. */
+  protected readonly restraint = computed(
+    () => this.summary()?.warnings?.find(({ code, fix }) => code === 'mechanism' && fix)?.fix,
+  );
+  /** The drawing is of the last state that could be built. */
   protected readonly older = computed(() => this.problems().length > 0 && this.summary()?.built === false);
   protected readonly status = computed(() => {
     const summary = this.summary();
@@ -251,6 +257,10 @@ export class DesignScreenComponent {
 
   private pointOf({ key }: StageHandle): PointHandle | undefined {
     return this.handles().find((one) => one.key === key);
+  }
+
+  protected hold(fix: Fix): void {
+    this.workspace.apply((design) => applyFix(design, fix));
   }
 
   protected changeDimension({ dimension, expression, gesture }: DimensionChange): void {

@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { MemberDrawing } from '../../state/member-drawing.service';
 import { Selection } from '../../state/selection.service';
 import { Shown } from '../../testing/shown';
+import { SectionPickerComponent } from '../../ui/section-picker.component';
 import { DrawMemberBarComponent } from './draw-member-bar.component';
 import { SelectionBarComponent } from './selection-bar.component';
 
@@ -42,5 +43,32 @@ describe('the bar of a selection', () => {
     expect([rule.members, rule.roll]).toEqual(['role == "column" and side == "left"', '90 deg']);
     await shown.press('clear');
     expect(shown.text.trim()).toBe('');
+  });
+
+  it('asks before a section takes the place of a parameter: the parameter is changed, or these members alone', async () => {
+    const shown = await Shown.of(SelectionBarComponent);
+    const picker = () => shown.child(SectionPickerComponent);
+    const take = async (section: string) => {
+      TestBed.inject(Selection).pick('members', ['shed.column.1']);
+      await shown.settled();
+      picker().changed.emit(section);
+      await shown.settled();
+    };
+    const valueOf = () => shown.design.parameters.find(({ name }) => name === 'column_section')!.value;
+    const rules = shown.design.rules.length;
+    await take('HEB 360');
+    expect(shown.text).toContain('have the parameter “Column section”');
+    expect(valueOf()).toBe('HEB 300');
+    await shown.press('change it to HEB 360');
+    expect(valueOf()).toBe('HEB 360');
+    expect(shown.design.rules.length).toBe(rules);
+    await take('HEB 400');
+    await shown.press('HEB 400 for these alone');
+    expect(valueOf()).toBe('HEB 360');
+    expect(shown.design.rules.at(-1)!.section).toBe('HEB 400');
+    // Now the rule says it: nothing is asked
+    await take('HEB 320');
+    expect(shown.text).not.toContain('have the parameter');
+    expect(shown.design.rules.at(-1)!.section).toBe('HEB 320');
   });
 });

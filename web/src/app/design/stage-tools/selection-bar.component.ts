@@ -1,5 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { addSections, giveByRule, ruleKinds, type OwnSection } from '@hashira/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  addSections,
+  giveByRule,
+  ruleKinds,
+  setValue,
+  type Design,
+  type OwnSection,
+  type Parameter,
+} from '@hashira/core';
+import { Calculation } from '../../state/calculation/calculation.service';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { SectionPickerComponent } from '../../ui/section-picker.component';
@@ -31,8 +40,8 @@ import { FootBarComponent } from './foot-bar.component';
               value="give a section"
               label="Give a section"
               [own]="ownSections()"
-              (changed)="give({ section: $event })"
-              (made)="give({ section: $event[0]!.name }, $event)"
+              (changed)="giveSection($event)"
+              (made)="giveSection($event[0]!.name, $event)"
             />
           }
           <app-action-menu
@@ -49,6 +58,18 @@ import { FootBarComponent } from './foot-bar.component';
           <button type="button" class="plain clear" (click)="openSheet()">its sheet</button>
         }
         <button type="button" class="plain clear" (click)="selection.clear()">clear</button>
+        @if (asked(); as question) {
+          <p class="question" role="alert">
+            <span>{{ question.title }} have the parameter “{{ question.parameter.title }}”.</span>
+            <button type="button" class="plain clear" (click)="answer('parameter')">
+              change it to {{ question.section }}
+            </button>
+            <button type="button" class="plain clear" (click)="answer('rule')">
+              {{ question.section }} for these alone
+            </button>
+            <button type="button" class="plain clear" (click)="asked.set(undefined)">leave it</button>
+          </p>
+        }
         @if (selection.problem()) {
           <p class="problem" role="alert">{{ selection.problem() }}</p>
         }
@@ -67,9 +88,15 @@ import { FootBarComponent } from './foot-bar.component';
       min-height: 24px;
       color: var(--indigo);
     }
-    .problem {
+    .problem,
+    .question {
       flex-basis: 100%;
       margin: 0;
+    }
+    .question {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 12px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -79,6 +106,17 @@ export class SelectionBarComponent {
   protected readonly selection = inject(Selection);
   private readonly members = inject(MembersView);
   private readonly router = inject(Router);
+  private readonly calculation = inject(Calculation);
+  /** A section that was given to members which have one from a parameter. */
+  protected readonly asked = signal<
+    | {
+        readonly title: string;
+        readonly parameter: Parameter;
+        readonly section: string;
+        readonly made: readonly OwnSection[];
+      }
+    | undefined
+  >(undefined);
   private readonly kinds = computed(() =>
     ruleKinds.filter(({ of, key }) => of === this.selection.selected().of && key !== 'section'),
   );
@@ -101,6 +139,50 @@ export class SelectionBarComponent {
     const kind = this.kinds().find((one) => one.title === title);
     const design = this.workspace.state()?.design;
     if (kind && design) this.give(kind.initial(design));
+  }
+
+  /** Asks first where the selected members have their section from a parameter, which others may have too. */
+  protected async giveSection(section: string, made: readonly OwnSection[] = []): Promise<void> {
+    const design = this.workspace.edited();
+    const { ids } = this.selection.selected();
+    const { title } = this.selection.proposal() ?? {};
+    if (!design || title === undefined) return;
+    const parameter = await this.parameterOf(design, ids);
+    if (parameter) this.asked.set({ title, parameter, section, made });
+    else this.give({ section }, made);
+  }
+
+  protected answer(how: 'parameter' | 'rule'): void {
+    const question = this.asked();
+    this.asked.set(undefined);
+    if (!question) return;
+    const { section, made, parameter } = question;
+    if (how === 'rule') this.give({ section }, made);
+    else {
+      const own =
+        this.workspace.scope() === 'one'
+          ? this.workspace.selectedAlternative(this.workspace.state()!.design).id
+          : undefined;
+      this.workspace.apply((design) => setValue(addSections(design, made), parameter.name, section, own));
+    }
+  }
+
+  /** The parameter from which all of some members have their section; undefined where they have not. */
+  private async parameterOf(design: Design, ids: readonly string[]): Promise<Parameter | undefined> {
+    const alternative = this.workspace.selectedAlternative(design).id;
+    const left = new Set(ids);
+    let name: string | undefined;
+    for (const rule of [...design.rules].reverse()) {
+      if (rule.section === undefined || rule.off) continue;
+      const matched = await this.calculation.ask(alternative, 'matches', { rule: rule.id });
+      const here = (matched ?? []).filter((id) => left.delete(id));
+      if (here.length === 0) continue;
+      if (typeof rule.section === 'string' || (name !== undefined && name !== rule.section.parameter))
+        return undefined;
+      name = rule.section.parameter;
+      if (left.size === 0) break;
+    }
+    return design.parameters.find((one) => one.name === name);
   }
 
   protected give(gives: object, made: readonly OwnSection[] = []): void {
