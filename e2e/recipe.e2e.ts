@@ -45,8 +45,9 @@ test('rules tell what they give, where, and to how many', async ({ page, app }) 
   await openSlipShed(page, app);
   await page.getByRole('tab', { name: 'Rules', exact: true }).click();
   const leaf = page.locator('app-rules-leaf');
-  await expect(leaf).toContainText('column_section in steel');
-  await expect(leaf).toContainText('where role == "column"');
+  await expect(leaf).toContainText('HEB 300 in S355');
+  await expect(leaf).toContainText('columns on the left');
+  await expect(leaf).toContainText('0.7 × 4.125 kN/m along x');
 });
 
 test('a factor of a combination is changed and reaches the numbers', async ({ page, app }) => {

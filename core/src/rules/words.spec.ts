@@ -10,7 +10,7 @@ describe('a rule in words', () => {
     ['S', '3 m'],
   ]);
   const said = (rule: Partial<Rule>) =>
-    ruleWords(withValues({ id: 'r', members: 'role == "S"', ...rule } as Rule, texts));
+    ruleWords(withValues({ id: 'r', members: 'role == "S"', ...rule }, texts));
 
   it('tells the values of parameters, also of their opposites, and leaves names of other things', () => {
     expect(said({ section: { parameter: 'column_section' }, material: { parameter: 'steel' } })).toBe(
@@ -22,11 +22,14 @@ describe('a rule in words', () => {
     expect(snow).not.toContain('3 m in');
   });
 
-  it('keeps what is more than a name, and names without a value', () => {
+  it('puts values into formulas, and keeps names without a value', () => {
     expect(said({ section: { parameter: 'other' } })).toBe('other');
     const half = said({
-      load: { case: 'S', direction: 'z', q: 'snow / 2' } as Rule['load'],
+      load: { case: 'S', direction: 'z', q: 'snow / 2' },
     });
-    expect(half).toContain('snow / 2');
+    expect(half).toContain('4.4 kN/m / 2');
+    const part = said({ load: { case: 'S', direction: 'z', q: '-0.7 * snow' } });
+    expect(part).toContain('−0.7 × 4.4 kN/m');
+    expect(said({ load: { case: 'S', direction: 'z', q: '2 * other' } })).toContain('2 * other');
   });
 });

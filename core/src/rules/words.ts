@@ -44,10 +44,27 @@ export function withValues<T>(written: T, texts: ReadonlyMap<string, string>): T
   return valueOf(written) as T;
 }
 
-/** How a parameter's name, or its opposite, reads. */
+/** How a parameter's name, its opposite or a formula reads. */
 function textOf(written: string, texts: ReadonlyMap<string, string>): string | undefined {
   const [, minus, name = ''] = /^\s*(-?)\s*([A-Za-z_]\w*)\s*$/.exec(written) ?? [];
   const text = texts.get(name);
-  if (text === undefined || minus === '') return text;
+  if (text === undefined) return formulaText(written, texts);
+  if (minus === '') return text;
   return /^[-−]/.test(text) ? text.slice(1) : `−${text}`;
+}
+
+/** A formula with the values of parameters: "0.7 × 4.1 kN/m"; undefined for what is none, or names no parameter. */
+function formulaText(written: string, texts: ReadonlyMap<string, string>): string | undefined {
+  if (!/^[\w\s.*/+()-]+$/.test(written) || !/[*/+-]/.test(written)) return undefined;
+  let known = false;
+  const words = written.replace(/(?<![\w.])[A-Za-z_]\w*/g, (name) => {
+    const text = texts.get(name);
+    known ||= text !== undefined;
+    return text ?? name;
+  });
+  if (!known) return undefined;
+  return words
+    .replace(/\s*\*\s*/g, ' × ')
+    .replace(/\s*\/\s(?=[\d(])/g, ' / ')
+    .replace(/^-\s*/, '−');
 }
