@@ -56,13 +56,9 @@ function textOf(written: string, texts: ReadonlyMap<string, string>): string | u
 /** A formula with the values of parameters: "0.7 × 4.1 kN/m"; undefined for what is none, or names no parameter. */
 function formulaText(written: string, texts: ReadonlyMap<string, string>): string | undefined {
   if (!/^[\w\s.*/+()-]+$/.test(written) || !/[*/+-]/.test(written)) return undefined;
-  let known = false;
-  const words = written.replace(/(?<![\w.])[A-Za-z_]\w*/g, (name) => {
-    const text = texts.get(name);
-    known ||= text !== undefined;
-    return text ?? name;
-  });
-  if (!known) return undefined;
+  const names = /(?<![\w.])[A-Za-z_]\w*/g;
+  if (![...written.matchAll(names)].some(([name]) => texts.has(name))) return undefined;
+  const words = written.replace(names, (name) => texts.get(name) ?? name);
   return words
     .replace(/\s*\*\s*/g, ' × ')
     .replace(/\s*\/\s(?=[\d(])/g, ' / ')
