@@ -46,14 +46,14 @@ export {
   type Clause,
   type Comparison,
   type TagClause,
-} from './rules/clauses.js';
+} from './geometry/conditions/clauses.js';
 export { initialLoadCase, loadCaseFields } from './combinations/load-case.js';
 export { loadCategories } from './model/schema.js';
 export { initialParameter, parameterFields, parameterStarts } from './document/parameter-schema.js';
 export { axisFields } from './document/axis-schema.js';
 export { combinationFields } from './combinations/combination.js';
 export { settingsFields } from './document/settings.js';
-export { conditionWords } from './rules/condition-words.js';
+export { conditionWords } from './geometry/conditions/condition-words.js';
 export { withValues } from './rules/words.js';
 export { kindsOf, loadCaseOf, ruleKinds, ruleWords } from './rules/index.js';
 export type { RuleKind } from './rules/rule.js';

@@ -13,7 +13,7 @@ export function checkedSteps(checker: MemberChecker, member: string): Calculatio
         ? [{ symbol: title, value: 0, unit: 'not covered', from: reason ?? reasons.join(' '), clause }]
         : [
             {
-              symbol: axis ? `${title}, ${axis}` : title,
+              symbol: axis && !/ (about|along) /.test(title) ? `${title}, ${axis}` : title,
               value: utilisation,
               unit: '',
               from: `under ${combination}`,

@@ -28,7 +28,7 @@ describe('a title that tells what a rule gives', () => {
 });
 
 describe('the first section of new braces', () => {
-  const brace: Step = { id: 'cross', edit: 'brace', pattern: 'x', panels: 'true' } as Step;
+  const brace: Step = { id: 'cross', edit: 'brace', pattern: 'x', panels: 'true' };
   const sectionOf = (design: Design): Rule['section'] =>
     addStepWithSection(design, brace).rules.find(({ members }) => members === 'step == "cross"')?.section;
   const start = startingPoints.find(({ kind }) => kind === 'storey-frame')!.design();

@@ -170,11 +170,12 @@ export function addAllCombinations(design: Design, choices = design.choices.map(
   let result = design;
   for (const picks of picksOf) {
     if (known.has(key(picks)) || result.alternatives.length >= mostAlternatives) continue;
-    const words = chosen.map(
-      ({ id, options }) => options.find((option) => option.id === ownValue(picks, id))!.title,
-    );
+    const words = chosen.map(({ id, title, options }) => {
+      const option = options.find((one) => one.id === ownValue(picks, id))!;
+      return `${title.toLowerCase()} ${option.title}`;
+    });
     const title = freeTitle(
-      words.join(', '),
+      words.join(' · '),
       result.alternatives.map((a) => a.title),
     );
     const id = freeId(

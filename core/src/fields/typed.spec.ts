@@ -12,7 +12,7 @@ describe('what is written in a field', () => {
     expect(writtenText('span / 2', text)).toBe('span / 2');
     expect(writtenText(['6 m', '8 m'], text)).toBe('6 m, 8 m');
     expect(writtenText(1.35, text)).toBe('1.35');
-    expect(writtenText({ count: 4, each: '6 m' }, text)).toBe('{"count":4,"each":"6 m"}');
+    expect(writtenText({ count: 4, each: '6 m' }, text)).toBe('4 × 6 m');
     const points: FieldForm = { kind: 'points', plane: 'xz', least: 2 };
     expect(writtenText([['0 m', '1 m'], 'eaves'], points)).toBe('0 m, 1 m; eaves');
   });
@@ -28,6 +28,11 @@ describe('what is written in a field', () => {
     expect(readTyped('{"count": 3, "each": "4 m"}', formOf('portal', 'bays'))).toEqual({
       count: 3,
       each: '4 m',
+    });
+    expect(readTyped('3 × 4', formOf('portal', 'bays'))).toEqual({ count: 3, each: '4 m' });
+    expect(readTyped('n + 1 × storey_height', formOf('portal', 'bays'))).toEqual({
+      count: 'n + 1',
+      each: 'storey_height',
     });
     expect(readTyped('[not json', formOf('portal', 'bays'))).toBe('[not json');
     expect(readTyped('My, Mz', { kind: 'list', quantity: '', as: 'list' })).toEqual(['My', 'Mz']);

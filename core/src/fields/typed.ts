@@ -1,4 +1,5 @@
 import { withShownUnit } from '../units/format.js';
+import type { QuantityName } from '../units/quantities.js';
 import type { FieldForm } from './field.js';
 
 /** What is written in a field, as it is shown for typing: lists with commas, points with semicolons between, other things as JSON. */
@@ -14,7 +15,31 @@ function plainText(written: unknown): string {
     return String(written);
   if (Array.isArray(written) && written.every((item) => typeof item === 'string' || typeof item === 'number'))
     return written.join(', ');
+  if (isRepeated(written)) return `${written.count} × ${written.each}`;
   return JSON.stringify(written);
+}
+
+/** The same value several times, as lists are written. */
+function isRepeated(
+  written: unknown,
+): written is { readonly count: string | number; readonly each: string | number } {
+  return (
+    typeof written === 'object' &&
+    written !== null &&
+    Object.keys(written).sort().join() === 'count,each' &&
+    Object.values(written).every((value) => typeof value === 'string' || typeof value === 'number')
+  );
+}
+
+/** "3 × 4 m" with a count that a list can write; undefined for anything else. */
+function readRepeated(text: string, quantity: QuantityName | ''): unknown {
+  const [, count = '', each = ''] = /^([^,;×]+)×([^,;×]+)$/.exec(text) ?? [];
+  if (each.trim() === '') return undefined;
+  const typed = each.trim();
+  return {
+    count: plainNumber(count.trim()) ?? count.trim(),
+    each: quantity === '' ? typed : withShownUnit(typed, quantity),
+  };
 }
 
 /**
@@ -35,6 +60,8 @@ export function readTyped(typed: string, form: FieldForm): unknown {
       return form.quantity === '' ? text : withShownUnit(text, form.quantity);
     case 'list': {
       const { quantity } = form;
+      const repeated = form.as === 'list' ? undefined : readRepeated(text, quantity);
+      if (repeated !== undefined) return repeated;
       const parts = text
         .split(/\s*[,;]\s*/)
         .filter((part) => part !== '')

@@ -1,4 +1,7 @@
-import { built, designWith } from '../testing/designs.js';
+import { readFileSync } from 'node:fs';
+import { buildFrame } from '../build/build.js';
+import { unwrapped } from '../base/problem.js';
+import { built, designOf, designWith } from '../testing/designs.js';
 import { Namer } from './names.js';
 
 describe('names in words', () => {
@@ -15,6 +18,25 @@ describe('names in words', () => {
     expect(all).toContain('right beam, bay 2, storey 1');
     expect(names.node('nobody')).toBe('nobody');
     expect(names.member('nobody')).toBe('nobody');
+  });
+
+  it('tell braces that cross by where they rise', () => {
+    const tower = designOf(
+      JSON.parse(readFileSync(new URL('../../demo/lookout-tower.json', import.meta.url), 'utf8')),
+    );
+    const braced = tower.alternatives.find(({ id }) => id === 'x')!;
+    const { geometry } = unwrapped(buildFrame(tower, braced));
+    const names = new Namer(geometry);
+    const all = [...geometry.lines.keys()].map((id) => names.member(id));
+    expect(new Set(all).size).toBe(all.length);
+    expect(all).toContain('brace, bay 1, row 1, storey 2, rising right');
+    expect(all).toContain('brace, bay 1, row 1, storey 2, rising left');
+    expect(all.some((name) => name.endsWith('rising to the back'))).toBeTrue();
+    // A rising brace goes up to the right
+    const [id] = [...geometry.lines].find(([one]) => names.member(one).endsWith('storey 1, rising right'))!;
+    const { start, end } = geometry.members.get(geometry.lines.get(id)!.members[0]!)!;
+    const [a, b] = [geometry.nodes.get(start)!.at, geometry.nodes.get(end)!.at];
+    expect((b[0] - a[0]) * (b[2] - a[2])).toBeGreaterThan(0);
   });
 
   it('number what would be called alike, in the order in which it was made', () => {

@@ -1,6 +1,6 @@
 import { ownValue } from '../base/own-value.js';
 import type { Tags } from '../language/types.js';
-import type { Geometry } from './geometry.js';
+import type { Geometry, Line } from './geometry.js';
 
 const roleWords: Readonly<Record<string, string>> = {
   'beam-x': 'beam along x',
@@ -60,12 +60,26 @@ export class Namer {
     const line = lines.get(id);
     const member = members.get(line?.members[0] ?? id);
     if (!member) return id;
-    this.lines ??= numbered(lines.values(), (one) =>
-      memberWords(members.get(one.members[0]!)!.tags, this.several),
+    this.lines ??= numbered(
+      lines.values(),
+      (one) => memberWords(members.get(one.members[0]!)!.tags, this.several),
+      (one) => this.rising(one),
     );
     const words = this.lines(member.line) ?? memberWords(member.tags, this.several);
     const pieces = lines.get(member.line)!.members;
     return !line && pieces.length > 1 ? `${words}, piece ${pieces.indexOf(id) + 1}` : words;
+  }
+
+  /** To where a brace rises, so that those that cross are told apart: "rising right"; nothing of other members. */
+  private rising({ members }: Line): string {
+    const first = this.geometry.members.get(members[0]!)!;
+    const last = this.geometry.members.get(members.at(-1)!)!;
+    if (first.tags['role'] !== 'brace') return '';
+    const [a, b] = [this.geometry.nodes.get(first.start)!.at, this.geometry.nodes.get(last.end)!.at];
+    const up = Math.sign(b[2] - a[2]);
+    const [x, y] = [(b[0] - a[0]) * up, (b[1] - a[1]) * up];
+    if (Math.abs(x) > Math.abs(y)) return x > 0 ? 'rising right' : 'rising left';
+    return y === 0 ? '' : y > 0 ? 'rising to the back' : 'rising to the front';
   }
 
   node(id: string): string {
@@ -74,22 +88,31 @@ export class Namer {
   }
 }
 
-/** Words by id; those that stand more than once have a number after the first part: "rib 3", "purlin 2, row 1". */
+/**
+ * Words by id; those that stand more than once have more words behind where these tell all of them apart, else a number after the first
+ * part: "rib 3", "purlin 2, row 1".
+ */
 function numbered<T extends { readonly id: string }>(
   things: Iterable<T>,
   wordsOf: (thing: T) => string,
+  moreOf: (thing: T) => string = () => '',
 ): (id: string) => string | undefined {
-  const known = new Map<string, { readonly words: string; readonly number: number }>();
+  const known = new Map<string, { readonly words: string; readonly number: number; readonly more: string }>();
   const counts = new Map<string, number>();
+  const mores = new Map<string, Set<string>>();
   for (const thing of things) {
     const words = wordsOf(thing);
     const number = (counts.get(words) ?? 0) + 1;
     counts.set(words, number);
-    known.set(thing.id, { words, number });
+    const more = moreOf(thing);
+    known.set(thing.id, { words, number, more });
+    if (more !== '') mores.set(words, (mores.get(words) ?? new Set()).add(more));
   }
   return (id) => {
     const one = known.get(id);
-    if (!one || counts.get(one.words) === 1) return one?.words;
+    const count = one && counts.get(one.words);
+    if (!one || count === 1) return one?.words;
+    if (mores.get(one.words)?.size === count) return `${one.words}, ${one.more}`;
     const [first, ...rest] = one.words.split(', ');
     return [`${first!} ${one.number}`, ...rest].join(', ');
   };

@@ -9,6 +9,7 @@ import { axisOf, nodeAt } from '../places.js';
 const ochre = { colour: 'ochre' } as const;
 /** Strokes of a block of arrows: its shafts, its upper edge, its area, and an edge with the area down to the member. */
 const shaft = { ...ochre, scale: 'load', width: 0.9 } as const;
+const faintShaft = { ...shaft, alpha: 0.4 } as const;
 const edge = { ...ochre, scale: 'load' } as const;
 const shade = { ...edge, alpha: 0.1 } as const;
 const upon = { ...edge, fill: 0.1 } as const;
@@ -54,15 +55,15 @@ export function actingLoads(frame: Frame, factors: Float64Array): ActingLoads {
 /**
  * Draws loads: line loads as blocks of arrows, forces and moments as arrows, others as text.
  *
- * @param shown whether a member's loads are drawn
+ * @param options whether a member's loads are drawn, and whether they are light because something else is drawn along the members
  */
 export function drawLoads(
   pen: Draughtsman,
   frame: Frame,
   { blocks, others, dense }: ActingLoads,
-  shown: (member: number) => boolean,
+  { shown, light }: { readonly shown: (member: number) => boolean; readonly light: boolean },
 ): void {
-  const drawn: Drawn = { named: new Set(), stacked: new Map(), dense };
+  const drawn: Drawn = { named: new Set(), stacked: new Map(), dense, light };
   const isShown = (load: Load) => !('member' in load) || shown(frame.memberIndex.get(load.member)!);
   for (const load of blocks) if (isShown(load)) drawBlock(pen, frame, load, drawn);
   for (const { load, factor } of others) if (isShown(load)) drawLoad(pen, frame, load, factor, drawn);
@@ -103,6 +104,7 @@ interface Drawn {
   /** What already stands on a member in a direction, N/m, by `placeKey`. */
   readonly stacked: Map<number, number>;
   readonly dense: boolean;
+  readonly light: boolean;
 }
 
 function drawLoad(pen: Draughtsman, frame: Frame, load: OtherLoad, factor: number, drawn: Drawn): void {
@@ -223,7 +225,7 @@ function drawBlock(
   pen: Draughtsman,
   frame: Frame,
   load: DistributedLoad,
-  { named, stacked, dense }: Drawn,
+  { named, stacked, dense, light }: Drawn,
 ): void {
   const m = frame.memberIndex.get(load.member)!;
   const L = frame.length[m]!;
@@ -249,8 +251,10 @@ function drawBlock(
   for (let i = 0; !dense && i <= arrows; i++) {
     const s = i / arrows;
     const at = between(from, to, s);
-    pen.on('loads').line(at, at, shaft, shift(q0 + (q1 - q0) * s), foot);
-    pen.on('loads').head(at, add(at, times(along, -sign)), edge, { size: 5, shift: foot });
+    pen.on('loads').line(at, at, light ? faintShaft : shaft, shift(q0 + (q1 - q0) * s), foot);
+    pen
+      .on('loads')
+      .head(at, add(at, times(along, -sign)), light ? faintShaft : edge, { size: 5, shift: foot });
   }
   const q = Math.abs(q0) >= Math.abs(q1) ? q0 : q1;
   if (dense && repeats(named, load.per ? `${q} N/m ${load.per}` : q)) return;

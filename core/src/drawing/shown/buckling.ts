@@ -31,7 +31,7 @@ export const buckling: ShownKind = {
     if (!mode) return undefined;
     const selection = forces.selections.find((one) => one.id === combination);
     const loads = selection && actingLoads(frame, selection.factors);
-    if (loads && !options.without?.includes('loads')) drawLoads(pen, frame, loads, shown);
+    if (loads && !options.without?.includes('loads')) drawLoads(pen, frame, loads, { shown, light: false });
     const local = drawShape(pen, frame, mode.shape, { shown, alone: mode.shares });
     return {
       greatest: { deformation: 1, load: loads?.greatest ?? 0 },

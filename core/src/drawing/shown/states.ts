@@ -21,7 +21,7 @@ function drawState(
     slice && new Set(frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])));
   const isSeen = (layer: Layer) => !options.without?.includes(layer);
   const loads = actingLoads(frame, selection.factors);
-  if (isSeen('loads')) drawLoads(pen, frame, loads, shown);
+  if (isSeen('loads')) drawLoads(pen, frame, loads, { shown, light: options.diagram !== 'none' });
   if (isSeen('deformed')) drawDeformed(context, state);
   if (isSeen('reactions'))
     drawReactions(context, state, (node) => !nodes || nodes.has(frame.nodeIndex.get(node)!));

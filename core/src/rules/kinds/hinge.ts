@@ -69,8 +69,26 @@ function put({ assignment, rule }: RuleContext, member: string, end: 'start' | '
   assignment.credit(member, `hinge at ${end}`, rule.id);
 }
 
-const hingeWords = ({ hinge: given, at }: Rule): string =>
-  `hinge ${listWords(given)}${at === undefined ? '' : ` at ${at}`}`;
+const releaseWords: Readonly<Record<(typeof releases)[number], string>> = {
+  N: 'slides along the member',
+  Vy: 'slides along y',
+  Vz: 'slides along z',
+  T: 'twists freely',
+  My: 'turns freely',
+  Mz: 'turns freely about z',
+};
+
+/** "turns freely" of a hinge in the plane, "turns freely about y and z" of one in space; springs as they are written. */
+function hingeWords({ hinge: given, at }: Rule): string {
+  const behind = at === undefined || at === 'both' ? '' : ` at its ${at}`;
+  if (!Array.isArray(given)) return `hinge ${listWords(given)}${behind}`;
+  const names = given as readonly (typeof releases)[number][];
+  const turnsInSpace = names.includes('My') && names.includes('Mz');
+  const words = names
+    .filter((name) => !(turnsInSpace && name === 'Mz'))
+    .map((name) => (turnsInSpace && name === 'My' ? 'turns freely about y and z' : releaseWords[name]));
+  return `${words.join(', ')}${behind}`;
+}
 
 /** Members that meet at each node, in the order of their ids. */
 const meetings = new WeakMap<object, Map<string, GeometryMember[]>>();

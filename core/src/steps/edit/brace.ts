@@ -1,3 +1,4 @@
+import { conditionWords } from '../../geometry/conditions/condition-words.js';
 import { bay } from './examples.js';
 import { fail } from '../../base/problem.js';
 import {
@@ -103,7 +104,7 @@ export const brace = edit({
     return draft.finish();
   },
   summary: ({ pattern, panels }) =>
-    `${words(pattern, 'x')}${typeof panels === 'string' ? ` where ${panels}` : ''}`,
+    `${words(pattern, 'x')}${typeof panels === 'string' ? ` between ${conditionWords(panels, 'members')}` : ''}`,
 });
 
 const numberOf = (value: unknown): number => (typeof value === 'number' ? value : 1);

@@ -1,3 +1,4 @@
+import { conditionWords } from '../../geometry/conditions/condition-words.js';
 import { point, portal } from './examples.js';
 import { fail } from '../../base/problem.js';
 import { Draft } from '../../geometry/draft.js';
@@ -59,5 +60,6 @@ export const connect = edit({
     weld(draft, before, { nodes: new Set(), lines: made });
     return draft.finish();
   },
-  summary: ({ nodes, to }) => `${typeof nodes === 'string' ? nodes : 'all nodes'} to ${String(to)}`,
+  summary: ({ nodes, to }) =>
+    `${conditionWords(typeof nodes === 'string' ? nodes : '', 'nodes')} to ${String(to)}`,
 });

@@ -1,3 +1,4 @@
+import { conditionWords } from '../../geometry/conditions/condition-words.js';
 import { storeys } from './examples.js';
 import { fail } from '../../base/problem.js';
 import { Draft } from '../../geometry/draft.js';
@@ -48,7 +49,7 @@ export const floor = edit({
     return draft.finish();
   },
   summary: ({ kind, nodes }) =>
-    `${kind === 'rigid' ? 'a body' : 'a diaphragm'}${typeof nodes === 'string' ? ` where ${nodes}` : ''}`,
+    `${kind === 'rigid' ? 'a body' : 'a diaphragm'}${typeof nodes === 'string' ? ` of ${conditionWords(nodes, 'nodes')}` : ''}`,
 });
 
 /** Normal of the plane of some nodes; Z where they are level or in one line. */

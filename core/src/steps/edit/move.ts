@@ -1,3 +1,4 @@
+import { conditionWords } from '../../geometry/conditions/condition-words.js';
 import { portal } from './examples.js';
 import { fail } from '../../base/problem.js';
 import { quantityProgram, type WithTags, type Written } from '../../language/evaluate.js';
@@ -54,5 +55,5 @@ export const move = edit({
     return draft.finish();
   },
   summary: ({ by, z, nodes }) =>
-    `${typeof nodes === 'string' ? `where ${nodes}` : 'all nodes'}, ${Array.isArray(by) ? `by ${by.map(String).join(', ')}` : `z = ${String(z)}`}`,
+    `${conditionWords(typeof nodes === 'string' ? nodes : '', 'nodes')}, ${Array.isArray(by) ? `by ${by.map(String).join(', ')}` : `z = ${String(z)}`}`,
 });

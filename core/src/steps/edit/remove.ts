@@ -1,3 +1,4 @@
+import { conditionWords } from '../../geometry/conditions/condition-words.js';
 import { bay } from './examples.js';
 import { fail } from '../../base/problem.js';
 import { Draft } from '../../geometry/draft.js';
@@ -29,5 +30,5 @@ export const remove = edit({
     return draft.finish();
   },
   summary: ({ members, nodes }) =>
-    `${typeof members === 'string' ? `members where ${members}` : ''}${typeof nodes === 'string' ? `nodes where ${nodes}` : ''}`,
+    `${typeof members === 'string' ? conditionWords(members, 'members') : ''}${typeof nodes === 'string' ? conditionWords(nodes, 'nodes') : ''}`,
 });

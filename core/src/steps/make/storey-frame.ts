@@ -1,3 +1,4 @@
+import { writtenText } from '../../fields/typed.js';
 import { fail } from '../../base/problem.js';
 import { mostMembers } from '../../geometry/geometry.js';
 import { positions, type Sketch, type SketchNode } from '../../geometry/sketch.js';
@@ -66,7 +67,10 @@ export const storeyFrame = generator({
 });
 
 const list = (value: unknown): string =>
-  Array.isArray(value) ? value.map(String).join(' + ') : typeof value === 'string' ? value : 'a list';
+  (Array.isArray(value) ? value.map(String).join(' + ') : writtenText(value, { kind: 'text' })).replaceAll(
+    ' * ',
+    ' × ',
+  );
 
 type Nodes = readonly (readonly (readonly SketchNode[])[])[];
 

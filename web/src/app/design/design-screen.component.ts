@@ -145,6 +145,12 @@ export class DesignScreenComponent {
       this.design().alternatives.length > 1,
   );
 
+  /** The greatest utilisation of the members that are checked, where one is known. */
+  protected readonly worst = computed(() => {
+    const most = Math.max(...(this.summary()?.members ?? []).map(({ utilisation }) => utilisation ?? 0));
+    return most > 0 ? significant(most) : '';
+  });
+
   /** Title of the option into which changes go. */
   protected readonly recordingInto = computed(() => {
     const into = this.workspace.recording();
@@ -204,6 +210,16 @@ export class DesignScreenComponent {
     const scene = this.known()?.scene;
     if (!scene || scene.result === this.view.resultId()) return this.view.resultTitle();
     return scene.title;
+  });
+
+  /** What the stage shows, for readers: told when it is worked out, not while it is on its way. */
+  protected readonly toldToReaders = computed((): string => {
+    const scene = this.known()?.scene;
+    if (!scene || this.workspace.isBehind(this.alternative().id) || this.awaited() !== '') return '';
+    const diagram = this.view.diagram();
+    const of = diagram === 'none' || this.view.shape() ? '' : `, ${diagram}`;
+    const lines = scene.legend.map(({ text }) => text);
+    return [`${this.alternative().title}, ${this.drawnTitle()}${of}`, ...lines].join('; ');
   });
 
   /** What stands in ink of a solid frame, and why. */

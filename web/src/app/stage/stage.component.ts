@@ -153,7 +153,7 @@ export class StageComponent {
   protected readonly dimensions = computed(() => {
     const sheet = this.sheet();
     return sheet?.dimensions
-      ? placeDimensions(sheet.scene, sheet.view, sheet.size, this.lettering.now())
+      ? placeDimensions(sheet.scene, sheet.view, sheet.size, this.lettering.now(), this.over?.boxes())
       : [];
   });
 

@@ -1,9 +1,11 @@
 /** The entries of the menu that a button opens, by their words; the menu stays open. */
 export async function openMenu(button: HTMLElement): Promise<Map<string, HTMLElement>> {
   button.click();
+  const until = performance.now() + 2000;
   const shown = () => [...document.querySelectorAll<HTMLElement>('[role=menuitem]')];
-  for (let tries = 0; tries < 50 && shown().length === 0; tries++)
-    await new Promise((done) => setTimeout(done, 20));
+  // A menu that was open before goes first
+  do await new Promise((done) => setTimeout(done, 20));
+  while (shown().length === 0 && performance.now() < until);
   const entries = shown();
   return new Map(
     entries.map((one) => [

@@ -104,7 +104,7 @@ describe('ChoicesLeafComponent', () => {
   });
 
   it('makes all combinations', async () => {
-    await press('make all combinations');
+    await press('make the 14 missing combinations');
     const product = design().choices.reduce((count, { options }) => count * options.length, 1);
     const picks = new Set(
       design().alternatives.map((one) =>

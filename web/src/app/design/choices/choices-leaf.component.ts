@@ -38,9 +38,8 @@ export class ChoicesLeafComponent {
   protected readonly open = signal('');
   protected readonly columns = computed(() => {
     const selected = this.workspace.selectedAlternative(this.design()).id;
-    return this.design().alternatives.map((alternative, i) => ({
+    return this.design().alternatives.map((alternative) => ({
       alternative,
-      number: i + 1,
       selected: alternative.id === selected,
     }));
   });
@@ -121,6 +120,12 @@ export class ChoicesLeafComponent {
     this.workspace.endRecording();
     this.workspace.apply((design) => removeOption(design, id, option.id));
   }
+
+  /** Combinations of options that no alternative picks yet. */
+  protected readonly missing = computed(() => {
+    const design = this.design();
+    return addAllCombinations(design).alternatives.length - design.alternatives.length;
+  });
 
   protected all(): void {
     this.workspace.apply((design) => addAllCombinations(design));

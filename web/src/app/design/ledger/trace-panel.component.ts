@@ -3,7 +3,6 @@ import {
   Component,
   ElementRef,
   afterRenderEffect,
-  computed,
   inject,
   input,
   viewChild,
@@ -21,14 +20,7 @@ import { TraceService } from './trace.service';
   host: { '(document:keydown.escape)': 'service.question() && service.close()' },
   template: `
     @if (service.question()) {
-      <div
-        #panel
-        class="panel"
-        role="dialog"
-        aria-labelledby="trace-heading"
-        tabindex="0"
-        [style.right]="place()"
-      >
+      <div #panel class="panel {{ at() }}" role="dialog" aria-labelledby="trace-heading" tabindex="0">
         <header>
           <h2 id="trace-heading">{{ trace()?.title ?? 'How it came about' }}</h2>
           <button type="button" class="plain" aria-label="Close" (click)="service.close()">×</button>
@@ -53,13 +45,23 @@ import { TraceService } from './trace.service';
       position: fixed;
       z-index: 20;
       top: 40px;
-      bottom: 0;
-      width: min(30.7rem, 100vw);
+      box-sizing: border-box;
       padding: 0.7rem 1rem 1rem;
       overflow: auto;
       background: var(--sheet);
+    }
+    .right {
+      right: 0;
+      bottom: 0;
+      width: min(30.7rem, 100vw);
       border-left: 1px solid var(--ink);
       box-shadow: -6px 0 14px rgb(34 37 43 / 12%);
+    }
+    .left {
+      left: 0;
+      bottom: 8rem;
+      width: min(22.75rem, 100vw);
+      border-right: 1px solid var(--ink);
     }
     header {
       display: flex;
@@ -91,9 +93,8 @@ import { TraceService } from './trace.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TracePanelComponent {
-  /** Width of what stands at the right edge and is explained: the panel opens beside it, not over it. */
-  readonly beside = input('0');
-  protected readonly place = computed(() => `min(${this.beside()}, calc(100vw - min(30.7rem, 100vw)))`);
+  /** The edge at which the panel opens: over the leaves, so that the frame stays in sight, or at the right. */
+  readonly at = input<'left' | 'right'>('right');
   private readonly panel = viewChild<ElementRef<HTMLElement>>('panel');
   protected readonly service = inject(TraceService);
   protected readonly trace = this.service.trace;

@@ -32,12 +32,16 @@ const leaderFrom = 26;
 /** Lines shorter than this say nothing, px. */
 const shortest = 24;
 
-/** Places dimension lines beside what they measure; those that would be too short or lie on another are left out. */
+/**
+ * Places dimension lines beside what they measure; those that would be too short, or lie on another or under what the screen lays
+ * over the sheet, are left out.
+ */
 export function placeDimensions(
   scene: DrawnScene,
   view: View,
   size: SheetSize,
   lettering: Lettering = estimated,
+  taken: readonly Box[] = [],
 ): PlacedDimension[] {
   const out: PlacedDimension[] = [];
   for (const dimension of scene.dimensions) {
@@ -47,8 +51,8 @@ export function placeDimensions(
         : length(dimension, view, size, lettering);
     if (!placed) continue;
     const { left, top, width, height } = placed.box;
-    const covered = out.some(
-      ({ box }) =>
+    const covered = [...taken, ...out.map(({ box }) => box)].some(
+      (box) =>
         left < box.left + box.width &&
         box.left < left + width &&
         top < box.top + box.height &&

@@ -1,4 +1,4 @@
-import { roleName } from '../geometry/names.js';
+import { roleName } from '../names.js';
 import { clausesOf, isTagClause, type Comparison, type TagClause } from './clauses.js';
 
 /** Tags that say what something is: its noun. */

@@ -1,4 +1,4 @@
-import { tagTypes } from '../language/types.js';
+import { tagTypes } from '../../language/types.js';
 
 /** How a tag is compared, as conditions write it. */
 export type Comparison = '==' | '!=' | '>=' | '<=' | '>' | '<';
