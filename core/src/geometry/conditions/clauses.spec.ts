@@ -5,7 +5,9 @@ import { Tagged } from '../select.js';
 import { clausesOf, conditionOf, isTagClause, type Clause } from './clauses.js';
 
 const demo = (name: string) =>
-  designOf(JSON.parse(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')) as object);
+  designOf(
+    JSON.parse(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8')) as object,
+  );
 const is = (tag: string, ...values: string[]): Clause => ({ tag, comparison: '==', values });
 
 describe('clauses of a condition', () => {
