@@ -1,5 +1,5 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Design } from '@hashira/core';
@@ -12,6 +12,7 @@ import { firstValueFrom } from 'rxjs';
 import { DesignApi, type DeletedDesigns, type DesignSummary } from '../state/saving/design-api.service';
 import { downloadDesign, readDesignFile } from '../state/saving/design-file';
 import { CalculationAside } from '../state/calculation/calculation-aside.service';
+import { focusSoon } from '../ui/focus-soon';
 import { Thumbnails } from './thumbnails.service';
 
 /** All designs, each with its frame and its most telling numbers: open, duplicate, rename, delete with undo, export and import. */
@@ -27,6 +28,7 @@ import { Thumbnails } from './thumbnails.service';
 export class DesignsScreenComponent {
   private readonly api = inject(DesignApi);
   private readonly messages = inject(MessageService);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly thumbnails = inject(Thumbnails);
 
   protected readonly designs = signal<DesignSummary[]>([]);
@@ -82,6 +84,7 @@ export class DesignsScreenComponent {
         data: { label: 'Undo', action: () => this.bringBack(design) },
       });
       this.undoable.push(design);
+      focusSoon(this.host.nativeElement, 'tbody a', '.new');
     });
   }
 

@@ -90,6 +90,7 @@ export class WorkspaceComponent {
 
   protected readonly problem = signal('');
   protected readonly keysOpen = signal(false);
+  private beforeKeys: HTMLElement | null = null;
   /** Unsaved changes of an earlier visit were taken up. */
   protected readonly takenUp = signal(false);
   /** A revision that another page saved. */
@@ -159,10 +160,21 @@ export class WorkspaceComponent {
     if (state.kind === 'saved' && state.revision < revision) this.newer.set(revision);
   }
 
+  /** The page of keys gives the focus back to what had it. */
+  protected showKeys(on: boolean): void {
+    if (on && !this.keysOpen()) this.beforeKeys = document.activeElement as HTMLElement | null;
+    this.keysOpen.set(on);
+    if (!on) {
+      const back = this.beforeKeys;
+      this.beforeKeys = null;
+      setTimeout(() => back?.focus());
+    }
+  }
+
   protected key(event: KeyboardEvent): void {
     if (event.key === 'F1') {
       event.preventDefault();
-      this.keysOpen.update((open) => !open);
+      this.showKeys(!this.keysOpen());
       return;
     }
     if (!(event.ctrlKey || event.metaKey) || event.altKey) return;

@@ -18,6 +18,7 @@ import { placeDimensions } from './view/dimension-lines';
 import { fittedView } from './view/fitting';
 import { PageLettering } from './labels/lettering';
 import { StageOverlays } from './labels/stage-overlays';
+import { WhyNotComponent } from './labels/why-not.component';
 import { panned, PickIndex, turnedBy, zoomedAt, type Picked } from './view/navigation';
 import {
   PointHandlesComponent,
@@ -56,6 +57,7 @@ import { underSheets } from './view/laid-under';
     BandsComponent,
     DimensionLabelComponent,
     PointHandlesComponent,
+    WhyNotComponent,
   ],
   templateUrl: './stage.component.html',
   styleUrl: './stage.component.css',
@@ -102,10 +104,8 @@ export class StageComponent {
   readonly sketch = input<{ from: View['centre']; to: View['centre']; title: string } | undefined>(undefined);
   /** Values at the place that is pointed at. */
   readonly readout = input<Readout | undefined>(undefined);
-
   /** Points of a step that can be dragged. */
   readonly handles = input<readonly StageHandle[]>([]);
-
   readonly viewChange = output<View>();
   readonly sizeChange = output<SheetSize>();
   /** The whole frame was asked for; a stage without a shared view then follows the frame until it is moved again. */

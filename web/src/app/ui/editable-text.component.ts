@@ -2,11 +2,13 @@ import {
   ChangeDetectionStrategy,
   Component,
   ElementRef,
+  inject,
   input,
   output,
   signal,
   viewChild,
 } from '@angular/core';
+import { focusSoon } from './focus-soon';
 
 /** Text that can be pressed and typed over: Enter keeps, Escape gives up. */
 @Component({
@@ -18,8 +20,8 @@ import {
         maxlength="200"
         [attr.aria-label]="label()"
         [value]="text()"
-        (keydown.enter)="commit(field.value)"
-        (keydown.escape)="editing.set(false)"
+        (keydown.enter)="commit(field.value); backToButton()"
+        (keydown.escape)="editing.set(false); backToButton()"
         (blur)="commit(field.value)"
       />
     } @else {
@@ -63,6 +65,7 @@ export class EditableTextComponent {
   readonly placeholder = input('');
   readonly changed = output<string>();
 
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly editing = signal(false);
 
@@ -73,6 +76,11 @@ export class EditableTextComponent {
       this.field()?.nativeElement.focus();
       this.field()?.nativeElement.select();
     });
+  }
+
+  /** After a key the focus stays where it was typed. */
+  protected backToButton(): void {
+    focusSoon(this.host.nativeElement, 'button');
   }
 
   protected commit(value: string): void {

@@ -4,12 +4,13 @@ import {
   ElementRef,
   afterRenderEffect,
   computed,
+  effect,
   inject,
   input,
   output,
+  signal,
 } from '@angular/core';
 import {
-  addAlternative,
   decideFor,
   duplicateAlternative,
   fitView,
@@ -22,6 +23,7 @@ import {
   type Design,
 } from '@hashira/core';
 import { MessageService, type MenuItem } from 'primeng/api';
+import { focusSoon } from '../../ui/focus-soon';
 import { Menu } from 'primeng/menu';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { beyondText, figureExact, figureText, isLoud, statusWords } from '../../ui/values';
@@ -57,6 +59,8 @@ export class AlternativesStripComponent {
   readonly largeChange = output<{ readonly id: string; readonly on: boolean }>();
 
   protected readonly design = computed(() => this.workspace.state()!.design);
+  /** The alternative whose removal a message tells. */
+  private readonly removed = signal<string | undefined>(undefined);
   protected readonly selected = computed(() => this.workspace.selectedAlternative(this.design()).id);
 
   /** One view for all thumbnails, so that their sizes compare. */
@@ -95,6 +99,13 @@ export class AlternativesStripComponent {
   });
 
   constructor() {
+    // A removal that is taken back is no longer news
+    effect(() => {
+      const id = this.removed();
+      if (id === undefined || !this.design().alternatives.some((one) => one.id === id)) return;
+      this.removed.set(undefined);
+      this.messages.clear();
+    });
     // A selected card is always in sight
     afterRenderEffect({
       read: () => {
@@ -157,7 +168,9 @@ export class AlternativesStripComponent {
   }
 
   protected add(): void {
-    this.show((design) => addAlternative(design));
+    // What is shown is what is varied
+    const shown = this.selected();
+    this.show((design) => duplicateAlternative(design, shown, 'New alternative'));
   }
 
   private duplicate(alternative: Alternative): void {
@@ -168,6 +181,11 @@ export class AlternativesStripComponent {
     const { id } = added(this.design());
     this.workspace.apply((design) => added(design).design);
     this.workspace.select(id);
+    this.focusShown();
+  }
+
+  private focusShown(): void {
+    focusSoon(this.host.nativeElement, '[role=radio][aria-checked=true]');
   }
 
   private remove(alternative: Alternative): void {
@@ -175,6 +193,8 @@ export class AlternativesStripComponent {
     const { reference, decision } = this.design();
     const wasReference = reference === alternative.id;
     this.workspace.apply((design) => removeAlternative(design, alternative.id));
+    this.removed.set(alternative.id);
+    this.focusShown();
     this.messages.add({
       severity: 'secondary',
       summary: `"${alternative.title}" was removed.`,

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import {
   addAllCombinations,
   addChoice,
@@ -20,6 +20,7 @@ import {
 } from '@hashira/core';
 import { download } from '../../state/saving/design-file';
 import { EditableTextComponent } from '../../ui/editable-text.component';
+import { focusSoon } from '../../ui/focus-soon';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** Choices and options down, alternatives across, a mark where an option is picked. */
@@ -55,6 +56,7 @@ export class ChoicesLeafComponent {
       })),
     }));
   });
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly recording = this.workspace.recording;
 
   protected pick(alternative: string, choice: string, option: string): void {
@@ -88,6 +90,7 @@ export class ChoicesLeafComponent {
     );
     const options = [{ id: 'as-it-is', title: 'as it is', changes: {} }];
     this.workspace.apply((design) => addChoice(design, { id, title, options }));
+    focusSoon(this.host.nativeElement, `[data-choice="${CSS.escape(id)}"] button`);
   }
 
   protected addOption({ id: choice, options }: Choice): void {
@@ -101,6 +104,7 @@ export class ChoicesLeafComponent {
     );
     this.workspace.apply((design) => addOption(design, choice, { id, title, changes: {} }));
     this.open.set(`${choice}/${id}`);
+    focusSoon(this.host.nativeElement, '.option[aria-expanded=true]');
   }
 
   protected renameChoice({ id }: Choice, title: string): void {
@@ -114,11 +118,13 @@ export class ChoicesLeafComponent {
   protected removeChoice({ id }: Choice): void {
     this.workspace.endRecording();
     this.workspace.apply((design) => removeChoice(design, id));
+    focusSoon(this.host.nativeElement, '.actions button');
   }
 
   protected removeOption({ id }: Choice, option: Option): void {
     this.workspace.endRecording();
     this.workspace.apply((design) => removeOption(design, id, option.id));
+    focusSoon(this.host.nativeElement, `[data-choice="${CSS.escape(id)}"] .option`);
   }
 
   /** Combinations of options that no alternative picks yet. */

@@ -1,5 +1,13 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  computed,
+  inject,
+  signal,
+} from '@angular/core';
 import {
   addSections,
   consequencesOf,
@@ -23,6 +31,7 @@ import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { AxesComponent } from '../parameters/axes.component';
 import { NewStepComponent } from './new-step.component';
+import { focusSoon } from '../../ui/focus-soon';
 import { optionWords } from '../../ui/values';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 
@@ -37,6 +46,7 @@ import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 export class RecipeLeafComponent {
   private readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly open = signal<string | undefined>(undefined);
   protected readonly adding = signal(false);
   /** What would lose its hold if a step went; it is asked once more. */
@@ -133,6 +143,10 @@ export class RecipeLeafComponent {
   protected move(step: Step, by: 1 | -1): void {
     const index = this.design().steps.findIndex(({ id }) => id === step.id) + by;
     this.workspace.apply((design) => moveStep(design, step.id, index));
+    // At an end the button that was pressed is off: the other one has the focus
+    const arrows = `[data-step="${CSS.escape(step.id)}"] .tools button`;
+    const own = `:nth-child(${by < 0 ? 1 : 2})`;
+    focusSoon(this.host.nativeElement, `${arrows}${own}:enabled`, `${arrows}:enabled`);
   }
 
   /** A step was dragged to another place of the recipe. */
@@ -146,6 +160,11 @@ export class RecipeLeafComponent {
     const { id } = duplicateStep(this.design(), step.id);
     this.workspace.apply((design) => duplicateStep(design, step.id).design);
     this.open.set(id);
+    this.focusStep(id);
+  }
+
+  private focusStep(id: string): void {
+    focusSoon(this.host.nativeElement, `[data-step="${CSS.escape(id)}"] .title`);
   }
 
   /** Asks first where something would lose its hold. */
@@ -162,7 +181,12 @@ export class RecipeLeafComponent {
 
   private removeNow(step: Step): void {
     this.losing.set(undefined);
+    const { steps } = this.design();
+    const at = steps.findIndex(({ id }) => id === step.id);
+    const next = steps[at + 1] ?? steps[at - 1];
     this.workspace.apply((design) => removeStep(design, step.id));
+    if (next) this.focusStep(next.id);
+    else focusSoon(this.host.nativeElement, '.add');
     this.view.step.set(undefined);
   }
 
@@ -170,6 +194,7 @@ export class RecipeLeafComponent {
     this.adding.set(false);
     this.open.set(id);
     this.view.step.set(id);
+    this.focusStep(id);
   }
 }
 

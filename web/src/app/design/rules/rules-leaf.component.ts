@@ -103,10 +103,22 @@ const headings = {
                   (changed)="rename(row.rule, $event)"
                 />
                 <button type="button" class="plain" (click)="select(row.rule)">select these</button>
-                <button type="button" class="plain" [disabled]="row.first" (click)="move(row.rule, -1)">
+                <button
+                  type="button"
+                  class="plain"
+                  data-move="-1"
+                  [disabled]="row.first"
+                  (click)="move(row.rule, -1)"
+                >
                   earlier
                 </button>
-                <button type="button" class="plain" [disabled]="row.last" (click)="move(row.rule, 1)">
+                <button
+                  type="button"
+                  class="plain"
+                  data-move="1"
+                  [disabled]="row.last"
+                  (click)="move(row.rule, 1)"
+                >
                   later
                 </button>
                 <button type="button" class="plain" (click)="switch(row.rule)">
@@ -289,6 +301,9 @@ export class RulesLeafComponent {
     this.workspace.apply((design) =>
       moveRule(design, id, design.rules.findIndex((rule) => rule.id === id) + by),
     );
+    // At an end the button that was pressed is off: the other one has the focus
+    const moves = `[data-rule="${CSS.escape(id)}"] [data-move`;
+    focusSoon(this.host.nativeElement, `${moves}="${by}"]:enabled`, `${moves}]:enabled`);
   }
 
   protected switch({ id, off }: Rule): void {
@@ -297,7 +312,14 @@ export class RulesLeafComponent {
 
   protected remove({ id }: Rule): void {
     this.dark();
+    const rows = this.groups().flatMap((group) => group.rows.map(({ rule }) => rule.id));
+    const at = rows.indexOf(id);
+    const next = rows[at + 1] ?? rows[at - 1];
     this.workspace.apply((design) => removeRule(design, id));
+    focusSoon(
+      this.host.nativeElement,
+      next === undefined ? '.add button' : `[data-rule="${CSS.escape(next)}"] .head`,
+    );
   }
 
   /** Opens a rule that counts for nothing until it is said for what. */

@@ -1,5 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { applyFix, differingLoads, type Warning } from '@hashira/core';
+import { focusSoon } from '../../ui/focus-soon';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 
@@ -47,6 +56,7 @@ import { ViewState } from '../../state/view-state.service';
 export class ModelCheckComponent {
   private readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   /** What was found in the selected alternative; absent while the check has not looked yet. */
   readonly found = input<readonly Warning[] | undefined>();
@@ -103,5 +113,6 @@ export class ModelCheckComponent {
   protected applyFix({ fix }: Warning): void {
     this.show();
     if (fix) this.workspace.apply((design) => applyFix(design, fix));
+    focusSoon(this.host.nativeElement, 'button');
   }
 }
