@@ -24,24 +24,6 @@ export function duplicateAlternative(
   return { design: { ...design, alternatives }, id: newId };
 }
 
-/** Adds an alternative that picks the first option of every choice. */
-export function addAlternative(design: Design, title = 'New alternative'): { design: Design; id: string } {
-  const newTitle = freeTitle(
-    title,
-    design.alternatives.map((a) => a.title),
-  );
-  const id = freeId(
-    newTitle,
-    design.alternatives.map((a) => a.id),
-    'alternative',
-  );
-  const picks = Object.fromEntries(design.choices.map((c) => [c.id, c.options[0]!.id]));
-  return {
-    design: { ...design, alternatives: [...design.alternatives, { id, title: newTitle, picks }] },
-    id,
-  };
-}
-
 /**
  * Removes an alternative; the last one stays. The reference moves to the first one left when it is removed, and a decision for it goes
  * with it.

@@ -1,6 +1,5 @@
 import { slipShed } from '../testing/designs.js';
 import {
-  addAlternative,
   dropOwnParameter,
   duplicateAlternative,
   insertAlternative,
@@ -23,7 +22,6 @@ describe('changes of a design', () => {
     setOwnParameter(design, 'pinned', 'span', '30 m');
     pickOption(design, 'pinned', 'apex-joint', 'hinged');
     removeAlternative(design, 'pinned');
-    addAlternative(design);
     duplicateAlternative(design, 'pinned');
     setStep(design, 'shed', { roof: 'flat' });
     setTitle(design, 'Other');
@@ -57,7 +55,7 @@ describe('changes of a design', () => {
       'Pinned with haunches',
     ]);
     expect(new Set(second.design.alternatives.map((a) => a.id)).size).toBe(6);
-    expect(addAlternative(slipShed(), 'Fixed bases').id).toBe('fixed-bases-2');
+    expect(duplicateAlternative(slipShed(), 'pinned', 'Fixed bases').id).toBe('fixed-bases-2');
   });
 
   it('the reference moves when it is removed, and the last alternative stays', () => {

@@ -1,5 +1,4 @@
 export {
-  addAlternative,
   duplicateAlternative,
   insertAlternative,
   pickOption,
@@ -57,7 +56,6 @@ export {
   addSections,
   addSection,
   removeAxis,
-  removeSection,
   setAnalysis,
   setAxis,
   setSetting,

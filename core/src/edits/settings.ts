@@ -1,7 +1,7 @@
 import type { AnalysisChoice, AxisSet, Design } from '../document/types.js';
 import type { OwnSection } from '../sections/table.js';
 import type { Section } from '../model/types.js';
-import { withFields, withItem, withPath, without } from './lists.js';
+import { withFields, withItem, withPath } from './lists.js';
 
 export function setTitle(design: Design, title: string): Design {
   return { ...design, title };
@@ -22,10 +22,6 @@ export function addSections(design: Design, made: readonly OwnSection[]): Design
   const named = design.rules.find(({ material }) => typeof material === 'string')?.material;
   const material = typeof named === 'string' ? named : 'S355';
   return made.reduce((next, { name, ...rest }) => addSection(next, { id: name, material, ...rest }), design);
-}
-
-export function removeSection(design: Design, id: string): Design {
-  return { ...design, sections: without(design.sections, id) };
 }
 
 /** Sets one value of `settingsFields` by its path, such as `space` or `code/gammaM1`; `undefined` takes it back to its recommended value. */

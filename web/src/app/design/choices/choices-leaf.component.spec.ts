@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { addAlternative, duplicateAlternative, pickedOption, setParameter } from '@hashira/core';
+import { duplicateAlternative, pickedOption, setParameter } from '@hashira/core';
 import { openDesign, quickShed } from '../../testing/open-design';
 import type { DesignWorkspace } from '../../state/design-workspace.service';
 import { ChoicesLeafComponent } from './choices-leaf.component';
@@ -80,7 +80,7 @@ describe('ChoicesLeafComponent', () => {
     workspace.apply((one) => setParameter(one, 'span', '30 m'));
     const recorded = choice().options.find(({ id }) => id === 'hinged')!.changes;
     const { steps, rules } = design();
-    workspace.apply((one) => addAlternative(one).design);
+    workspace.apply((one) => duplicateAlternative(one, 'pinned', 'New one').design);
     workspace.apply((one) => duplicateAlternative(one, 'fixed').design);
     workspace.replace({ ...design(), title: 'As text' });
     expect(choice().options.find(({ id }) => id === 'hinged')!.changes).toEqual(recorded);
