@@ -32,7 +32,8 @@ export {
 } from './shown/index.js';
 export type { ChosenSlice, DiagramKind, DrawingOptions, Slice } from './options.js';
 export { sliceWords } from './slices.js';
-export { drawPreview, geometryPicture, kindPicture, stepPicture, type PictureSize } from './parts/steps.js';
+export { drawPreview, kindPicture, stepPicture, type PictureSize } from './parts/steps.js';
+export { startPicture } from './parts/start.js';
 export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
 export { Raster } from './view/raster.js';
 export { toFilm } from './view/film.js';

@@ -1,4 +1,5 @@
 import type { Geometry, GeometryMember } from '../../geometry/geometry.js';
+import { hullOf } from '../../geometry/plan.js';
 import { add, cross, distance, minus, times, unit, type Point } from '../../geometry/vector.js';
 import { runSteps, type StepResult } from '../../build/run-steps.js';
 import { initialStep } from '../../steps/initial.js';
@@ -107,14 +108,14 @@ function drawTaper(
     );
 }
 
-/** A floor as the polygon of its nodes in the order of their angle about the middle, in plan. */
-function drawFloor(pen: Draughtsman, points: readonly Point[]): void {
-  const middle = times(points.reduce(add), 1 / points.length);
-  const angle = (p: Point) => Math.atan2(p[1] - middle[1], p[0] - middle[0]);
-  pen.on('diagram').area(
-    [...points].sort((p, q) => angle(p) - angle(q)),
-    { colour: 'indigo', alpha: 0.16 },
-  );
+/** A floor as the smallest convex area that holds its nodes, in plan. */
+export function drawFloor(pen: Draughtsman, points: readonly Point[]): void {
+  const height = points.reduce((sum, [, , z]) => sum + z, 0) / points.length;
+  const corners = hullOf(points.map(([x, y]) => [x, y] as const));
+  if (corners.length < 3) return;
+  const outline = corners.map(([x, y]): Point => [x, y, height]);
+  pen.on('axes').area(outline, { colour: 'inkSoft', alpha: 0.1 });
+  pen.on('axes').path([...outline, outline[0]!], { colour: 'ink', width: 0.8 });
 }
 
 /** Square to a line and downwards; of a vertical one towards +x. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { buildFrame, geometryPicture, startingPoints, unwrapped, type StartingPoint } from '@hashira/core';
+import { startPicture, startingPoints, type StartingPoint } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi } from '../state/saving/design-api.service';
 import { readDesignFile } from '../state/saving/design-file';
@@ -60,10 +60,6 @@ export class NewDesignComponent {
   }
 }
 
-/** The frame of a starting point's reference, from the front or obliquely, as the address of a picture. */
-function miniatureOf(start: StartingPoint): string {
-  const design = start.design();
-  const { geometry } = unwrapped(buildFrame(design, design.alternatives[0]!));
-  const svg = geometryPicture(geometry, size);
-  return `data:image/svg+xml,${encodeURIComponent(svg)}`;
-}
+/** A starting point with its supports and loads, from the front or obliquely, as the address of a picture. */
+const miniatureOf = (start: StartingPoint): string =>
+  `data:image/svg+xml,${encodeURIComponent(startPicture(start.design(), size))}`;
