@@ -49,6 +49,45 @@ function wrongWith({ texts, stage }: { texts: Text[]; stage: Text }): string[] {
   return wrong;
 }
 
+/** Values of diagrams that stand more than once, and values with lines through more than a twentieth of their box. */
+function unclear(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const stage = document.querySelector('app-stage')!;
+    const labels = Array.from(stage.querySelectorAll<HTMLElement>('.label'));
+    const values = labels.filter(
+      ({ className, textContent }) =>
+        /plum|teal|indigo|vermilion/.test(className) && /N|kip|lb/.test(textContent),
+    );
+    const wrong = values
+      .map(({ textContent }) => textContent)
+      .filter((text, i, all) => all.indexOf(text) < i)
+      .map((text) => `"${text}" stands twice`);
+    const canvas = stage.querySelector('canvas')!;
+    // A graphics card's picture cannot be read back
+    const pen = canvas.getContext('2d');
+    if (!pen) return wrong;
+    const at = canvas.getBoundingClientRect();
+    const ratio = canvas.width / at.width;
+    for (const label of labels) {
+      // What passes under these is covered by their ground
+      if (label.classList.contains('covers')) continue;
+      const { left, top, width, height } = label.getBoundingClientRect();
+      const { data } = pen.getImageData(
+        (left - at.left) * ratio,
+        (top - at.top) * ratio,
+        width * ratio,
+        height * ratio,
+      );
+      let ink = 0;
+      // Tints of areas are no ink: lines are much darker than the sheet
+      for (let i = 0; i < data.length; i += 4) if (data[i]! + data[i + 1]! + data[i + 2]! < 560) ink++;
+      const share = (4 * ink) / data.length;
+      if (share > 0.05) wrong.push(`"${label.textContent}" has ${(100 * share).toFixed(0)} % ink`);
+    }
+    return wrong;
+  });
+}
+
 /** The texts once they have come to rest. */
 async function atRest(page: Page): Promise<{ texts: Text[]; stage: Text }> {
   let before = '';
@@ -69,7 +108,7 @@ for (const [width, height, units, titles] of [
   [1280, 800, 'us', ['Slip shed', 'Quay arch']],
 ] as const)
   for (const title of titles)
-    test(`no text covers another or leaves the stage: ${title} at ${width} × ${height}, ${units}`, async ({
+    test(`no text covers another, leaves the stage, stands twice or has lines through it: ${title} at ${width} × ${height}, ${units}`, async ({
       page,
       app,
     }) => {
@@ -95,7 +134,7 @@ for (const [width, height, units, titles] of [
           await diagram.click();
           const texts = await atRest(page);
           seen += texts.texts.length;
-          for (const one of wrongWith(texts))
+          for (const one of [...wrongWith(texts), ...(await unclear(page))])
             wrong.push(`${alternative}, ${(await diagram.textContent())!.trim()}: ${one}`);
         }
       }

@@ -37,6 +37,29 @@ describe('labels', () => {
     expect(second!.top).not.toBe(92.5);
   });
 
+  it('say where lines pass under them, and are led to what they are read at where they stand apart', () => {
+    const wide = {
+      thinLines: [],
+      lines: [],
+      ink: [
+        [
+          [0, 100],
+          [400, 100],
+        ] as const,
+      ],
+    };
+    const [covered] = placeLabels([label('on it', [200, 100])], size, wide);
+    expect(covered!.covers).toBeTrue();
+    const [free] = placeLabels([label('off it', [200, 200])], size, wide);
+    expect(free!.covers).toBeFalse();
+    const read = { ...label('apart', [200, 60]), of: [200, 150] as const };
+    const [apart] = placeLabels([read], size);
+    expect(apart!.leader![1]).toEqual([200, 150]);
+    expect(apart!.leader![0][1]).toBeCloseTo(apart!.top + 15, 6);
+    const [near] = placeLabels([{ ...read, of: [200, 66] as const }], size);
+    expect(near!.leader).toBeUndefined();
+  });
+
   it('stand beside a line or a sign where there is room, and on it where there is none', () => {
     const wanted = label('319 kN·m', [200, 150]);
     const level: readonly [readonly [number, number], readonly [number, number]] = [

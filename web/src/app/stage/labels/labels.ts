@@ -38,6 +38,8 @@ export interface Surroundings {
   readonly lines?: readonly Line[];
   /** Lines that they may cover at little cost: of diagrams and loads. */
   readonly thinLines?: readonly Line[];
+  /** All lines that are drawn: none passes through a label. */
+  readonly ink?: readonly Line[];
 }
 
 /** How bad it is to cover a sign, a line or a thin line, and to stand a line's height away from the place that was wanted. */
@@ -130,8 +132,8 @@ function coverCost(box: Box, { signs = [], lines = [], thinLines = [] }: Surroun
   return cost;
 }
 
-const covers = (box: Box, { lines = [], thinLines = [] }: Surroundings): boolean =>
-  lines.some((line) => crosses(line, box)) || thinLines.some((line) => crosses(line, box));
+const covers = (box: Box, { lines = [], thinLines = [], ink = [] }: Surroundings): boolean =>
+  [lines, thinLines, ink].some((some) => some.some((line) => crosses(line, box)));
 
 /** A line from a label to where it is read, where that is more than a line of text away. */
 function leaderOf({ of: at }: StageLabel, { left, top, width, height }: Box): { leader?: Line } {

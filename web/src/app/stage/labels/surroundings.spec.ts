@@ -37,6 +37,15 @@ describe('what labels find on a sheet', () => {
     expect(surroundingsOf(sheet, [], [legend]).obstacles).toEqual([legend]);
   });
 
+  it('is every stroke that is drawn: a support’s lie round its node, a member’s between its ends', () => {
+    const { ink = [] } = surroundingsOf({ ...sheet, layers: ['supports'] }, []);
+    expect(ink.length).toBeGreaterThan(10);
+    const feet = [0, 22].map((x) => projected(sheet.view, sheet.size, [x, 0, 0]));
+    for (const point of ink.flat())
+      expect(Math.min(...feet.map(([x, y]) => Math.hypot(point[0] - x, point[1] - y)))).toBeLessThan(30);
+    expect(surroundingsOf({ ...sheet, layers: ['members'] }, []).ink!.length).toBe(4);
+  });
+
   it('leaves members out where they are too many to keep off', () => {
     const many = Array.from({ length: 500 }, (_, k) => `m${k}`);
     const dense = { ...scene, members: { ids: many, ends: new Float32Array(3000) } };

@@ -16,7 +16,8 @@ export function surroundingsOf(
     obstacles: [...dimensions.map(({ box }) => box), ...over],
     signs: sheet.layers.includes('supports') ? supportBoxes(sheet) : [],
     lines: [...dimensions.flatMap(({ lines }) => lines), ...memberLines(sheet)],
-    thinLines: inkLines(sheet),
+    thinLines: linesOn(sheet, thinLayers, mostThin),
+    ink: linesOn(sheet, layerNames, mostInk),
   };
 }
 
@@ -27,30 +28,41 @@ function memberLines({ scene, view, size }: Sheet): Line[] {
   return ids.map((_, m): Line => [at(6 * m), at(6 * m + 3)]);
 }
 
-/** Layers of thin lines, and how many strokes of them labels look at. */
+/** Layers of thin lines, and how many strokes of them labels keep off. */
 const thinLayers: readonly Layer[] = ['diagram', 'loads', 'deformed'];
 const mostThin = 1500;
+/** How many strokes a drawing may have so that what lies under labels is looked for. */
+const mostInk = 6000;
 
-/** Lines of diagrams, loads and the deformed shape, where they are few enough to keep off. */
-function inkLines({ scene, view, size, layers, scales, phase }: Sheet): Line[] {
-  const { strokes, strokeRanges } = scene.drawing;
-  const ranges = thinLayers
-    .filter((layer) => layers.includes(layer))
+/** Lines of layers as they lie on the sheet, px; none where they are more than `most`. */
+function linesOn(sheet: Sheet, wanted: readonly Layer[], most: number): Line[] {
+  const { strokes, strokeRanges } = sheet.scene.drawing;
+  const ranges = wanted
+    .filter((layer) => sheet.layers.includes(layer))
     .map((layer) => strokeRanges[layerNames.indexOf(layer)] ?? ([0, 0] as const));
-  if (ranges.reduce((sum, [from, to]) => sum + to - from, 0) > mostThin) return [];
-  const factors = [0, scales.diagram, scales.deformation * phase, scales.load];
-  const lines: Line[] = [];
-  for (const [from, to] of ranges)
-    for (let k = from; k < to; k++) {
-      const s = strokes.subarray(k * strokeSize, (k + 1) * strokeSize);
-      // Marks of px are small
-      if (s[strokeAt.mode]! > 0.5) continue;
-      const f = factors[s[strokeAt.scale]!]!;
-      const at = (i: number): Point =>
-        projected(view, size, [s[i]! + f * s[i + 3]!, s[i + 1]! + f * s[i + 4]!, s[i + 2]! + f * s[i + 5]!]);
-      lines.push([at(strokeAt.a), at(strokeAt.b)]);
-    }
-  return lines;
+  if (ranges.reduce((sum, [from, to]) => sum + to - from, 0) > most) return [];
+  return ranges.flatMap(([from, to]) =>
+    Array.from({ length: to - from }, (_, k) =>
+      lineOf(sheet, strokes.subarray((from + k) * strokeSize, (from + k + 1) * strokeSize)),
+    ),
+  );
+}
+
+/** A stroke on the sheet: its ends with their displacements, and offsets of px from them, or along and across it. */
+function lineOf({ view, size, scales, phase }: Sheet, s: Float32Array): Line {
+  const f = [0, scales.diagram, scales.deformation * phase, scales.load][s[strokeAt.scale]!]!;
+  const at = (i: number): Point =>
+    projected(view, size, [s[i]! + f * s[i + 3]!, s[i + 1]! + f * s[i + 4]!, s[i + 2]! + f * s[i + 5]!]);
+  const [a, b] = [at(strokeAt.a), at(strokeAt.b)];
+  const moved = (p: Point, i: number): Point => [p[0] + s[i]!, p[1] + s[i + 1]!];
+  if (s[strokeAt.mode]! < 0.5) return [moved(a, strokeAt.offsetA), moved(b, strokeAt.offsetB)];
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+  const [dx, dy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+  const along = (i: number): Point => [
+    a[0] + dx * s[i]! - dy * s[i + 1]!,
+    a[1] + dy * s[i]! + dx * s[i + 1]!,
+  ];
+  return [along(strokeAt.offsetA), along(strokeAt.offsetB)];
 }
 
 /** Boxes round the signs of supports: their strokes are marks of px about a node. */
