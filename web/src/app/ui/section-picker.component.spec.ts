@@ -37,6 +37,12 @@ describe('SectionPickerComponent', () => {
     fixture.destroy();
   });
 
+  it('opens at the section that is chosen, among those of its series', () => {
+    const names = options().map((one) => one.querySelector('strong')!.textContent);
+    expect(names.every((name) => name.startsWith('HEB'))).toBeTrue();
+    expect(document.querySelector('.row.active strong')!.textContent).toBe('HEB 300');
+  });
+
   it('finds by a part of a name, in any spelling, and takes a row that is pressed', async () => {
     await type('ipe30');
     expect(options()[0]!.querySelector('strong')?.textContent).toBe('IPE 300');

@@ -188,6 +188,8 @@ export class SectionPickerComponent {
   protected readonly open = signal(false);
   protected readonly text = signal('');
   protected readonly chosen = signal<string | undefined>(undefined);
+  /** The series that the list began with, until something is typed. */
+  private beganAt: string | undefined;
   protected readonly active = signal(0);
   /** Nothing is looked for while it is closed. */
   protected readonly found = computed(() =>
@@ -242,8 +244,24 @@ export class SectionPickerComponent {
     this.open.set(true);
     this.making.set(false);
     this.text.set('');
-    this.active.set(0);
-    setTimeout(() => this.search()?.nativeElement.focus());
+    this.showChosen();
+    setTimeout(() => {
+      this.search()?.nativeElement.focus();
+      this.scrollToActive();
+    });
+  }
+
+  /** Begins at the section that is chosen, among those of its series; what is typed is looked for in all. */
+  private showChosen(): void {
+    const entry = lookUpProfile(this.value());
+    this.chosen.set(entry?.series);
+    this.beganAt = entry?.series;
+    const at = this.found().profiles.findIndex(({ name }) => name === entry?.name);
+    this.active.set(at >= 0 && at < mostRows ? at : 0);
+  }
+
+  private scrollToActive(): void {
+    document.getElementById(`picker-${this.active()}`)?.scrollIntoView({ block: 'nearest' });
   }
 
   protected closed(): void {
@@ -252,6 +270,8 @@ export class SectionPickerComponent {
   }
 
   protected type(text: string): void {
+    if (this.chosen() === this.beganAt) this.chosen.set(undefined);
+    this.beganAt = undefined;
     this.text.set(text);
     this.active.set(0);
   }
@@ -272,7 +292,7 @@ export class SectionPickerComponent {
     if (to !== undefined) {
       event.preventDefault();
       this.active.set(Math.max(0, Math.min(last, to)));
-      document.getElementById(`picker-${this.active()}`)?.scrollIntoView({ block: 'nearest' });
+      this.scrollToActive();
     } else if (event.key === 'Enter') {
       event.preventDefault();
       const row = this.rows()[this.active()];
