@@ -187,8 +187,8 @@ export class DesignScreenComponent {
   /** What is pressed is selected; while a member is drawn, it begins or ends there. */
   protected picked({ of, ids, add }: Pressed): void {
     if (!this.drawing.active()) this.selection.pick(of, ids, add);
+    // Pressing beside the frame gives nothing up: Escape does
     else if (ids.length > 0) this.drawing.press();
-    else this.drawing.back();
   }
 
   /** Asks for the values at the place that is pointed at; one question at a time, the latest place last. */

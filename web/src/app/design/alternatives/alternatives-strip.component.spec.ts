@@ -30,6 +30,9 @@ describe('AlternativesStripComponent', () => {
     ]);
     expect(fixed!.querySelector('canvas')).not.toBeNull();
     expect(fixed!.textContent).toContain('reference');
+    // In a few words what makes it another one
+    expect(fixed!.querySelector('.differs')).toBeNull();
+    expect(hinged!.querySelector('.differs')!.textContent).toBe('bases pinned, apex hinged');
     expect(hinged!.querySelector('dd.over')!.textContent).toContain('over');
   });
 

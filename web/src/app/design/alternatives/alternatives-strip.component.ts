@@ -12,6 +12,7 @@ import {
 } from '@angular/core';
 import {
   decideFor,
+  differencesBetween,
   duplicateAlternative,
   fitView,
   insertAlternative,
@@ -72,6 +73,21 @@ export class AlternativesStripComponent {
     return points.length > 0 ? fitView(points, direction, thumbnail, edge) : undefined;
   });
 
+  /** What each alternative picks otherwise than the reference, in words. */
+  private readonly differs = computed((): ReadonlyMap<string, string> => {
+    const design = this.design();
+    const reference = design.alternatives.find(({ id }) => id === design.reference);
+    if (!reference) return new Map();
+    return new Map(
+      design.alternatives.map((one) => [
+        one.id,
+        differencesBetween(design, one, reference)
+          .map(({ title, own }) => `${title.toLowerCase()} ${own}`)
+          .join(', '),
+      ]),
+    );
+  });
+
   protected readonly cards = computed(() => {
     const { alternatives } = this.workspace.results();
     return this.design().alternatives.map((alternative) => {
@@ -92,6 +108,7 @@ export class AlternativesStripComponent {
           summary && !failed && summary.status !== 'pass' && summary.status !== 'beyond limits'
             ? statusWords[summary.status]
             : '',
+        differs: this.differs().get(alternative.id) ?? '',
         loud: summary !== undefined && isLoud(summary.status),
         problem: failed ? (summary!.problems[0]?.message ?? '') : '',
       };
