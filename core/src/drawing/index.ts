@@ -45,6 +45,7 @@ export {
   fadingLayers,
   fitView,
   projected,
+  projection,
   standardViews,
   viewAxes,
   type Depth,

@@ -30,18 +30,28 @@ export function viewAxes({ turn, tilt }: Pick<View, 'turn' | 'tilt'>): { right: 
   return { right: [c, s, 0], up: [-s * st, c * st, ct] };
 }
 
+/** What tells where points are on a sheet of that size, px from its top left corner. */
+export function projection(
+  view: View,
+  size: { width: number; height: number },
+): (p: Point) => readonly [number, number] {
+  const { right, up } = viewAxes(view);
+  const { centre, scale } = view;
+  return (p) => {
+    const [x, y, z] = [p[0] - centre[0], p[1] - centre[1], p[2] - centre[2]];
+    return [
+      size.width / 2 + (right[0] * x + right[1] * y + right[2] * z) * scale,
+      size.height / 2 - (up[0] * x + up[1] * y + up[2] * z) * scale,
+    ];
+  };
+}
+
 /** Where a point is on a sheet of that size, px from its top left corner. */
-export function projected(
+export const projected = (
   view: View,
   size: { width: number; height: number },
   p: Point,
-): readonly [number, number] {
-  const { right, up } = viewAxes(view);
-  const d = [p[0] - view.centre[0], p[1] - view.centre[1], p[2] - view.centre[2]] as const;
-  const x = right[0] * d[0] + right[1] * d[1] + right[2] * d[2];
-  const y = up[0] * d[0] + up[1] * d[1] + up[2] * d[2];
-  return [size.width / 2 + x * view.scale, size.height / 2 - y * view.scale];
-}
+): readonly [number, number] => projection(view, size)(p);
 
 /** How far parts of a drawing are from the reader: a unit vector to them, and where along it the nearest and the farthest are, m. */
 export interface Depth {

@@ -1,4 +1,4 @@
-import { layerNames, projected, strokeAt, strokeSize, type Layer } from '@hashira/core';
+import { layerNames, projected, projection, strokeAt, strokeSize, type Layer } from '@hashira/core';
 import type { Box, Line, Surroundings } from './labels';
 import type { PlacedDimension } from '../view/dimension-lines';
 import type { Point, Sheet } from '../types';
@@ -32,7 +32,7 @@ function memberLines({ scene, view, size }: Sheet): Line[] {
 const thinLayers: readonly Layer[] = ['diagram', 'loads', 'deformed'];
 const mostThin = 1500;
 /** How many strokes a drawing may have so that what lies under labels is looked for. */
-const mostInk = 6000;
+const mostInk = 4000;
 
 /** Lines of layers as they lie on the sheet, px; none where they are more than `most`. */
 function linesOn(sheet: Sheet, wanted: readonly Layer[], most: number): Line[] {
@@ -41,28 +41,36 @@ function linesOn(sheet: Sheet, wanted: readonly Layer[], most: number): Line[] {
     .filter((layer) => sheet.layers.includes(layer))
     .map((layer) => strokeRanges[layerNames.indexOf(layer)] ?? ([0, 0] as const));
   if (ranges.reduce((sum, [from, to]) => sum + to - from, 0) > most) return [];
-  return ranges.flatMap(([from, to]) =>
-    Array.from({ length: to - from }, (_, k) =>
-      lineOf(sheet, strokes.subarray((from + k) * strokeSize, (from + k + 1) * strokeSize)),
-    ),
-  );
+  const lineOf = lineReader(sheet);
+  const lines: Line[] = [];
+  for (const [from, to] of ranges)
+    for (let k = from; k < to; k++) lines.push(lineOf(strokes, k * strokeSize));
+  return lines;
 }
 
-/** A stroke on the sheet: its ends with their displacements, and offsets of px from them, or along and across it. */
-function lineOf({ view, size, scales, phase }: Sheet, s: Float32Array): Line {
-  const f = [0, scales.diagram, scales.deformation * phase, scales.load][s[strokeAt.scale]!]!;
-  const at = (i: number): Point =>
-    projected(view, size, [s[i]! + f * s[i + 3]!, s[i + 1]! + f * s[i + 4]!, s[i + 2]! + f * s[i + 5]!]);
-  const [a, b] = [at(strokeAt.a), at(strokeAt.b)];
-  const moved = (p: Point, i: number): Point => [p[0] + s[i]!, p[1] + s[i + 1]!];
-  if (s[strokeAt.mode]! < 0.5) return [moved(a, strokeAt.offsetA), moved(b, strokeAt.offsetB)];
-  const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
-  const [dx, dy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
-  const along = (i: number): Point => [
-    a[0] + dx * s[i]! - dy * s[i + 1]!,
-    a[1] + dy * s[i]! + dx * s[i + 1]!,
-  ];
-  return [along(strokeAt.offsetA), along(strokeAt.offsetB)];
+/** What reads a stroke as it lies on the sheet: its ends with their displacements, and offsets of px from them, or along and across it. */
+function lineReader({ view, size, scales, phase }: Sheet): (strokes: Float32Array, from: number) => Line {
+  const place = projection(view, size);
+  const factors = [0, scales.diagram, scales.deformation * phase, scales.load];
+  return (s, from) => {
+    const f = factors[s[from + strokeAt.scale]!]!;
+    const at = (i: number): Point =>
+      place([s[i]! + f * s[i + 3]!, s[i + 1]! + f * s[i + 4]!, s[i + 2]! + f * s[i + 5]!]);
+    const [a, b] = [at(from + strokeAt.a), at(from + strokeAt.b)];
+    const [p, q] = [from + strokeAt.offsetA, from + strokeAt.offsetB];
+    if (s[from + strokeAt.mode]! < 0.5)
+      return [
+        [a[0] + s[p]!, a[1] + s[p + 1]!],
+        [b[0] + s[q]!, b[1] + s[q + 1]!],
+      ];
+    const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+    const [dx, dy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+    const along = (i: number): Point => [
+      a[0] + dx * s[i]! - dy * s[i + 1]!,
+      a[1] + dy * s[i]! + dx * s[i + 1]!,
+    ];
+    return [along(p), along(q)];
+  };
 }
 
 /** Boxes round the signs of supports: their strokes are marks of px about a node. */
