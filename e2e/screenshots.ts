@@ -100,6 +100,7 @@ await page.keyboard.press('Enter');
 await page.getByRole('combobox', { name: 'Give a section', exact: true }).click();
 await page.getByRole('searchbox').fill('lightest HEA with Wpl,y above 1200 cm3');
 await page.keyboard.press('Enter');
+await page.getByRole('button', { name: 'HEA 300 for these alone', exact: true }).click();
 await calculated(page);
 await page.getByRole('button', { name: 'tables', exact: true }).click();
 await page.getByRole('tab', { name: 'Forces along members', exact: true }).click();

@@ -57,7 +57,7 @@ describe('the bar of a selection', () => {
     const valueOf = () => shown.design.parameters.find(({ name }) => name === 'column_section')!.value;
     const rules = shown.design.rules.length;
     await take('HEB 360');
-    expect(shown.text).toContain('have the parameter “Column section”');
+    expect(shown.text).toContain('left column: section from the parameter “Column section”');
     expect(valueOf()).toBe('HEB 300');
     await shown.press('change it to HEB 360');
     expect(valueOf()).toBe('HEB 360');
@@ -68,7 +68,7 @@ describe('the bar of a selection', () => {
     expect(shown.design.rules.at(-1)!.section).toBe('HEB 400');
     // Now the rule says it: nothing is asked
     await take('HEB 320');
-    expect(shown.text).not.toContain('have the parameter');
+    expect(shown.text).not.toContain('from the parameter');
     expect(shown.design.rules.at(-1)!.section).toBe('HEB 320');
   });
 });

@@ -60,7 +60,7 @@ import { FootBarComponent } from './foot-bar.component';
         <button type="button" class="plain clear" (click)="selection.clear()">clear</button>
         @if (asked(); as question) {
           <p class="question" role="alert">
-            <span>{{ question.title }} have the parameter “{{ question.parameter.title }}”.</span>
+            <span>{{ question.title }}: section from the parameter “{{ question.parameter.title }}”.</span>
             <button type="button" class="plain clear" (click)="answer('parameter')">
               change it to {{ question.section }}
             </button>
