@@ -74,8 +74,8 @@ function optionOf(design: Design, choice: string, id: string): Option | undefine
 }
 
 /**
- * Records into an option what was changed from `withOption` of the design, or from another design that shows it, to `after`: parameter values, fields of steps and rules, steps
- * and rules added; what was removed is switched off. Everything else that was changed is changed in the design.
+ * Records into an option what was changed from `withOption` of the design, or from another design that shows it, to `after`: parameter
+ * values, fields of steps and rules, steps and rules added; what was removed is switched off. Everything else that was changed is changed in the design.
  */
 export function recordIntoOption(
   design: Design,
@@ -153,19 +153,27 @@ function cleaned({ parameters, steps, rules }: Changes): Changes {
   };
 }
 
+/** Id of the choice whose options are of one alternative each, where it is free, and of its option without changes. */
+export const ownChoice = 'alone';
+export const ofNone = 'of-none';
+
+/** Whether a choice holds what single alternatives have alone: a choice of people's own may be called alike. */
+export const isOwnChoice = ({ id, options }: Choice): boolean =>
+  id.startsWith(ownChoice) && options[0]?.id === ofNone;
+
 /** Most alternatives of a design. */
 const mostAlternatives = 200;
 
-/** Adds an alternative for each combination of options that none of the alternatives picks yet. */
-export function addAllCombinations(design: Design, choices = design.choices.map(({ id }) => id)): Design {
-  const chosen = design.choices.filter(({ id }) => choices.includes(id));
+/** Adds an alternative for each combination of options that none of the alternatives picks yet; what one has alone is combined with nothing. */
+export function addAllCombinations(design: Design): Design {
+  const chosen = design.choices.filter((choice) => !isOwnChoice(choice));
   const picksOf = chosen.reduce<Record<string, string>[]>(
     (sets, choice) =>
       sets.flatMap((picks) => choice.options.map((option) => ({ ...picks, [choice.id]: option.id }))),
     [{}],
   );
   const key = (picks: Record<string, string>) =>
-    design.choices.map(({ id, options }) => ownValue(picks, id) ?? options[0]!.id).join('|');
+    chosen.map(({ id, options }) => ownValue(picks, id) ?? options[0]!.id).join('|');
   const known = new Set(design.alternatives.map(({ picks }) => key(picks)));
   let result = design;
   for (const picks of picksOf) {

@@ -3,6 +3,7 @@ import { validateDesign } from '../document/read.js';
 import type { Design, Rule } from '../document/types.js';
 import { slipShed } from '../testing/designs.js';
 import {
+  addAllCombinations,
   addChoice,
   addRule,
   changeShown,
@@ -102,5 +103,17 @@ describe('what an alternative shows', () => {
     ]);
     expect(other.rules).toEqual(shed.rules);
     expect(isValid(other)).toBeTrue();
+    // What one has alone is combined with nothing
+    const combined = (design: Design) => addAllCombinations(design).alternatives.length;
+    expect(combined(other)).toBe(combined(shed));
+  });
+
+  it('leaves a choice that people called Alone as it is', () => {
+    const options = [{ id: 'as-it-is', title: 'as it is', changes: {} }];
+    const named = addChoice(shed, { id: 'alone', title: 'Alone', options });
+    const changed = alone('pinned', (design) => setRule(design, 'bases', { support: 'roller' }), named);
+    expect(changed.choices.find(({ id }) => id === 'alone')!.options).toEqual(options);
+    expect(ruleIn(changed, 'pinned', 'bases')!.support).toBe('roller');
+    expect(ruleIn(changed, 'three-hinges', 'bases')!.support).toBe('pinned');
   });
 });

@@ -1,6 +1,6 @@
 import { applyChanges, pickedOption } from '../document/alternatives.js';
 import type { Alternative, Changes, Choice, Design, Option, Patch } from '../document/types.js';
-import { recordIntoOption, setOptionChanges } from './choices.js';
+import { isOwnChoice, ofNone, ownChoice, recordIntoOption, setOptionChanges } from './choices.js';
 import { freeId } from './ids.js';
 import { withFields } from './lists.js';
 import { withoutPatches } from './patches.js';
@@ -78,24 +78,25 @@ export function changeShownAlone(design: Design, alternative: Alternative, after
   return recordIntoOption(ready, given, { choice, option }, shown);
 }
 
-const ownChoice = 'alone';
-
 /** The design with a choice whose options are of one alternative each, the last of all so that it wins. */
 function withOwnOption(
   design: Design,
   { id, title }: Alternative,
 ): { design: Design; choice: string; option: string } {
-  const known = design.choices.find((one) => one.id === ownChoice);
+  const known = design.choices.find(isOwnChoice);
   const base: Choice = known ?? {
-    id: ownChoice,
+    id: freeId(
+      ownChoice,
+      design.choices.map((one) => one.id),
+    ),
     title: 'Alone',
-    options: [{ id: 'none', title: 'as the design', changes: {} }],
+    options: [{ id: ofNone, title: 'as the design', changes: {} }],
   };
-  const picked = design.alternatives.find((one) => one.id === id)?.picks[ownChoice];
+  const picked = design.alternatives.find((one) => one.id === id)?.picks[base.id];
   const isOwn =
     picked !== undefined &&
     picked !== base.options[0]!.id &&
-    !design.alternatives.some((one) => one.id !== id && one.picks[ownChoice] === picked);
+    !design.alternatives.some((one) => one.id !== id && one.picks[base.id] === picked);
   const option = isOwn
     ? picked
     : freeId(
@@ -105,13 +106,13 @@ function withOwnOption(
       );
   const options = isOwn ? base.options : [...base.options, { id: option, title, changes: {} }];
   return {
-    choice: ownChoice,
+    choice: base.id,
     option,
     design: {
       ...design,
-      choices: [...design.choices.filter((one) => one.id !== ownChoice), { ...base, options }],
+      choices: [...design.choices.filter((one) => one.id !== base.id), { ...base, options }],
       alternatives: design.alternatives.map((one) =>
-        one.id === id ? { ...one, picks: { ...one.picks, [ownChoice]: option } } : one,
+        one.id === id ? { ...one, picks: { ...one.picks, [base.id]: option } } : one,
       ),
     },
   };

@@ -353,7 +353,7 @@ export class DesignScreenComponent {
 }
 
 /** A step that is previewed has members, signs on them, and floors. */
-const previewLayers: readonly Layer[] = ['diagram', 'members', 'hinges'];
+const previewLayers: readonly Layer[] = ['axes', 'members', 'hinges'];
 
 const planeForces = ['N', 'Vz', 'My'] as const;
 const planeNames = { N: 'N', Vz: 'V', My: 'M' } as const;

@@ -114,15 +114,15 @@ export class DesignWorkspace {
     const seen = this.shownOf(before);
     const after = change(seen);
     if (after === seen) return before;
+    const names = ({ parameters }: Design) => parameters.map(({ name }) => name).join(' ');
+    // Names are the whole design's, and so is all that uses them
+    if (names(after) !== names(before)) return change(before);
     if (!into) {
       const alternative = this.selectedAlternative(before);
       return this.scope() === 'one'
         ? changeShownAlone(before, alternative, after)
         : changeShown(before, alternative, after);
     }
-    const names = ({ parameters }: Design) => parameters.map(({ name }) => name).join(' ');
-    // Names are the whole design's, and so is all that uses them
-    if (names(after) !== names(before)) return change(before);
     return recordIntoOption(before, after, into);
   }
 

@@ -58,7 +58,7 @@ import { FootBarComponent } from './foot-bar.component';
           <button type="button" class="plain clear" (click)="openSheet()">its sheet</button>
         }
         <button type="button" class="plain clear" (click)="selection.clear()">clear</button>
-        @if (asked(); as question) {
+        @if (question(); as question) {
           <p class="question" role="alert">
             <span>{{ question.title }}: section from the parameter “{{ question.parameter.title }}”.</span>
             <button type="button" class="plain clear" (click)="answer('parameter')">
@@ -110,6 +110,7 @@ export class SelectionBarComponent {
   /** A section that was given to members which have one from a parameter. */
   protected readonly asked = signal<
     | {
+        readonly of: object;
         readonly title: string;
         readonly parameter: Parameter;
         readonly section: string;
@@ -141,19 +142,26 @@ export class SelectionBarComponent {
     if (kind && design) this.give(kind.initial(design));
   }
 
+  /** Another selection is not what was asked of. */
+  protected readonly question = computed(() => {
+    const asked = this.asked();
+    return asked?.of === this.selection.selected() ? asked : undefined;
+  });
+
   /** Asks first where the selected members have their section from a parameter, which others may have too. */
   protected async giveSection(section: string, made: readonly OwnSection[] = []): Promise<void> {
     const design = this.workspace.edited();
-    const { ids } = this.selection.selected();
+    const of = this.selection.selected();
     const { title } = this.selection.proposal() ?? {};
     if (!design || title === undefined) return;
-    const parameter = await this.parameterOf(design, ids);
-    if (parameter) this.asked.set({ title, parameter, section, made });
+    const parameter = await this.parameterOf(design, of.ids);
+    if (of !== this.selection.selected()) return;
+    if (parameter) this.asked.set({ of, title, parameter, section, made });
     else this.give({ section }, made);
   }
 
   protected answer(how: 'parameter' | 'rule'): void {
-    const question = this.asked();
+    const question = this.question();
     this.asked.set(undefined);
     if (!question) return;
     const { section, made, parameter } = question;

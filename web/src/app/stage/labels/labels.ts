@@ -147,6 +147,9 @@ function leaderOf({ of: at }: StageLabel, { left, top, width, height }: Box): { 
 
 /** Whether a line passes through a box (Liang and Barsky 1984). */
 function crosses([[x0, y0], [x1, y1]]: Line, { left, top, width, height }: Box): boolean {
+  // Most lines lie wholly to one side
+  if (Math.max(x0, x1) < left || Math.min(x0, x1) > left + width) return false;
+  if (Math.max(y0, y1) < top || Math.min(y0, y1) > top + height) return false;
   let enter = 0;
   let leave = 1;
   for (const [start, change, low, high] of [
