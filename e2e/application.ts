@@ -120,7 +120,9 @@ export async function calculated(page: Page, timeout = 60_000): Promise<void> {
   // What was just typed is on the page with the next picture
   await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn))));
   // A page that has just been opened says nothing before its first numbers
-  await expect(page.locator('app-alternatives-strip dd').first()).toHaveText(/\d/, { timeout });
+  await expect(page.locator('app-alternatives-strip dd:not(.difference)').first()).toHaveText(/\d/, {
+    timeout,
+  });
   await expect(page.getByText('calculating…')).toHaveCount(0, { timeout });
   // Checks and stability come after the forces
   await expect(page.locator('app-alternatives-strip dd', { hasText: '…' })).toHaveCount(0, { timeout });
@@ -140,7 +142,7 @@ export function card(page: Page, title: string): Locator {
 
 /** The three numbers of every card, as texts. */
 export function cardNumbers(page: Page): Promise<string[]> {
-  return page.locator('app-alternatives-strip dd').allInnerTexts();
+  return page.locator('app-alternatives-strip dd:not(.difference)').allInnerTexts();
 }
 
 /** Types into the field of a parameter. */
@@ -164,6 +166,10 @@ export async function choose(page: Page, list: string, option: string | RegExp):
   // A list that is pressed again while it closes would stay closed
   await expect(page.getByRole('listbox')).toHaveCount(0);
 }
+
+/** Chooses what the table under the stage tells. */
+export const tellTable = (page: Page, title: string): Promise<void> =>
+  choose(page, 'What the table tells', title);
 
 /** The row of a section in the open list of all sections. */
 export function sectionRow(page: Page, name: string): Locator {

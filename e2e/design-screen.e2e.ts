@@ -65,9 +65,11 @@ test('dragging a slider moves the numbers of every alternative before the pointe
 test('a typed value, a bare number and a formula rebuild the frame', async ({ page, app }) => {
   await openSlipShed(page, app);
   await typeParameter(page, 'span', '24 m');
-  await expect(page.getByRole('button', { name: 'span 24 m, press to type', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Span 24 m, press to type', exact: true })).toBeVisible();
   await typeParameter(page, 'eaves', '7.5');
-  await expect(page.getByRole('button', { name: 'eaves 7.5 m, press to type', exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: 'Eaves height 7.5 m, press to type', exact: true }),
+  ).toBeVisible();
   await typeParameter(page, 'eaves', 'span / 4');
   await expect(page.locator('#p-eaves')).toHaveValue(/^6\sm$/);
   await typeParameter(page, 'span', '28 m');
@@ -87,11 +89,11 @@ test('line loads and sections change the figures', async ({ page, app }) => {
 
 test('dimension lines are live: press and type, or drag', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByRole('button', { name: 'span 22 m, press to type', exact: true }).click();
-  const field = page.getByRole('textbox', { name: 'span', exact: true });
+  await page.getByRole('button', { name: 'Span 22 m, press to type', exact: true }).click();
+  const field = page.locator('app-dimension-label').getByRole('textbox', { name: 'Span', exact: true });
   await field.fill('20 m');
   await field.press('Enter');
-  const label = page.getByRole('button', { name: 'span 20 m, press to type', exact: true });
+  const label = page.getByRole('button', { name: 'Span 20 m, press to type', exact: true });
   await expect(label).toBeVisible();
   const box = (await label.boundingBox())!;
   await page.mouse.move(box.x + 10, box.y + 8);
@@ -105,7 +107,7 @@ test('dimension lines are live: press and type, or drag', async ({ page, app }) 
 
 test('the stage shows diagrams with values, reactions, and says which loads', async ({ page, app }) => {
   await openSlipShed(page, app);
-  const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
+  const stage = page.getByRole('application', { name: 'Fixed bases, stage', exact: true });
   await expect(stage.locator('.label.plum').first()).toContainText('kN·m');
   await expect(stage.locator('.label.moss', { hasText: '133 kN' })).toHaveCount(2);
   await expect(page.locator('.caption')).toContainText('U1 Snow leading');
@@ -150,11 +152,11 @@ test('the deformed shape is scaled by itself, 1:1 or as typed, and moves', async
 
 test('hovering a member reads the values there; the keyboard does the same', async ({ page, app }) => {
   await openSlipShed(page, app);
-  const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
+  const stage = page.getByRole('application', { name: 'Fixed bases, stage', exact: true });
   const box = (await stage.boundingBox())!;
   // The left column stands above the left end of the span's dimension line
-  const span = (await page.getByRole('button', { name: /^span/ }).boundingBox())!;
-  const eaves = (await page.getByRole('button', { name: /^eaves/ }).boundingBox())!;
+  const span = (await page.getByRole('button', { name: /^Span \d/ }).boundingBox())!;
+  const eaves = (await page.getByRole('button', { name: /^Eaves height \d/ }).boundingBox())!;
   let found = false;
   for (let x = eaves.x + 60; x < span.x && !found; x += 6) {
     await page.mouse.move(x, eaves.y + eaves.height / 2);
@@ -171,9 +173,9 @@ test('hovering a member reads the values there; the keyboard does the same', asy
 
 test('zoom, pan and fit', async ({ page, app }) => {
   await openSlipShed(page, app);
-  const span = page.getByRole('button', { name: /^span/ });
+  const span = page.getByRole('button', { name: /^Span \d/ });
   const start = (await span.boundingBox())!;
-  const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
+  const stage = page.getByRole('application', { name: 'Fixed bases, stage', exact: true });
   const box = (await stage.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + 60);
   await page.mouse.down();

@@ -1,10 +1,11 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { calculated, chooseOf, sectionRow, type Application } from './application.js';
+import { calculated, type Application } from './application.js';
+import { chooseByKeys, pressKey, sectionByKeys, selectByKeys } from './keys.js';
 
 /** Fields by their labels, with what is typed or chosen there. */
 export type Entries = Readonly<Record<string, string>>;
 
-/** A designer before the screen: what they do to make a design, in their words. */
+/** A designer before the screen, without a mouse: what they do to make a design, in their words. */
 export class Designer {
   constructor(
     readonly page: Page,
@@ -16,20 +17,17 @@ export class Designer {
   /** Begins a new design from a starting point. */
   async begin(from: string): Promise<void> {
     await this.page.goto(`${this.app.url}/designs/new`);
-    await this.page
-      .locator('.card')
-      .filter({ has: this.page.getByText(from, { exact: true }) })
-      .click();
+    await pressKey(this.page.locator('.card').filter({ has: this.page.getByText(from, { exact: true }) }));
     await calculated(this.page, 60_000);
     // A beam begins on its bench
     if (this.page.url().includes('/members')) {
-      await this.page.getByRole('link', { name: 'Design', exact: true }).click();
+      await pressKey(this.page.getByRole('link', { name: 'Design', exact: true }));
       await this.page.locator('app-design-screen').waitFor();
     }
   }
 
   async leaf(name: 'Parameters' | 'Recipe' | 'Rules' | 'Loads' | 'Choices'): Promise<void> {
-    await this.page.getByRole('tab', { name, exact: true }).click();
+    await pressKey(this.page.getByRole('tab', { name, exact: true }));
   }
 
   /** Fills fields within a part of the screen: lists are chosen from, boxes ticked by "yes", the rest is typed. */
@@ -38,8 +36,10 @@ export class Designer {
       const field = within.getByLabel(label, { exact: true });
       const kind = await field.evaluate((one) => `${one.tagName} ${(one as HTMLInputElement).type}`);
       if (kind.startsWith('SELECT')) await field.selectOption({ label: text });
-      else if (kind === 'INPUT checkbox') await field.setChecked(text === 'yes');
-      else {
+      else if (kind.startsWith('SPAN')) await pressKey(field.getByRole('radio', { name: text, exact: true }));
+      else if (kind === 'INPUT checkbox') {
+        if ((await field.isChecked()) !== (text === 'yes')) await pressKey(field);
+      } else {
         await field.fill(text);
         await field.press('Enter');
         await field.blur();
@@ -58,8 +58,9 @@ export class Designer {
   /** Adds a step from its card, set as said, after it was seen on the stage. */
   async step(card: string, entries: Entries = {}): Promise<void> {
     await this.leaf('Recipe');
-    if ((await this.page.locator('app-new-step').count()) === 0) await this.page.getByText('+ step').click();
-    await this.page.locator('app-new-step').getByRole('button', { name: card, exact: true }).click();
+    if ((await this.page.locator('app-new-step').count()) === 0)
+      await pressKey(this.page.getByText('+ step'));
+    await pressKey(this.page.locator('app-new-step').getByRole('button', { name: card, exact: true }));
     const draft = this.page.locator('app-new-step .draft');
     await this.fill(draft, entries);
     await expect(draft.getByRole('alert')).toHaveCount(0);
@@ -73,34 +74,33 @@ export class Designer {
     await this.leaf('Recipe');
     const row = this.page.locator('app-recipe-leaf section.step').filter({ hasText: step });
     const title = row.locator('.title');
-    if ((await title.getAttribute('aria-expanded')) !== 'true') await title.click();
+    if ((await title.getAttribute('aria-expanded')) !== 'true') await pressKey(title);
     await this.fill(row.locator('.fields'), entries);
   }
 
   /** Adds a rule for what a condition selects. */
   async rule(gives: string, condition: string, entries: Entries = {}): Promise<void> {
     await this.leaf('Rules');
-    await chooseOf(this.page, 'Add a rule that gives', gives);
+    await chooseByKeys(this.page, 'Add a rule that gives', gives);
     await this.newRule(condition, entries);
   }
 
   /** Takes a section from the library for the rule that is open. */
-  async section(name: string): Promise<void> {
-    await this.page.locator('app-rules-leaf .fields app-section-picker button').click();
-    await this.page.getByRole('searchbox').fill(name);
-    await sectionRow(this.page, name).click();
+  section(name: string): Promise<void> {
+    const opener = this.page.locator('app-rules-leaf .fields app-section-picker button');
+    return sectionByKeys(this.page, opener, name);
   }
 
   /** Adds a load case. */
   async loadCase(category: string): Promise<void> {
     await this.leaf('Loads');
-    await chooseOf(this.page, 'Add a load case', category);
+    await chooseByKeys(this.page, 'Add a load case', category);
   }
 
   /** Adds a load to the case that is shown. */
   async load(kind: string, condition: string, entries: Entries): Promise<void> {
     await this.leaf('Loads');
-    await chooseOf(this.page, 'Add a load', kind);
+    await chooseByKeys(this.page, 'Add a load', kind);
     await this.newRule(condition, entries);
   }
 
@@ -117,7 +117,7 @@ export class Designer {
 
   /** Text that is pressed and typed over. */
   private async type(within: Locator, text: string): Promise<void> {
-    await within.getByRole('button').first().click();
+    await pressKey(within.getByRole('button').first());
     const field = within.locator('input');
     await field.fill(text);
     await field.press('Enter');
@@ -126,69 +126,79 @@ export class Designer {
   /** Chooses what is shown. */
   async show(result: string): Promise<void> {
     await this.leaf('Loads');
-    await this.page.locator('app-loads-leaf .head').filter({ hasText: result }).first().click();
+    await pressKey(this.page.locator('app-loads-leaf .head').filter({ hasText: result }).first());
   }
 
   /** Rows of a table under the stage, as texts. */
   async table(title: string): Promise<string[]> {
     const tables = this.page.locator('app-result-tables');
     if ((await tables.count()) === 0)
-      await this.page.getByRole('button', { name: 'tables', exact: true }).click();
-    await tables.getByRole('tab', { name: title }).click();
+      await pressKey(this.page.getByRole('button', { name: 'tables', exact: true }));
+    await selectByKeys(this.page, 'What the table tells', title);
     await expect(tables.locator('[aria-busy]')).toHaveAttribute('aria-busy', 'false');
     await expect(tables.locator('tbody tr').first()).not.toContainText('No numbers');
     return (await tables.locator('tbody tr').allInnerTexts()).map((row) => row.replace(/\s+/g, ' ').trim());
   }
 
-  /** The greatest magnitude in a column of a table, in the unit that it is shown in. */
-  async greatest(title: string, column: string): Promise<number> {
+  /** Numbers of a table by row: those that go left, down, against an axis or anticlockwise, and compression, below zero. */
+  async numbers(title: string): Promise<number[][]> {
     await this.table(title);
-    const tables = this.page.locator('app-result-tables');
-    const head = tables.getByRole('columnheader', { name: new RegExp(`^${column}\\b`) });
-    const k = await head.evaluate((cell) => Array.from(cell.parentElement!.children).indexOf(cell));
-    const values: number[] = [];
-    for (let way = 0; way < 2; way++) {
-      await head.click();
-      const cell = tables.locator('tbody tr').first().locator('td').nth(k);
-      values.push(Math.abs(Number((await cell.innerText()).replaceAll('−', '-'))));
-    }
-    return Math.max(...values);
+    // All at once: rows come and go while the design is calculated
+    const texts = await this.page
+      .locator('app-result-tables tbody tr')
+      .evaluateAll((rows) =>
+        rows.map((row) =>
+          Array.from(row.querySelectorAll<HTMLElement>('td.number'), (cell) => cell.innerText.trim()),
+        ),
+      );
+    return texts.map((cells) =>
+      cells.map((text) => {
+        const value = Number.parseFloat(text.replaceAll('−', '-'));
+        return /left|down|against|anticlockwise|compression/.test(text) ? -value : value;
+      }),
+    );
+  }
+
+  /** The greatest magnitude of a force of members, in the unit that it is shown in. */
+  async greatest(column: 'N' | 'V' | 'M'): Promise<number> {
+    const rows = await this.numbers('What members carry at most');
+    return Math.max(...rows.map((row) => Math.abs(row['NVM'.indexOf(column)]!)));
   }
 
   /** Takes away a rule. */
   async dropRule(title: string): Promise<void> {
     await this.leaf('Rules');
     const rule = this.page.locator('app-rules-leaf .rule').filter({ hasText: title }).first();
-    if ((await rule.locator('.fields').count()) === 0) await rule.locator('.head').click();
-    await rule.getByRole('button', { name: 'remove', exact: true }).click();
+    if ((await rule.locator('.fields').count()) === 0) await pressKey(rule.locator('.head'));
+    await pressKey(rule.getByRole('button', { name: 'remove', exact: true }));
   }
 
   /** Records what is done into a new option of a choice. */
   async option(title: string, act: () => Promise<void>): Promise<void> {
     await this.leaf('Choices');
     const leaf = this.page.locator('app-choices-leaf');
-    await leaf.getByRole('button', { name: '+ option', exact: true }).last().click();
-    await leaf.locator('.detail').getByRole('button').first().click();
+    await pressKey(leaf.getByRole('button', { name: '+ option', exact: true }).last());
+    await pressKey(leaf.locator('.detail').getByRole('button').first());
     const field = leaf.locator('.detail input');
     await field.fill(title);
     await field.press('Enter');
-    await leaf.getByRole('button', { name: 'record changes into this option', exact: true }).click();
+    await pressKey(leaf.getByRole('button', { name: 'record changes into this option', exact: true }));
     await act();
     await this.leaf('Choices');
-    await leaf.locator('.option', { hasText: title }).click();
-    await leaf.getByRole('button', { name: 'end recording', exact: true }).click();
+    await pressKey(leaf.locator('.option', { hasText: title }));
+    await pressKey(leaf.getByRole('button', { name: 'end recording', exact: true }));
   }
 
   /** Calculates in first order, which is quick, with other settings as said. */
   async firstOrder(entries: Entries = {}): Promise<void> {
-    await this.page.getByText('how it is calculated').click();
+    await pressKey(this.page.getByText('how it is calculated'));
     await this.fill(this.page.locator('app-settings'), { order: '1', imperfections: 'no', ...entries });
-    await this.page.getByText('how it is calculated').click();
+    await pressKey(this.page.getByText('how it is calculated'));
   }
 
   /** Picks an alternative in the strip. */
   async alternative(title: string): Promise<void> {
-    await this.page.getByRole('radio', { name: title, exact: true }).click();
+    await pressKey(this.page.getByRole('radio', { name: title, exact: true }));
   }
 
   /** Numbers are on the screen, and no problem. */

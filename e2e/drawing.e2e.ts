@@ -40,6 +40,58 @@ test('a member is drawn from a third of a column to the other corner, and stays 
   await expect(page.locator('app-stage [role=alert]')).toHaveCount(0);
 });
 
+test('a frame is drawn from nothing: typed, pressed on the sheet, and attached to what stands there', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.url}/designs/new`);
+  await page.getByRole('button', { name: /^Empty sheet, plane/ }).click();
+  await page.getByRole('button', { name: 'draw', exact: true }).click();
+  const words = page.getByRole('status', { name: 'Drawing', exact: true });
+  const type = async (text: string) => {
+    await words.getByRole('textbox').fill(text);
+    await words.getByRole('textbox').press('Enter');
+  };
+  await type('0, 0');
+  await expect(words).toContainText('A member from 0 m, 0 m to');
+  await expect(
+    words.getByRole('textbox', { name: 'Length or coordinates of the end', exact: true }),
+  ).toBeFocused();
+  await type('0, 4');
+  // IPE 200 has 22.4 kg/m (EN 10365)
+  await expect(ledgerValue(page, 'Steel mass')).toHaveText(/8\d(\.\d+)?\skg/);
+  // From the column's head to a place beside the frame, which is a multiple of half a metre
+  const box = (await page.locator('app-stage').boundingBox())!;
+  await page.locator('app-stage').focus();
+  for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
+  await expect(words).toContainText('begins at point 2');
+  await page.keyboard.press('Enter');
+  await expect(words).toContainText('A member from point 2 to');
+  await page.mouse.move(box.x + box.width * 0.8, box.y + box.height * 0.5);
+  await expect(words).toContainText(/to x \d+(\.5)? m, z -?\d+(\.5)? m/);
+  // Escape gives the beginning up, and draws nothing to where the pointer happens to be
+  await page.keyboard.press('Escape');
+  await expect(words).toContainText('A member begins at');
+  await expect(ledgerValue(page, 'Steel mass')).toHaveText(/8\d(\.\d+)?\skg/);
+  await page.keyboard.press('PageDown');
+  await expect(words).toContainText('begins at point 1');
+  await page.keyboard.press('Enter');
+  await expect(words).toContainText('A member from point 1 to');
+  await page.mouse.move(box.x + box.width * 0.8, box.y + box.height * 0.45);
+  await expect(words).toContainText(/to x \d+(\.5)? m/);
+  const reach = Number(/to x ([\d.]+) m/.exec(await words.innerText())![1]);
+  expect(reach).toBeGreaterThan(0.5);
+  await page.mouse.down();
+  await page.mouse.up();
+  // What nothing holds and nothing loads is no error: it vibrates
+  await expect(ledgerValue(page, 'Steel mass')).not.toHaveText(/8\d(\.\d+)?\skg/);
+  await page.getByRole('button', { name: 'stop drawing', exact: true }).click();
+  await expect(page.locator('app-stage')).not.toContainText('Not calculated');
+  await expect(page.locator('app-legend')).toContainText('a free body; its motions as a whole are left out');
+  await page.getByRole('tab', { name: 'Recipe', exact: true }).click();
+  await expect(page.locator('app-recipe-leaf section.step')).toHaveCount(2);
+});
+
 test('points of a line are dragged, moved by keys, added and removed on the stage, each undone by one press', async ({
   page,
   app,

@@ -97,8 +97,8 @@ test('beyond this machine the server asks for its key', async ({ page, app }) =>
 
 test('a dimension is typed over on the stage', async ({ page, app }) => {
   await openSlipShed(page, app);
-  await page.getByRole('button', { name: /^span .* press to type$/ }).click();
-  const field = page.getByRole('textbox', { name: 'span', exact: true });
+  await page.getByRole('button', { name: /^Span .* press to type$/ }).click();
+  const field = page.locator('app-dimension-label').getByRole('textbox', { name: 'Span', exact: true });
   await field.fill('21 m');
   await field.press('Enter');
   await expect(page.locator('#p-span')).toHaveValue(/^21\sm$/);

@@ -40,7 +40,7 @@ export async function reachesAll(page: Page): Promise<void> {
   // What is at the bar's far end is scrolled to
   await page.getByLabel('deformed', { exact: true }).check();
   await page.getByRole('button', { name: 'tables', exact: true }).click();
-  await expect(page.getByRole('tab', { name: 'Displacements', exact: true })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'What the table tells', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'tables', exact: true }).click();
   await page.getByRole('link', { name: 'Comparison', exact: true }).click();
   const table = page.getByRole('row', { name: /Apex deflection/ });

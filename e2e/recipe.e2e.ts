@@ -103,7 +103,7 @@ test('a step is dragged to another place, and drawing is finished by a typed len
   await expect.poll(titles).toEqual([...before.slice(1), before[0]]);
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await page.getByRole('button', { name: 'draw', exact: true }).click();
-  const stage = page.getByRole('group', { name: 'Fixed bases, stage', exact: true });
+  const stage = page.getByRole('application', { name: 'Fixed bases, stage', exact: true });
   await stage.focus();
   for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
   await expect(page.locator('app-draw-member-bar')).toContainText('1/2 of left column');

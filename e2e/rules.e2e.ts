@@ -11,7 +11,7 @@ test('what is selected on the stage gets a section by the shortest condition, un
   await page.keyboard.press('Enter');
   const bar = page.getByRole('region', { name: 'Selection', exact: true });
   await expect(bar).toContainText('left column');
-  await expect(bar).toContainText('role == "column" and side == "left"');
+  await expect(bar).toContainText('columns on the left');
   // The other column beside it: now the role is enough
   await page.locator('app-stage').focus();
   const read = page.locator('app-stage .readout strong');
@@ -23,7 +23,13 @@ test('what is selected on the stage gets a section by the shortest condition, un
   }
   await page.keyboard.press('Shift+Enter');
   await expect(bar).toContainText('2 members');
-  await expect(bar).toContainText('where role == "column"');
+  await expect(bar).toContainText('columns');
+  // One of them alone, and by one press all of its kind again
+  await page.keyboard.press('Enter');
+  await expect(bar).toContainText('right column');
+  await bar.getByRole('button', { name: 'all …', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'columns (2)', exact: true }).click();
+  await expect(bar).toContainText('2 members');
   await page.getByRole('combobox', { name: 'Give a section', exact: true }).click();
   await page.getByRole('searchbox').fill('lightest HEA with Wpl,y above 1200 cm3');
   await page.keyboard.press('Enter');
@@ -79,7 +85,7 @@ test('a box takes members in, a typed condition selects, and nodes get a load of
   await page.keyboard.press('Enter');
   await expect(draft).toContainText('It would be given to 1 node.');
   await draft.getByLabel('load case', { exact: true }).selectOption('S');
-  await draft.getByLabel('force x, y, z', { exact: true }).fill('0 kN, 0 kN, -40 kN');
+  await draft.getByLabel('force', { exact: true }).fill('0 kN, 0 kN, -40 kN');
   await page.keyboard.press('Enter');
   await draft.getByRole('button', { name: 'Add the rule', exact: true }).click();
   await calculated(page);

@@ -3,7 +3,7 @@ import { chromium, type Page } from '@playwright/test';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { Application, calculated, choose } from './application.js';
+import { Application, calculated, choose, tellTable } from './application.js';
 import config from './playwright.config.js';
 
 const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
@@ -103,7 +103,7 @@ await page.keyboard.press('Enter');
 await page.getByRole('button', { name: 'HEA 300 for these alone', exact: true }).click();
 await calculated(page);
 await page.getByRole('button', { name: 'tables', exact: true }).click();
-await page.getByRole('tab', { name: 'Forces along members', exact: true }).click();
+await tellTable(page, 'What members carry at most');
 await picture('rules');
 
 await page.getByRole('link', { name: 'Hashira', exact: true }).click();

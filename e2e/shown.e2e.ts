@@ -38,7 +38,7 @@ test('an envelope follows a dragged parameter, and its reading has both ends of 
   await page.getByRole('slider', { name: 'Span', exact: true }).focus();
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
   await expect.poll(() => legend(page).textContent()).not.toBe(before);
-  await page.getByRole('group', { name: 'Fixed bases, stage', exact: true }).focus();
+  await page.getByRole('application', { name: 'Fixed bases, stage', exact: true }).focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('.readout')).toContainText(/to −?[\d.]+\skN·m/);
 });

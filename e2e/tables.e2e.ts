@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { calculated, choose, expect, openSlipShed, test } from './application.js';
+import { calculated, choose, expect, openSlipShed, tellTable, test } from './application.js';
 
 test('tables of results follow what is shown, what is selected, and are saved as CSV', async ({
   page,
@@ -11,7 +11,7 @@ test('tables of results follow what is shown, what is selected, and are saved as
   const rows = page.locator('app-result-tables tbody tr');
   await expect(rows).toHaveCount(2);
   // 4.4 kN/m of snow on 22 m, half of it at each base
-  await expect(rows.first()).toContainText('48.4');
+  await expect(rows.first()).toContainText('48.4 up');
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'CSV', exact: true }).click();
   const file = await saving;
@@ -20,7 +20,7 @@ test('tables of results follow what is shown, what is selected, and are saved as
   expect(head).toBe('node,id,at,FX [kN],FZ [kN],MY [kN·m]');
   expect(Number(first!.split(',')[4])).toBeCloseTo(48.4, 6);
 
-  await page.getByRole('tab', { name: 'Forces along members', exact: true }).click();
+  await tellTable(page, 'What members carry, from end to end');
   await expect(rows).toHaveCount(20);
   await page.locator('app-stage').focus();
   await page.keyboard.press('ArrowRight');
@@ -29,7 +29,7 @@ test('tables of results follow what is shown, what is selected, and are saved as
   // The address opens the same tables again
   await page.reload();
   await calculated(page);
-  await expect(page.getByRole('tab', { name: 'Reactions', exact: true })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'What the table tells', exact: true })).toBeVisible();
 });
 
 test('F1 opens the page of keys, Escape closes it and gives the focus back', async ({ page, app }) => {

@@ -1,5 +1,6 @@
-import { calculated, chooseOf, expect, ledgerValue, saved, test } from './application.js';
+import { calculated, expect, ledgerValue, saved, test } from './application.js';
 import { Designer } from './designer.js';
+import { chooseByKeys, pressKey, selectByKeys } from './keys.js';
 
 test.describe.configure({ timeout: 240_000 });
 
@@ -47,7 +48,7 @@ test('a hall: a portal copied in a row, purlins, bracing, wind on two faces, and
     Panels: '(row == 1 or row == 3) and role == "purlin" or role == "column"',
     Pattern: 'x',
   });
-  await designer.rule('hinge at an end', 'role == "purlin"', { at: 'both' });
+  await designer.rule('hinge at an end', 'role == "purlin"', { at: 'both ends' });
   await designer.rule('action', 'role == "brace"', { action: 'axial' });
   await designer.loadCase('wind');
   await designer.load('load on members', 'role == "column" and y == 0 m', { along: 'y', load: '2 kN/m' });
@@ -58,7 +59,12 @@ test('a hall: a portal copied in a row, purlins, bracing, wind on two faces, and
   await expect(page.locator('app-ledger .balance tr').filter({ hasText: 'ΣY' })).toContainText(
     (2 * 2 * height).toFixed(1),
   );
-  await page.getByText('N', { exact: true }).click();
+  await pressKey(
+    page
+      .getByRole('radio', { name: 'N', exact: true })
+      .or(page.getByRole('button', { name: 'N', exact: true }))
+      .first(),
+  );
   await expect(page.locator('app-stage .label').first()).toContainText('kN');
   await expect(page.locator('app-ledger')).toContainText(/largest gap \d(\.\d)?e-\d/);
 });
@@ -93,7 +99,7 @@ test('spokes from a centre to a circle; the circle becomes a smooth curve; n cha
         .innerText(),
     );
   expect(await count('Ribs')).toBe(16);
-  await expect.poll(async () => (await designer.table('Reactions')).length).toBe(16);
+  await expect.poll(async () => (await designer.table('What the ground pushes with')).length).toBe(16);
   await designer.show('Snow');
   await expect(page.locator('app-loads-leaf .case.shown .head')).toContainText(/ΣZ −\d/);
 });
@@ -105,8 +111,8 @@ test('a machine frame with points from a file: tubes, two angles mirrored, set-o
   const designer = new Designer(page, app);
   await designer.begin('Machine frame');
   await designer.leaf('Recipe');
-  await page.getByText('+ step').click();
-  await page.locator('app-new-step').getByRole('button', { name: 'Lines', exact: true }).click();
+  await pressKey(page.getByText('+ step'));
+  await pressKey(page.locator('app-new-step').getByRole('button', { name: 'Lines', exact: true }));
   const draft = page.locator('app-new-step .draft');
   // A tray rail of two pieces beside the bed
   await draft.locator('input[type=file]').setInputFiles({
@@ -116,7 +122,7 @@ test('a machine frame with points from a file: tubes, two angles mirrored, set-o
   });
   await expect(draft.getByLabel('Points', { exact: true })).toHaveValue(/0\.4 m;/);
   await designer.fill(draft, { Role: 'tray' });
-  await draft.getByRole('button', { name: 'add to the recipe', exact: true }).click();
+  await pressKey(draft.getByRole('button', { name: 'add to the recipe', exact: true }));
   await designer.rule('section', 'role == "tray"');
   await designer.section('L 60x60x6');
   await designer.step('Mirror', {
@@ -127,8 +133,8 @@ test('a machine frame with points from a file: tubes, two angles mirrored, set-o
   await designer.step('Set out', { Members: 'role == "tray"', 'Point on the line': 'bottom left' });
   await designer.rule('support', 'step == "line" or step == "mirror"', { support: 'fixed' });
   await designer.sound();
-  await page.getByRole('button', { name: 'tables', exact: true }).click();
-  await page.getByRole('tab', { name: 'Cut list', exact: true }).click();
+  await pressKey(page.getByRole('button', { name: 'tables', exact: true }));
+  await selectByKeys(page, 'What the table tells', 'Pieces to cut');
   const cuts = page.locator('app-cut-list tbody tr');
   await expect(cuts.filter({ hasText: 'L 60x60x6' })).not.toHaveCount(0);
   await expect(cuts.filter({ hasText: '45.0°' })).not.toHaveCount(0);
@@ -140,14 +146,14 @@ test('a tower with storey height, width and twist by sliders, following the hand
   const designer = new Designer(page, app);
   await designer.begin('Storey frame');
   await designer.firstOrder();
-  await page.getByRole('button', { name: 'add, name, group or remove parameters', exact: true }).click();
-  await chooseOf(page, 'Add a parameter', 'angle');
+  await pressKey(page.getByRole('button', { name: 'add, name, group or remove parameters', exact: true }));
+  await chooseByKeys(page, 'Add a parameter', 'angle');
   await designer.fill(page.locator('app-parameters-editor .fields'), {
     title: 'Twist',
     min: '0 deg',
     max: '12 deg',
   });
-  await page.getByRole('button', { name: 'back to the values', exact: true }).click();
+  await pressKey(page.getByRole('button', { name: 'back to the values', exact: true }));
   await designer.change('Storey frame', { 'Twist a storey': 'angle_1' });
   await designer.sound();
   await designer.leaf('Parameters');
@@ -155,18 +161,17 @@ test('a tower with storey height, width and twist by sliders, following the hand
     const before = await ledgerValue(page, 'Steel mass').innerText();
     const force = await ledgerValue(page, 'Force in columns').innerText();
     const handle = page.getByRole('slider', { name: title, exact: true });
-    const box = (await handle.boundingBox())!;
-    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-    await page.mouse.down();
-    for (let i = 1; i <= 6; i++) await page.mouse.move(box.x + box.width / 2 + 3 * i, box.y + box.height / 2);
-    // The numbers move while the hand still holds the slider
+    await handle.focus();
+    await page.keyboard.down('ArrowRight');
+    for (let i = 0; i < 5; i++) await page.keyboard.down('ArrowRight');
+    // The numbers move while the key is still held
     await expect
       .poll(async () => [
         await ledgerValue(page, 'Steel mass').innerText(),
         await ledgerValue(page, 'Force in columns').innerText(),
       ])
       .not.toEqual([before, force]);
-    await page.mouse.up();
+    await page.keyboard.up('ArrowRight');
   }
   await designer.sound();
   await calculated(page, 60_000);

@@ -15,7 +15,7 @@ export {
 } from './sections/own.js';
 export { findProfile, lookUpProfile, nearestProfiles } from './sections/profiles.js';
 export { massOf, parseQuery, propertyOf, queryProfiles, type ProfileQuery } from './sections/query.js';
-export { searchProfiles, seriesNames, type FoundProfiles } from './sections/search.js';
+export { searchProfiles, seriesFor, type FoundProfiles } from './sections/search.js';
 export { outlinePath, type OutlinePath } from './sections/outline/outline-path.js';
 export { shapeProblem, shapeProperties } from './sections/shapes/index.js';
 export { parseSectionTable, type OwnSection } from './sections/table.js';

@@ -8,7 +8,7 @@ import { SectionTable } from './sections.js';
 import { allCombinations } from '../combinations/index.js';
 import type { Names } from '../language/compile.js';
 import type { Geometry, GeometryMember, Note } from '../geometry/geometry.js';
-import { Namer } from '../geometry/names.js';
+import { namerOf } from './namer.js';
 import { minus } from '../geometry/vector.js';
 import { resolveAlternative, stopAt } from './resolve.js';
 import type { ParameterValues } from './parameters.js';
@@ -84,7 +84,7 @@ function withoutSection(design: Design, geometry: Geometry, { section, material 
     problems.push(
       problem(
         `no-${what}`,
-        `No rule gives the ${new Namer(geometry).member(missing[0]!)}${others} a ${what}; add one that matches.`,
+        `No rule gives the ${namerOf({ geometry, design }).member(missing[0]!)}${others} a ${what}; add one that matches.`,
         {
           member: missing[0]!,
           count: missing.length,

@@ -7,7 +7,7 @@ const { names } = resolveAlternative(design, design.alternatives[0]!);
 const from = [2, 0, 3] as const;
 const of = (text: string, more: { towards?: readonly [number, number, number]; space?: 'solid' } = {}) => {
   const outcome = typedEnd(text, names, { from, space: 'plane', ...more });
-  return outcome.ok ? outcome.value : outcome.problems[0]!.message;
+  return outcome.ok ? outcome.value.coordinates : outcome.problems[0]!.message;
 };
 
 describe('the typed end of a drawn member', () => {
@@ -22,6 +22,16 @@ describe('the typed end of a drawn member', () => {
   it('or coordinates, which stay as they are typed', () => {
     expect(of('span / 2, 6.4')).toEqual(['span / 2', '6.4 m']);
     expect(of('1; 2 ft; 3', { space: 'solid' })).toEqual(['1 m', '2 ft', '3 m']);
+  });
+
+  it('or the beginning itself, by coordinates alone', () => {
+    const begun = (text: string) => typedEnd(text, names, { space: 'plane' });
+    expect(begun('span, 6.4')).toEqual({
+      ok: true,
+      value: { coordinates: ['span', '6.4 m'], at: [22, 0, 6.4] },
+    });
+    const length = begun('4 m');
+    expect(length.ok ? '' : length.problems[0]!.message).toBe('Type 2 coordinates such as "3 m, 6 m".');
   });
 
   it('or a sentence that says what to type', () => {

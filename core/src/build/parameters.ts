@@ -142,8 +142,13 @@ export function parameterNameProblem(name: string): string | undefined {
   if (!/^[A-Za-z][A-Za-z0-9_]*$/.test(name))
     return `"${name}" cannot name a parameter; use letters, digits and _, and begin with a letter.`;
   if (isReservedName(name))
-    return `"${name}" already means a unit, a function or a tag; choose another name for the parameter.`;
+    return `"${name}" already means a unit, a function or a tag; call the parameter "${freeName(name)}", or by another name.`;
   return undefined;
+}
+
+/** A name near to a reserved one that is free: "h_1". */
+function freeName(name: string): string {
+  for (let n = 1; ; n++) if (!isReservedName(`${name}_${n}`)) return `${name}_${n}`;
 }
 
 function checkNames(design: Pick<Design, 'parameters'>, problems: Problem[]): void {

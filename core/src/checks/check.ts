@@ -4,6 +4,8 @@ import type { PhysicalMember } from './members/physical-member.js';
 
 /** One line of a calculation that a person can follow with a pocket calculator. */
 export interface CalculationStep {
+  /** A group of lines begins here. */
+  readonly heading?: string;
   /** Symbol as the standard writes it. */
   readonly symbol: string;
   /** SI. */

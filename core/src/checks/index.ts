@@ -8,7 +8,7 @@ export { joinedFieldOf, type PhysicalMember } from './members/physical-member.js
 export { jumpsOf, placesAlong, type PlaceAlong } from './members/along.js';
 export { bucklingLength, longestStretch, torsionalLength } from './members/lengths.js';
 export { largestDeflection } from './serviceability/deflection.js';
-export { checkedSteps } from './member-steps.js';
+export { inNumbers } from './in-numbers.js';
 export { yieldStrengthOf } from './members/section.js';
 export { isCovered } from './check.js';
 export { failureKind, failureWords, type FailureKind } from './failure-kind.js';

@@ -335,8 +335,16 @@ function itemOf(check: Check, member: PhysicalMember, found: Found, options: Run
   const log = logInto(steps);
   if (check.scope === 'member') check.evaluate(member, state, log);
   else check.evaluate(member.sectionAt(x), place!.forces, member, log);
-  log('utilisation', utilisation, '', 'demand / capacity, limit 1', clause);
+  log('utilisation', utilisation, '', `${ratioOf(demand, capacity, steps)} ≤ 1`, clause);
   return { ...item, steps };
+}
+
+/** Demand over capacity by the symbols of the steps that worked them out; the demand alone where the capacity is 1. */
+function ratioOf(demand: number, capacity: number, steps: readonly CalculationStep[]): string {
+  const named = (value: number) =>
+    steps.findLast((step) => Math.abs(step.value - value) <= alike * Math.abs(value))?.symbol;
+  const above = named(demand) ?? 'demand';
+  return capacity === 1 ? above : `${above} / ${named(capacity) ?? 'capacity'}`;
 }
 
 function summary(

@@ -135,6 +135,9 @@ export type SupportKind = 'fixed' | 'pinned' | 'roller' | Partial<Record<string,
 /** Forces that are released, or with a spring each. */
 export type HingeRule = string[] | Record<string, Written>;
 
+/** A force by its components, or by its size and angle. */
+export type ForceRule = Written[] | { size: Written; angle: Written; turn?: Written };
+
 export type LoadRule =
   | {
       case: string;
@@ -147,10 +150,10 @@ export type LoadRule =
       to?: Written;
       per?: 'length' | 'projected';
     }
-  | { case: string; kind: 'point'; at: Written; axes?: 'global' | 'local'; F?: Written[]; M?: Written[] }
+  | { case: string; kind: 'point'; at: Written; axes?: 'global' | 'local'; F?: ForceRule; M?: Written[] }
   | { case: string; kind: 'temperature'; uniform?: Written; gradientY?: Written; gradientZ?: Written }
   | { case: string; kind: 'pretension'; force: Written }
-  | { case: string; kind: 'node'; F?: Written[]; M?: Written[] }
+  | { case: string; kind: 'node'; F?: ForceRule; M?: Written[] }
   | ({ case: string; kind: 'settlement' } & Partial<
       Record<'ux' | 'uy' | 'uz' | 'rx' | 'ry' | 'rz', Written>
     >);

@@ -1,12 +1,18 @@
 import { pointOn } from '../results/index.js';
 import type { BuiltFrame } from '../build/build.js';
+import type { Step } from '../document/types.js';
 import type { Dimension } from '../geometry/geometry.js';
-import { Namer } from '../geometry/names.js';
+import { namerOf } from '../build/namer.js';
 import type { Point } from '../geometry/vector.js';
 import { prepareFrame, type Frame } from '../analysis/index.js';
+import { kindOf } from '../steps/index.js';
 import { Draughtsman, type Drawing } from './drawing.js';
-import { drawHinges, drawMembers, drawSupports, drawTapers, drawWhole } from './frame.js';
+import { drawHinges, drawMembers, drawTapers, drawWhole } from './frame.js';
+import { drawSupports } from './parts/supports.js';
+import { drawAxes } from './parts/axes.js';
+import { drawTied } from './parts/tied.js';
 import { inSlice, type DrawingOptions, type Slice } from './options.js';
+import { signaturesOf, type Signatures } from './signatures.js';
 import { drawnSlice } from './slices.js';
 import { nodeAt } from './places.js';
 import { drawSections } from './parts/sections.js';
@@ -28,13 +34,15 @@ export interface DrawnScene {
   /** Node coordinates, to fit the view by and for picking, m; and the nodes' ids. */
   readonly points: Float32Array;
   readonly nodes: readonly string[];
-  /** Live dimension lines with what is written in their fields. */
-  readonly dimensions: readonly (Dimension & { readonly written: unknown })[];
+  /** Live dimension lines with what is written in their fields, and what they are called. */
+  readonly dimensions: readonly (Dimension & { readonly written: unknown; readonly title: string })[];
   readonly space: 'plane' | 'solid';
   /** The slice that stands in ink, where not all of the frame does. */
   readonly slice?: Slice;
   /** Members by number: id of the piece, its ends, m. For picking. */
   readonly members: { readonly ids: readonly string[]; readonly ends: Float32Array };
+  /** By which what differs from another alternative is found; absent where none is drawn. */
+  readonly signatures?: Signatures;
   /** Why the result that was asked for is not drawn, in words. */
   readonly problem?: string;
 }
@@ -54,11 +62,14 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     source.mechanism !== undefined ||
     options.groupBy !== undefined ||
     isShape(options.result);
-  drawAxes(pen, built, frame);
+  drawAxes(pen, built.axes, frame.xyz, frame.plane);
   const inInk = new Set(
     frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])),
   );
-  drawParts(pen, frame, source, options, { isFaint, isFaintNode: (n) => !inInk.has(n) });
+  const isFaintNode = (n: number) => !inInk.has(n);
+  drawFloors(pen, frame, built, isFaintNode);
+  const slack = forces?.states.get(options.result)?.slack;
+  drawParts(pen, frame, source, options, { isFaint, isFaintNode, isSlack: (m) => slack?.[m] === 1 });
   if (slice) drawWhole(pen, frame);
   const legend: LegendLine[] = [];
   if (options.groupBy) legend.push(...drawGrouped(pen, frame, built, options.groupBy, shown));
@@ -74,7 +85,7 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
       forces,
       frame,
       options,
-      namer: source.namer ?? new Namer(geometry),
+      namer: source.namer ?? namerOf(built),
       shown,
       ...(slice ? { slice } : {}),
     };
@@ -99,6 +110,7 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
     space: built.design.space,
     ...(slice ? { slice } : {}),
     members: pickable(frame),
+    signatures: signaturesOf(model, frame),
   };
 }
 
@@ -107,10 +119,11 @@ function titleOf({ design, combinations }: BuiltFrame, id: string): string {
   return one ? `${id} ${one.title ?? ''}`.trim() : '';
 }
 
-/** Which members and nodes are faint. */
-interface Faintness {
+/** Which members and nodes are faint, and which members slack. */
+interface PartLook {
   readonly isFaint: (member: number) => boolean;
   readonly isFaintNode: (node: number) => boolean;
+  readonly isSlack: (member: number) => boolean;
 }
 
 /** Members, hinges and supports; what is highlighted stands out. */
@@ -119,31 +132,58 @@ function drawParts(
   frame: Frame,
   { built: { model, geometry } }: DrawnSource,
   { highlighted = [], sections = false, diagram }: DrawingOptions,
-  { isFaint, isFaintNode }: Faintness,
+  { isFaint, isFaintNode, isSlack }: PartLook,
 ): void {
   const highlightedSet = new Set(highlighted);
   const isLit = (id: string) =>
     highlightedSet.has(id) || highlightedSet.has(geometry.members.get(id)?.line ?? '');
-  drawMembers(pen, frame, isFaint, (m) => isLit(frame.memberIds[m]!), sections || diagram === 'stress');
+  drawMembers(pen, frame, {
+    isFaint,
+    isHighlighted: (m) => isLit(frame.memberIds[m]!),
+    isSlack,
+    axesOnly: sections || diagram === 'stress',
+  });
   for (const id of highlighted) {
     const n = frame.nodeIndex.get(id);
     if (n !== undefined) pen.on('hinges').disc(nodeAt(frame, n), 5, { colour: 'indigo' });
   }
-  drawTapers(pen, frame, isFaint);
+  drawTapers(pen, frame, (id) => geometry.members.get(id)?.taper, isFaint);
   drawHinges(pen, frame, model, isFaint);
   drawSupports(pen, frame, model, isFaintNode);
 }
 
-/** The dimensions of the steps with what stands in their fields, which a screen can change. */
+/** Nodes that floors and rigid links tie; faint where none of them is in ink. */
+function drawFloors(
+  pen: Draughtsman,
+  frame: Frame,
+  { geometry }: BuiltFrame,
+  isFaintNode: (node: number) => boolean,
+): void {
+  for (const floor of geometry.floors) {
+    const inInk = floor.nodes.some((id) => !isFaintNode(frame.nodeIndex.get(id) ?? -1));
+    drawTied(pen, floor.nodes, (id) => geometry.nodes.get(id)?.at, inInk ? 'inkSoft' : 'inkFaint');
+  }
+}
+
+/** The dimensions of the steps with what stands in their fields, which a screen can change, and what they are called. */
 function dimensionsOf({ geometry, design }: BuiltFrame): DrawnScene['dimensions'] {
   return geometry.dimensions.map((dimension) => {
-    let written: unknown = design.steps.find(({ id }) => id === dimension.step);
+    const step = design.steps.find(({ id }) => id === dimension.step);
+    let written: unknown = step;
     for (const key of dimension.field.split('/')) {
       if (typeof written === 'string') break;
       written = (written as Record<string, unknown> | undefined)?.[key];
     }
-    return { ...dimension, written };
+    const parameter = design.parameters.find(({ name }) => name === written);
+    return { ...dimension, written, title: parameter?.title ?? titleOfField(step, dimension.field) };
   });
+}
+
+/** A field of a step in words: "Span", "Bays 2". */
+function titleOfField(step: Step | undefined, field: string): string {
+  const [name = field, ...rest] = field.split('/');
+  const title = (step && kindOf(step)?.fields[name]?.title) ?? name;
+  return [title, ...rest.map((part) => (/^\d+$/.test(part) ? Number(part) + 1 : part))].join(' ');
 }
 
 const movedBy = (shape: readonly number[] | undefined): Point =>
@@ -156,37 +196,4 @@ function pickable(frame: Frame): DrawnScene['members'] {
     ends.set(pointOn(frame, m, frame.length[m]!), 6 * m + 3);
   });
   return { ids: frame.memberIds, ends };
-}
-
-/** Grid lines with their names in a circle of px. */
-function drawAxes(pen: Draughtsman, { axes }: BuiltFrame, frame: Frame): void {
-  if (axes.length === 0) return;
-  const low: number[] = [Infinity, Infinity, Infinity];
-  const high: number[] = [-Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < frame.xyz.length; i++) {
-    low[i % 3] = Math.min(low[i % 3]!, frame.xyz[i]!);
-    high[i % 3] = Math.max(high[i % 3]!, frame.xyz[i]!);
-  }
-  const over = 0.06 * Math.max(high[0]! - low[0]!, high[1]! - low[1]!, high[2]! - low[2]!, 1);
-  for (const { along, name, at } of axes) {
-    const k = 'xyz'.indexOf(along);
-    const across = k === 0 ? (frame.plane ? 2 : 1) : 0;
-    const from = [low[0]!, low[1]!, low[2]!];
-    const to = [...from];
-    from[k] = to[k] = at;
-    from[across] = low[across]! - over;
-    to[across] = high[across]! + over;
-    pen.on('axes').line(from as unknown as Point, to as unknown as Point, { colour: 'inkFaint', width: 1 });
-    pen.text({
-      key: `axis ${along} ${name}`,
-      text: name,
-      at: from as unknown as Point,
-      from: to as unknown as Point,
-      beyond: 12,
-      tone: 'inkSoft',
-      layer: 'axes',
-      priority: 4,
-      title: `axis ${name}`,
-    });
-  }
 }

@@ -1,24 +1,39 @@
 import { pointOn } from '../results/index.js';
 import type { Frame } from '../analysis/index.js';
-import type { FrameModel, Support } from '../model/types.js';
-import type { Point } from '../geometry/vector.js';
-import type { Draughtsman } from './drawing.js';
-import { nodeAt } from './places.js';
+import type { FrameModel } from '../model/types.js';
+import type { Taper } from '../geometry/geometry.js';
+import { add, between, times, type Point } from '../geometry/vector.js';
+import type { Draughtsman, LayerPen } from './drawing.js';
+import { drawSupports } from './parts/supports.js';
+import { axisOf, nodeAt } from './places.js';
 
-/** Members as lines along their axes, thin where something else stands in the foreground or their outlines are drawn; arms to their nodes. */
+/** How members are drawn. */
+export interface MemberLook {
+  readonly isFaint?: (member: number) => boolean;
+  readonly isHighlighted?: (member: number) => boolean;
+  /** Members that do not act: dashed. */
+  readonly isSlack?: (member: number) => boolean;
+  /** Thin, where their outlines are drawn. */
+  readonly axesOnly?: boolean;
+}
+
+const never = (): boolean => false;
+
+/** Members as lines along their axes; arms to their nodes. */
 export function drawMembers(
   pen: Draughtsman,
   frame: Frame,
-  isFaint: (member: number) => boolean,
-  highlighted: (member: number) => boolean,
-  axesOnly = false,
+  { isFaint = never, isHighlighted = never, isSlack = never, axesOnly = false }: MemberLook = {},
 ): void {
   const width = (m: number) => (axesOnly ? 1 : frame.axialOnly[m] ? 1.8 : 2.8);
   frame.memberIds.forEach((_, m) => {
     const faint = isFaint(m);
-    const colour = highlighted(m) ? 'indigo' : faint ? 'inkFaint' : 'ink';
+    const lit = isHighlighted(m);
+    const colour = lit ? 'indigo' : faint ? 'inkFaint' : isSlack(m) ? 'inkSoft' : 'ink';
     const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
-    pen.on('members').line(a, b, { colour, width: highlighted(m) ? 4.5 : faint ? 1.2 : width(m) });
+    const style = { colour, width: lit ? 4.5 : faint ? 1.2 : width(m) } as const;
+    if (isSlack(m) && !lit) drawSlack(pen, a, b, { ...style, width: 1.2 });
+    else pen.on('members').line(a, b, style);
     if (frame.armed[m]) {
       pen.on('members').line(nodeAt(frame, frame.start[m]!), a, { colour: 'inkSoft', width: 1 });
       pen.on('members').line(b, nodeAt(frame, frame.end[m]!), { colour: 'inkSoft', width: 1 });
@@ -26,40 +41,51 @@ export function drawMembers(
   });
 }
 
-/** Tapers and haunches: the line of the section's lower edge where it is deeper than elsewhere. */
+/** Dashes of a slack member. */
+const slackDashes = 11;
+
+function drawSlack(pen: Draughtsman, a: Point, b: Point, style: Parameters<LayerPen['line']>[2]): void {
+  for (let i = 0; i < slackDashes; i++)
+    pen.on('members').line(between(a, b, i / slackDashes), between(a, b, (i + 0.55) / slackDashes), style);
+}
+
+/** How a member's taper was made; undefined where it has none. */
+export type TaperOf = (member: string) => Pick<Taper, 'flush' | 'shares'> | undefined;
+
+/**
+ * Tapers and haunches: what a section is deeper than the one that it grows from, true to scale on the sides that do not stay in line.
+ * Pieces of one haunch have shares of its growth, so that they go on from one another.
+ */
 export function drawTapers(
   pen: Draughtsman,
   frame: Frame,
-  isFaint: (member: number) => boolean = () => false,
+  taperOf: TaperOf,
+  isFaint: (member: number) => boolean = never,
 ): void {
   for (const [m, taper] of frame.tapers) {
+    const { flush, shares } = taperOf(frame.memberIds[m]!) ?? { flush: 'top', shares: [0, 1] };
+    const [h0, h1] = [taper.at(0).h ?? 0, taper.at(1).h ?? 0];
+    const growth = shares[1] === shares[0] ? 0 : (h1 - h0) / (shares[1] - shares[0]);
+    const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
+    const up = axisOf(frame, m, 2);
     const colour = isFaint(m) ? 'inkFaint' : 'ink';
-    const L = frame.length[m]!;
-    const depth = (share: number) => taper.at(share).h ?? 0;
-    const [h0, h1] = [depth(0), depth(1)];
-    const least = Math.min(h0, h1);
-    const a = 9 * m + 6;
-    const down = (share: number, h: number): Point => {
-      const p = pointOn(frame, m, share * L);
-      const d = h - least;
-      return [p[0] - frame.axes[a]! * d, p[1] - frame.axes[a + 1]! * d, p[2] - frame.axes[a + 2]! * d];
-    };
-    pen.on('members').area([pointOn(frame, m, 0), pointOn(frame, m, L), down(1, h1), down(0, h0)], {
-      colour,
-      alpha: 0.16,
-    });
-    pen
-      .on('members')
-      .path(
-        [
-          pointOn(frame, m, h0 > h1 ? 0 : L),
-          h0 > h1 ? down(0, h0) : down(1, h1),
-          h0 > h1 ? down(1, h1) : down(0, h0),
-        ],
-        { colour, width: isFaint(m) ? 1 : 1.4 },
-      );
+    for (const [side, part] of sidesOf(flush)) {
+      const off = (p: Point, share: number): Point => add(p, times(up, side * part * growth * share));
+      const edge = [a, off(a, shares[0]), off(b, shares[1]), b];
+      pen.on('members').area(edge, { colour, alpha: 0.16 });
+      pen.on('members').path(edge, { colour, width: isFaint(m) ? 1 : 1.4 });
+    }
   }
 }
+
+/** Sides of the axis, 1 above and −1 below, on which a taper grows, with the share of its growth there. */
+const sidesOf = (flush: Taper['flush']): readonly (readonly [side: number, share: number])[] =>
+  flush === 'centre'
+    ? [
+        [1, 0.5],
+        [-1, 0.5],
+      ]
+    : [[flush === 'top' ? -1 : 1, 1]];
 
 /** All members in ink, where some of them are faint. */
 export function drawWhole(pen: Draughtsman, frame: Frame): void {
@@ -88,74 +114,6 @@ export function drawHinges(
     if (turns(hinges.end))
       pen.on('hinges').ring(b, a, { along, radius, fill: 'sheet' }, { colour: 'ink', width });
   });
-}
-
-/** Supports as signs of px, as seen from the front. */
-export function drawSupports(
-  pen: Draughtsman,
-  frame: Frame,
-  model: FrameModel,
-  isFaint: (node: number) => boolean = () => false,
-): void {
-  for (const support of model.supports ?? []) {
-    const n = frame.nodeIndex.get(support.node);
-    const alpha = n !== undefined && isFaint(n) ? 0.35 : 1;
-    if (n !== undefined) drawSupport(pen, support, nodeAt(frame, n), { plane: frame.plane, alpha });
-  }
-}
-
-function drawSupport(
-  pen: Draughtsman,
-  support: Support,
-  at: Point,
-  { plane, alpha }: { readonly plane: boolean; readonly alpha: number },
-): void {
-  const moss = { colour: 'moss', alpha } as const;
-  const size = 10;
-  const turning = plane ? support.ry : (support.ry ?? support.rx);
-  const sliding = support.ux === undefined || (!plane && support.uy === undefined);
-  const ground = (y: number) => {
-    pen.on('supports').mark(at, [-size, y], [size, y], { ...moss, width: 1.6 });
-    for (let k = -2; k <= 2; k++) {
-      const from = (k * size) / 2;
-      pen.on('supports').mark(at, [from, y], [from - 4, y + 5], moss);
-    }
-  };
-  if (turning === 'fixed') {
-    pen.on('supports').mark(at, [-size, 0], [size, 0], { ...moss, width: 3 });
-    ground(1);
-    return;
-  }
-  const foot = size;
-  for (const [from, to] of [
-    [
-      [0, 0],
-      [-7.5, foot],
-    ],
-    [
-      [-7.5, foot],
-      [7.5, foot],
-    ],
-    [
-      [7.5, foot],
-      [0, 0],
-    ],
-  ] as const)
-    pen.on('supports').mark(at, from, to, { ...moss, width: 1.6 });
-  if (sliding) pen.on('supports').mark(at, [-size, foot + 4], [size, foot + 4], { ...moss, width: 1.4 });
-  else ground(foot);
-  if (typeof turning === 'number') coil(pen, at, size);
-}
-
-/** A spring against turning. */
-function coil(pen: Draughtsman, at: Point, size: number): void {
-  const point = (i: number): readonly [number, number] => {
-    const angle = (i / 24) * 3 * Math.PI;
-    const radius = size * (0.25 + 0.55 * (i / 24));
-    return [radius * Math.cos(angle), radius * Math.sin(angle)];
-  };
-  for (let i = 0; i < 24; i++)
-    pen.on('supports').mark(at, point(i), point(i + 1), { colour: 'moss', width: 1.2 });
 }
 
 /** Supports and hinges of a frame that is drawn in another way than by its forces. */

@@ -31,8 +31,10 @@ export {
   type ShownResult,
 } from './shown/index.js';
 export type { ChosenSlice, DiagramKind, DrawingOptions, Slice } from './options.js';
+export { emptySheet } from './empty-sheet.js';
+export { differingFrom } from './signatures.js';
 export { sliceWords } from './slices.js';
-export { drawPreview, kindPicture, stepPicture, type PictureSize } from './parts/steps.js';
+export { drawPreview, kindPicture, optionPicture, stepPicture, type PictureSize } from './parts/steps.js';
 export { startPicture } from './parts/start.js';
 export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
 export { Raster } from './view/raster.js';

@@ -7,12 +7,13 @@ import { addStep } from './steps.js';
 const role = 'drawn';
 
 /**
- * Adds a member from a named place (a node, or "member@share") to another, or to coordinates, as a step at the end of the recipe: it stays attached. The first one
+ * Adds a member from a place to another, each named (a node, or "member@share") or by its coordinates, as a step at the end of the recipe:
+ * it stays attached to what it names. The first one
  * brings a rule that gives drawn members a section, in the material of the first rule that names one.
  */
 export function drawMember(
   design: Design,
-  from: string,
+  from: string | readonly string[],
   to: string | readonly string[],
 ): { design: Design; id: string } {
   const id = freeId(
@@ -23,7 +24,7 @@ export function drawMember(
     id,
     make: 'line',
     title: 'Drawn member',
-    points: [from, typeof to === 'string' ? to : [...to]],
+    points: [from, to].map((place) => (typeof place === 'string' ? place : [...place])),
     role,
   };
   const drawn = addStep(design, step);

@@ -5,12 +5,15 @@ import { buildFrame, type BuiltFrame } from '../build/build.js';
 import type { ParameterValues } from '../build/parameters.js';
 import type { MemberCheck } from '../checks/index.js';
 import type { Alternative, Design } from '../document/types.js';
-import { Namer } from '../geometry/names.js';
+import { onlyVibrates } from '../model/free.js';
+import { namerOf } from '../build/namer.js';
+import type { Namer } from '../geometry/names.js';
 import { figureKindOf } from './figures/index.js';
 import { ShapesOnDemand } from './shapes.js';
 import {
   analysed,
   analysedInParts,
+  freeEvaluation,
   stabilityInParts,
   stageNames,
   withChecks,
@@ -161,8 +164,15 @@ function* withForces(now: EvaluatedAlternative, { progress, shown }: AdvanceOpti
     return withProblems({ ...now, ...(parameters ? { parameters } : {}) }, outcome.problems);
   }
   const built = unwrapped(outcome);
-  const framed = { ...now, built, namer: new Namer(built.geometry), parameters: built.parameters };
+  const framed = { ...now, built, namer: namerOf(built), parameters: built.parameters };
   yield framed;
+  // Without supports and loads there are no forces: it is asked how it vibrates
+  if (onlyVibrates(built.model))
+    return {
+      ...framed,
+      reached: 'complete',
+      evaluation: freeEvaluation(built.model, Math.max(1, modesAskedFor(design))),
+    };
   const parts = analysedInParts(built.model, {
     secondOrder: design.analysis.order === 2,
     cases: true,
@@ -195,7 +205,7 @@ function withProblems(now: EvaluatedAlternative, problems: readonly Problem[]): 
 }
 
 /** The highest mode that a figure is about. */
-const modesAskedFor = ({ figures }: Design): number =>
+export const modesAskedFor = ({ figures }: Design): number =>
   Math.max(
     0,
     ...figures.filter((spec) => figureKindOf(spec).needs === 'modes').map(({ number = 1 }) => number),

@@ -6,6 +6,7 @@ import {
   type VibrationMode,
 } from '../analysis/index.js';
 import type { Shapes } from '../drawing/index.js';
+import { isFree, rigidMotions } from '../model/free.js';
 import type { Analysed } from './stages/index.js';
 
 /** Buckling shapes and modes beyond the first that are worked out together. */
@@ -21,6 +22,7 @@ export interface KnownShapes {
 export class ShapesOnDemand implements Shapes {
   private readonly buckled = new Map<string, readonly BucklingMode[]>();
   private vibrating: readonly VibrationMode[] | undefined;
+  private searched = 0;
 
   private known: KnownShapes = { buckling: undefined, modes: undefined };
 
@@ -43,10 +45,21 @@ export class ShapesOnDemand implements Shapes {
     return found[number - 1];
   }
 
+  /** Elastic modes alone count: the motions of a free body as a whole are left out. */
   mode(number: number): VibrationMode | undefined {
-    const known = this.vibrating ?? this.known.modes;
-    if (known && number <= known.length) return known[number - 1];
-    this.vibrating ??= vibrationModes(prepareEquations(this.forces.frame), Math.max(number, together.modes));
-    return this.vibrating[number - 1];
+    const known = elastic(this.vibrating ?? this.known.modes ?? []);
+    if (number <= known.length) return known[number - 1];
+    const count = Math.max(number, together.modes);
+    const { given, frame } = this.forces;
+    // Searched again only where more are asked for
+    if (this.searched < count) {
+      this.searched = count;
+      const left = isFree(given) ? rigidMotions[given.space] : 0;
+      this.vibrating = vibrationModes(prepareEquations(frame), count + left);
+    }
+    return elastic(this.vibrating ?? [])[number - 1];
   }
 }
+
+const elastic = (modes: readonly VibrationMode[]): VibrationMode[] =>
+  modes.filter(({ frequency }) => frequency > 0);

@@ -1,4 +1,4 @@
-import { attempt } from '../base/problem.js';
+import { attempt, type Problem } from '../base/problem.js';
 import { drawPreview, stepPicture, type DrawnScene, type PictureSize } from '../drawing/index.js';
 import { resolveAlternative } from '../build/resolve.js';
 import { runSteps } from '../build/run-steps.js';
@@ -30,6 +30,8 @@ export function stepMiniatures(design: Design, alternative: Alternative): StepMi
 export interface Preview {
   readonly scene?: DrawnScene;
   readonly problem?: string;
+  /** The field of the step at which it is wrong, where it is at one. */
+  readonly field?: string;
 }
 
 /** A step before it is accepted, drawn into what is there. */
@@ -40,7 +42,13 @@ export function previewStep(design: Design, alternative: Alternative, step: Step
     const made = results.find((result) => result.step === step.id);
     if (made) return { scene: drawPreview(made, own.space) };
     const problem = problems.find(({ where }) => where['step'] === step.id) ?? problems[0];
-    return problem ? { problem: problem.message } : {};
+    return problem ? told(problem) : {};
   });
-  return outcome.ok ? outcome.value : { problem: outcome.problems[0]!.message };
+  return outcome.ok ? outcome.value : told(outcome.problems[0]!);
+}
+
+/** What is wrong, at the first field of the path that it names. */
+function told({ message, where }: Problem): Preview {
+  const { field } = where;
+  return { problem: message, ...(typeof field === 'string' ? { field: field.split('/')[0]! } : {}) };
 }

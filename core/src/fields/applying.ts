@@ -6,12 +6,20 @@ export interface NamedField {
   readonly field: Field<unknown>;
 }
 
-/** The fields of a record that apply to what its other fields say, in the order of their declaration. */
-export function applyingFields(fields: Fields, record: Readonly<Record<string, unknown>>): NamedField[] {
+/**
+ * The fields of a record that apply to what its other fields say, in the order of their declaration; those of solid designs only where one
+ * is asked for, or where they are written.
+ */
+export function applyingFields(
+  fields: Fields,
+  record: Readonly<Record<string, unknown>>,
+  space: 'plane' | 'solid' = 'solid',
+): NamedField[] {
   return Object.entries(fields).flatMap(([name, field]: [string, Field<unknown>]) => {
-    const { when } = field;
+    const { when, onlySolid } = field;
     const applies = !when || when.is.includes(record[when.field] ?? fields[when.field]?.fallback);
-    return applies ? [{ name, field }] : [];
+    const exists = !onlySolid || space === 'solid' || record[name] !== undefined;
+    return applies && exists ? [{ name, field }] : [];
   });
 }
 

@@ -14,6 +14,10 @@ export interface Way {
   readonly label: string;
   /** What is written where it is chosen. */
   readonly start: unknown;
+  /** What is written instead where something stands there already: the same said in this way. */
+  from?(written: unknown, space: 'plane' | 'solid'): unknown;
+  /** Offered only where a value is written so. */
+  readonly rare?: true;
   is(written: unknown): boolean;
   /** By which what is written is changed further. */
   readonly field?: Field<unknown>;
@@ -35,6 +39,8 @@ export type FieldForm =
   | { readonly kind: 'option'; readonly options: readonly Choice[] }
   | { readonly kind: 'flag' }
   | { readonly kind: 'text' }
+  /** An end of a member: its start, its end, or where a place of the frame is. */
+  | { readonly kind: 'end' }
   /** Values or words with commas between; in a document one text, or a list. */
   | { readonly kind: 'list'; readonly quantity: QuantityName | ''; readonly as: 'text' | 'list' }
   | { readonly kind: 'point' }
@@ -74,6 +80,12 @@ export interface Field<T> {
   /** JSON Schema of what may be written. */
   readonly schema: object;
   readonly form: FieldForm;
+  /** What it is said to be where it is left out; absent: nothing is said. */
+  readonly absent?: string;
+  /** It is asked for in solid designs only. */
+  readonly onlySolid?: true;
+  /** Its options are drawn where a picture of them can be made. */
+  readonly drawn?: true;
   /** Shown and used only where another field has one of these values. */
   readonly when?: { readonly field: string; readonly is: readonly unknown[] };
   read(written: unknown, context: FieldContext, place: Place): T;
@@ -94,6 +106,9 @@ export interface Head {
   readonly initial?: unknown;
   readonly fallback?: unknown;
   readonly when?: Field<unknown>['when'];
+  readonly absent?: string;
+  readonly onlySolid?: true;
+  readonly drawn?: true;
 }
 
 /** A field that must be written, unless it has a fallback. */

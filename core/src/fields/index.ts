@@ -18,6 +18,7 @@ export {
   length,
   loadCase,
   loadCases,
+  memberEnd,
   number,
   option,
   reference,

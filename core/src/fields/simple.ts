@@ -113,10 +113,10 @@ export function flag(head: Head): Field<boolean> {
   );
 }
 
-/** A word such as a role: letters, digits and hyphens. */
+/** A word or some such as a role: letters, digits, hyphens and spaces between them. */
 export function word(head: Head): Field<string> {
   return field(head, {
-    schema: { type: 'string', pattern: '^[A-Za-z][A-Za-z0-9_-]*$', maxLength: 60 },
+    schema: { type: 'string', pattern: '^[A-Za-z][A-Za-z0-9_-]*( [A-Za-z0-9_-]+)*$', maxLength: 60 },
     form: { kind: 'text' },
     read: (written) => String(written),
   });
@@ -127,6 +127,18 @@ export function text(head: Head & { most?: number }): Field<string> {
   return field(head, {
     schema: { type: 'string', minLength: 1, maxLength: head.most ?? 200 },
     form: { kind: 'text' },
+    read: (written) => String(written),
+  });
+}
+
+/** Names of places are at most this long. */
+const longestPlace = 60;
+
+/** An end of a member: `start`, `end`, `both`, or where a place is. */
+export function memberEnd(head: Head): Field<string> {
+  return field(head, {
+    schema: { type: 'string', minLength: 1, maxLength: longestPlace },
+    form: { kind: 'end' },
     read: (written) => String(written),
   });
 }

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { buildFrame } from '../build/build.js';
 import { unwrapped } from '../base/problem.js';
 import { built, designOf, designWith } from '../testing/designs.js';
-import { Namer } from './names.js';
+import { namerOf } from '../build/namer.js';
 
 describe('names in words', () => {
   it('say side, bay, row and storey where there are several', () => {
@@ -11,7 +11,7 @@ describe('names in words', () => {
         { id: 'w', make: 'braced-bay', bays: ['4 m', '4 m'], storeys: ['3 m', '3 m'], bracing: 'x' },
       ]),
     );
-    const names = new Namer(bay.geometry);
+    const names = namerOf(bay);
     const all = [...bay.geometry.lines.keys()].map((id) => names.member(id));
     expect(new Set(all).size).toBe(all.length);
     expect(all).toContain('left column, bay 1, storey 1');
@@ -25,8 +25,9 @@ describe('names in words', () => {
       JSON.parse(readFileSync(new URL('../../demo/lookout-tower.json', import.meta.url), 'utf8')),
     );
     const braced = tower.alternatives.find(({ id }) => id === 'x')!;
-    const { geometry } = unwrapped(buildFrame(tower, braced));
-    const names = new Namer(geometry);
+    const frame = unwrapped(buildFrame(tower, braced));
+    const { geometry } = frame;
+    const names = namerOf(frame);
     const all = [...geometry.lines.keys()].map((id) => names.member(id));
     expect(new Set(all).size).toBe(all.length);
     expect(all).toContain('brace, bay 1, row 1, storey 2, rising right');
@@ -53,7 +54,7 @@ describe('names in words', () => {
         },
       ]),
     );
-    const names = new Namer(roof.geometry);
+    const names = namerOf(roof);
     const ribs = [...roof.geometry.lines.keys()]
       .map((id) => names.member(id))
       .filter((one) => one.includes('rib'));
@@ -61,5 +62,45 @@ describe('names in words', () => {
     const nodes = [...roof.geometry.nodes.keys()].map((id) => names.node(id));
     expect(new Set(nodes).size).toBe(nodes.length);
     expect(nodes).toContain('centre');
+  });
+
+  it('of two trusses say which truss, by the titles of their steps, or numbered where those are alike', () => {
+    const truss = (id: string, at: string, title?: string) => ({
+      id,
+      make: 'truss',
+      span: '12 m',
+      depth: '1.5 m',
+      at: ['0 m', at],
+      ...(title === undefined ? {} : { title }),
+    });
+    const names = (steps: ReturnType<typeof truss>[]) => {
+      const frame = built(designWith(steps, { space: 'plane' }));
+      const namer = namerOf(frame);
+      const all = [...frame.geometry.lines.keys()].map((id) => namer.member(id));
+      expect(new Set(all).size).toBe(all.length);
+      return all.filter((one) => one.includes('bottom chord'));
+    };
+    expect(names([truss('a', '0 m')]).some((one) => one.includes(' of '))).toBeFalse();
+    const [first, ...rest] = names([truss('a', '0 m', 'Roof truss'), truss('b', '-8 m', 'Crane girder')]);
+    expect(first).toMatch(/^left bottom chord of Roof truss/);
+    expect(rest.at(-1)).toMatch(/^right bottom chord of Crane girder/);
+    expect(names([truss('a', '0 m'), truss('b', '-8 m')])[0]).toMatch(/^left bottom chord of Truss 1/);
+  });
+
+  it('of members that were drawn say between which places they run', () => {
+    const frame = built(
+      designWith(
+        [
+          { id: 'p', make: 'portal', bays: ['10 m'], eaves: '4 m', roof: 'flat' },
+          { id: 'd', make: 'line', points: ['p.base.1', 'p.eaves.2'], role: 'tie' },
+          { id: 'e', make: 'line', points: ['p.base.2', 'p.column.1@1/2'], role: 'tie' },
+        ] as never,
+        { space: 'plane' },
+      ),
+    );
+    const namer = namerOf(frame);
+    const lines = [...frame.geometry.lines.keys()].map((id) => namer.member(id));
+    expect(lines).toContain('tie, left base to right eaves');
+    expect(lines).toContain('tie, left column to right base');
   });
 });

@@ -8,6 +8,7 @@ const roleWords: Readonly<Record<string, string>> = {
   'top-chord': 'top chord',
   'bottom-chord': 'bottom chord',
   cross: 'cross member',
+  drawn: 'drawn member',
 };
 
 /** A role or place as it is said: `beam along x`. */
@@ -45,8 +46,12 @@ export class Namer {
   private readonly several: Record<string, boolean> = {};
   private lines: ((id: string) => string | undefined) | undefined;
   private nodes: ((id: string) => string | undefined) | undefined;
+  private within: ReadonlyMap<string, Line> | undefined;
 
-  constructor(private readonly geometry: Geometry) {
+  constructor(
+    private readonly geometry: Geometry,
+    private readonly makers: MakerNames = new Map(),
+  ) {
     for (const tag of counted) {
       const values = new Set<unknown>();
       for (const { tags } of geometry.members.values()) if (tags[tag] !== undefined) values.add(tags[tag]);
@@ -60,11 +65,15 @@ export class Namer {
     const line = lines.get(id);
     const member = members.get(line?.members[0] ?? id);
     if (!member) return id;
-    this.lines ??= numbered(
-      lines.values(),
-      (one) => memberWords(members.get(one.members[0]!)!.tags, this.several),
-      (one) => this.rising(one),
-    );
+    this.lines ??= numbered(lines.values(), {
+      wordsOf: (one) => {
+        const words = memberWords(members.get(one.members[0]!)!.tags, this.several);
+        const ends = this.betweenEnds(one);
+        return ends === '' ? words : `${words}, ${ends}`;
+      },
+      makerOf: (one) => this.makers.get(String(members.get(one.members[0]!)!.tags['step']))?.title,
+      moreOf: (one) => this.rising(one),
+    });
     const words = this.lines(member.line) ?? memberWords(member.tags, this.several);
     const pieces = lines.get(member.line)!.members;
     return !line && pieces.length > 1 ? `${words}, piece ${pieces.indexOf(id) + 1}` : words;
@@ -82,38 +91,87 @@ export class Namer {
     return y === 0 ? '' : y > 0 ? 'rising to the back' : 'rising to the front';
   }
 
+  /** Of a member that was drawn from place to place: "left base to apex"; nothing of others, or where an end has no name. */
+  private betweenEnds({ members }: Line): string {
+    const first = this.geometry.members.get(members[0]!)!;
+    const last = this.geometry.members.get(members.at(-1)!)!;
+    if (!this.makers.get(String(first.tags['step']))?.isDrawn) return '';
+    const [from, to] = [this.placeOf(first.start), this.placeOf(last.end)];
+    return from === undefined || to === undefined ? '' : `${from} to ${to}`;
+  }
+
+  /** What a node is called where it has a place of its own, or on which member it lies. */
+  private placeOf(id: string): string | undefined {
+    const { members, nodes } = this.geometry;
+    if (!unnamedPlaces.has(String(nodes.get(id)!.tags['place']))) return this.node(id);
+    this.within ??= new Map(
+      [...this.geometry.lines.values()].flatMap((line) =>
+        line.members.slice(1).map((piece) => [members.get(piece)!.start, line] as const),
+      ),
+    );
+    const line = this.within.get(id);
+    return line && memberWords(members.get(line.members[0]!)!.tags, this.several);
+  }
+
   node(id: string): string {
-    this.nodes ??= numbered(this.geometry.nodes.values(), ({ tags }) => nodeWords(tags, this.several));
+    this.nodes ??= numbered(this.geometry.nodes.values(), {
+      wordsOf: ({ tags }) => nodeWords(tags, this.several),
+      makerOf: ({ tags }) => this.makers.get(String(tags['step']))?.title,
+    });
     return this.nodes(id) ?? id;
   }
 }
 
+/** What the generators of a design are called, by the ids of their steps, and whether their members were drawn from place to place. */
+export type MakerNames = ReadonlyMap<string, { readonly title: string; readonly isDrawn: boolean }>;
+
+/** Places of nodes that say nothing about where they are. */
+const unnamedPlaces = new Set(['point', 'division', 'undefined']);
+
+/** What things are called: of whom they are where several made things of one name, and what tells those of one maker apart. */
+interface Naming<T> {
+  readonly wordsOf: (thing: T) => string;
+  readonly makerOf: (thing: T) => string | undefined;
+  readonly moreOf?: (thing: T) => string;
+}
+
 /**
- * Words by id; those that stand more than once have more words behind where these tell all of them apart, else a number after the first
- * part: "rib 3", "purlin 2, row 1".
+ * Words by id; those that several steps made say of which they are, those that then stand more than once have more words behind where these
+ * tell all of them apart, else a number after the first part: "top chord of Girder", "rib 3", "purlin 2, row 1".
  */
 function numbered<T extends { readonly id: string }>(
   things: Iterable<T>,
-  wordsOf: (thing: T) => string,
-  moreOf: (thing: T) => string = () => '',
+  { wordsOf, makerOf, moreOf = () => '' }: Naming<T>,
 ): (id: string) => string | undefined {
-  const known = new Map<string, { readonly words: string; readonly number: number; readonly more: string }>();
+  const list = [...things].map((thing) => ({ thing, words: wordsOf(thing), maker: makerOf(thing) }));
+  const makers = new Map<string, Set<string>>();
+  for (const { words, maker } of list)
+    if (maker !== undefined) makers.set(words, (makers.get(words) ?? new Set()).add(maker));
+  const known = new Map<string, { words: string; maker: string; number: number; more: string }>();
   const counts = new Map<string, number>();
   const mores = new Map<string, Set<string>>();
-  for (const thing of things) {
-    const words = wordsOf(thing);
-    const number = (counts.get(words) ?? 0) + 1;
-    counts.set(words, number);
+  for (const { thing, words, maker } of list) {
+    const of = maker !== undefined && makers.get(words)!.size > 1 ? ` of ${maker}` : '';
+    const key = words + of;
+    const number = (counts.get(key) ?? 0) + 1;
+    counts.set(key, number);
     const more = moreOf(thing);
-    known.set(thing.id, { words, number, more });
-    if (more !== '') mores.set(words, (mores.get(words) ?? new Set()).add(more));
+    known.set(thing.id, { words, maker: of, number, more });
+    if (more !== '') mores.set(key, (mores.get(key) ?? new Set()).add(more));
   }
   return (id) => {
     const one = known.get(id);
-    const count = one && counts.get(one.words);
-    if (!one || count === 1) return one?.words;
-    if (mores.get(one.words)?.size === count) return `${one.words}, ${one.more}`;
-    const [first, ...rest] = one.words.split(', ');
-    return [`${first!} ${one.number}`, ...rest].join(', ');
+    if (!one) return undefined;
+    const { words, maker, number, more } = one;
+    const count = counts.get(words + maker);
+    if (count === 1) return afterFirst(words, maker);
+    if (mores.get(words + maker)?.size === count) return `${afterFirst(words, maker)}, ${more}`;
+    return afterFirst(words, ` ${number}${maker}`);
   };
+}
+
+/** Words with more behind the first of their parts. */
+function afterFirst(words: string, more: string): string {
+  const [first, ...rest] = words.split(', ');
+  return [`${first!}${more}`, ...rest].join(', ');
 }

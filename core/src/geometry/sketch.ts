@@ -113,7 +113,7 @@ export class Sketch {
     const twice = nodes.some((node, i) => i > 0 && node === nodes[i - 1]);
     const distinct = twice ? nodes.filter((node, i) => i === 0 || node !== nodes[i - 1]) : nodes;
     if (distinct.length < 2) return undefined;
-    const id = nameOf(this.step, role, index);
+    const id = nameOf(this.step, inName(role), index);
     const own = typeof tags === 'function' ? tags : () => tags;
     const back = runsBackwards(distinct[0]!.plan, distinct.at(-1)!.plan);
     const ordered = back ? [...distinct].reverse() : distinct;
@@ -208,3 +208,6 @@ export const sideOf = (index: number, last: number): string =>
   index === 0 ? 'left' : index === last ? 'right' : 'middle';
 
 export { distance };
+
+/** A role as a part of a name: with hyphens for its spaces. */
+export const inName = (role: string): string => role.replaceAll(' ', '-');

@@ -91,6 +91,15 @@ describe('load rules', () => {
     expect(
       kinds({ id: 'd', nodes: 'place == "apex"', load: { case: 'Q', kind: 'node', F: ['0', '0', '-7 kN'] } }),
     ).toEqual(jasmine.objectContaining({ node: 'p.apex.1', F: [0, 0, -7000] }));
+    // 10 kN at 30° above x: 8.660 kN along x, 5 kN up
+    const slanted = kinds({
+      id: 'f',
+      nodes: 'place == "apex"',
+      load: { case: 'Q', kind: 'node', F: { size: '10 kN', angle: '30 deg' } },
+    }) as { F: number[] };
+    expect(slanted.F[0]).toBeCloseTo(8660.254, 3);
+    expect(slanted.F[1]).toBe(0);
+    expect(slanted.F[2]).toBeCloseTo(5000, 6);
     const settled = design(
       { id: 's', nodes: 'place == "base"', support: 'fixed' },
       {

@@ -1,4 +1,4 @@
-import { searchProfiles, seriesNames } from './search.js';
+import { searchProfiles, seriesFor } from './search.js';
 
 const names = (text: string, series?: string) =>
   searchProfiles(text, series).profiles.map(({ name }) => name);
@@ -13,8 +13,15 @@ describe('searchProfiles', () => {
   it('gives all of steel where nothing was typed, and one series where one is chosen', () => {
     expect(names('').length).toBeGreaterThan(1500);
     expect(names('', 'HEA').every((name) => name.startsWith('HEA '))).toBeTrue();
-    expect(seriesNames).toContain('HEA');
-    expect(new Set(seriesNames).size).toBe(seriesNames.length);
+  });
+
+  it('has each series once, those of the region of the code first', () => {
+    const european = seriesFor('EN1993');
+    expect(new Set(european).size).toBe(european.length);
+    expect(european.indexOf('IPE')).toBeLessThan(european.indexOf('W'));
+    const american = seriesFor('AISC360');
+    expect(american[0]).toBe('W');
+    expect([...american].sort()).toEqual([...european].sort());
   });
 
   it('answers questions: HEA 320 has Wpl,y 1628 cm³, HEA 280 has 1112, HEA 300 1383 (EN 10365 producers’ tables)', () => {

@@ -1,4 +1,5 @@
 import { attempt } from '../base/problem.js';
+import { american } from './catalogue/american/us.js';
 import { catalogue, type CatalogueEntry } from './catalogue/index.js';
 import { profileKey, seriesOf } from './names.js';
 import { keyedProfiles } from './profiles.js';
@@ -12,6 +13,14 @@ export interface FoundProfiles {
 
 /** Series of the library, in its order, each once. */
 export const seriesNames: readonly string[] = [...new Set(catalogue.map(({ series }) => series))];
+
+const americanSeries: ReadonlySet<string> = new Set(american.map(({ series }) => series));
+
+/** Series of the library, those of the region of a design code first. */
+export const seriesFor = (code: 'EN1993' | 'AISC360' | undefined): readonly string[] => {
+  const isOwn = (series: string) => americanSeries.has(series) === (code === 'AISC360');
+  return [...seriesNames.filter(isOwn), ...seriesNames.filter((series) => !isOwn(series))];
+};
 
 /**
  * Finds profiles as they are typed: a part of a name in any usual spelling, or a question such as

@@ -29,7 +29,9 @@ export function drawAlongMembers(
   const nameOf = (m: number) => namer.member(frame.memberIds[m]!);
   if (diagram === 'utilisation') {
     const own = source.checksUnder?.(options.result);
-    drawUtilisation(pen, frame, own ?? source.checks ?? [], shown, nameOf);
+    // What is slack in the one state that is shown has no utilisation there
+    const slack = own ? states[0]?.state.slack : undefined;
+    drawUtilisation(pen, frame, own ?? source.checks ?? [], (m) => shown(m) && slack?.[m] !== 1, nameOf);
     const of = own
       ? `utilisation under ${options.result}`
       : 'utilisation, the worst of all strength combinations';

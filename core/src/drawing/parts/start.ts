@@ -3,11 +3,13 @@ import { unwrapped } from '../../base/problem.js';
 import { buildFrame, type BuiltFrame } from '../../build/build.js';
 import type { Design } from '../../document/types.js';
 import { Draughtsman } from '../drawing.js';
-import { drawHinges, drawMembers, drawSupports, drawTapers } from '../frame.js';
+import { drawHinges, drawMembers, drawTapers } from '../frame.js';
 import { toSvg } from '../view/svg.js';
 import { depthOf, fitView, standardViews } from '../view/view.js';
 import { actingLoads, drawLoads } from './loads.js';
-import { drawFloor, type PictureSize } from './steps.js';
+import type { PictureSize } from './steps.js';
+import { drawSupports } from './supports.js';
+import { drawTied } from './tied.js';
 
 /** How high the greatest load of a picture stands, as a share of the picture's height. */
 const loadShare = 0.14;
@@ -24,19 +26,11 @@ export function startPicture(design: Design, size: PictureSize): string {
     .reduce((a, b) => (b.geometry.members.size > a.geometry.members.size ? b : a));
   const frame = prepareFrame(built.model);
   const pen = new Draughtsman(frame.memberIds.length);
-  for (const { nodes } of built.geometry.floors)
-    drawFloor(
-      pen,
-      nodes.map((id) => built.geometry.nodes.get(id)!.at),
-    );
+  for (const floor of built.geometry.floors)
+    drawTied(pen, floor.nodes, (id) => built.geometry.nodes.get(id)?.at);
   const greatest = frame.plane ? drawFirstLoads(pen, frame, built) : 0;
-  drawMembers(
-    pen,
-    frame,
-    () => false,
-    () => false,
-  );
-  drawTapers(pen, frame);
+  drawMembers(pen, frame);
+  drawTapers(pen, frame, (id) => built.geometry.members.get(id)?.taper);
   drawHinges(pen, frame, built.model);
   drawSupports(pen, frame, built.model);
   const margin = Math.round(size.height / 5);

@@ -2,7 +2,7 @@ import { emptyGeometry } from '../../geometry/geometry.js';
 import { runSteps } from '../../build/run-steps.js';
 import { stepKinds } from '../../steps/index.js';
 import type { Step } from '../../document/types.js';
-import { geometryPicture, kindPicture, stepPicture } from './steps.js';
+import { geometryPicture, kindPicture, optionPicture, stepPicture } from './steps.js';
 
 const size = { width: 240, height: 150 };
 const count = (svg: string, part: RegExp) => svg.match(part)?.length ?? 0;
@@ -18,6 +18,26 @@ function pictureOf(steps: Step[]): string {
   return stepPicture(results.at(-1)!, size);
 }
 const portal: Step = { id: 'p', make: 'portal', bays: ['10 m'], eaves: '5 m', roof: 'duo', pitch: '10 deg' };
+
+describe('pictures of options', () => {
+  const size = { width: 60, height: 38 };
+  const kindOfName = (name: string) => stepKinds.find(({ kind }) => kind === name)!;
+
+  it('tell the patterns of bracing apart, also of the fields within a field', () => {
+    const braces = ['x', 'diagonal', 'chevron', 'v', 'k', 'knee', 'eccentric'];
+    const drawn = braces.map((value) => optionPicture(kindOfName('brace'), 'pattern', value, size));
+    expect(new Set(drawn).size).toBe(braces.length);
+    for (const svg of drawn) expect(svg).toContain('<svg');
+    const tops = ['open', 'diagonal', 'cross'].map((value) =>
+      optionPicture(kindOfName('machine-frame'), 'bracing/top', value, size),
+    );
+    expect(new Set(tops).size).toBe(3);
+  });
+
+  it('are none where the example does not run with it', () => {
+    expect(optionPicture(kindOfName('brace'), 'pattern', 'spiral', size)).toBeUndefined();
+  });
+});
 
 describe('pictures of steps', () => {
   it('show every kind of step on its example, with something in ink or marked', () => {

@@ -1,5 +1,6 @@
+import { attempt, fail } from '../../base/problem.js';
+import { applyingFields } from '../../fields/applying.js';
 import type { Geometry, GeometryMember } from '../../geometry/geometry.js';
-import { hullOf } from '../../geometry/plan.js';
 import { add, cross, distance, minus, times, unit, type Point } from '../../geometry/vector.js';
 import { runSteps, type StepResult } from '../../build/run-steps.js';
 import { initialStep } from '../../steps/initial.js';
@@ -9,6 +10,7 @@ import { Draughtsman, type Drawing } from '../drawing.js';
 import type { DrawnScene } from '../draw.js';
 import { toSvg } from '../view/svg.js';
 import { fitView, standardViews } from '../view/view.js';
+import { drawTied } from './tied.js';
 
 interface Bare {
   readonly drawing: Drawing;
@@ -37,12 +39,7 @@ function drawGeometry(
       colour: 'inkFaint',
       width: 1,
     });
-  for (const { nodes } of geometry.floors)
-    if (nodes.length > 2)
-      drawFloor(
-        pen,
-        nodes.map((id) => geometry.nodes.get(id)!.at),
-      );
+  for (const floor of geometry.floors) drawTied(pen, floor.nodes, (id) => geometry.nodes.get(id)?.at, 'ink');
   for (const member of geometry.members.values())
     drawMember(pen, geometry, member, isFaint(member.id), weight);
   for (const id of marked)
@@ -108,16 +105,6 @@ function drawTaper(
     );
 }
 
-/** A floor as the smallest convex area that holds its nodes, in plan. */
-export function drawFloor(pen: Draughtsman, points: readonly Point[]): void {
-  const height = points.reduce((sum, [, , z]) => sum + z, 0) / points.length;
-  const corners = hullOf(points.map(([x, y]) => [x, y] as const));
-  if (corners.length < 3) return;
-  const outline = corners.map(([x, y]): Point => [x, y, height]);
-  pen.on('axes').area(outline, { colour: 'inkSoft', alpha: 0.1 });
-  pen.on('axes').path([...outline, outline[0]!], { colour: 'ink', width: 0.8 });
-}
-
 /** Square to a line and downwards; of a vertical one towards +x. */
 function downOf(a: Point, b: Point): Point {
   const along = minus(b, a);
@@ -147,24 +134,32 @@ export function geometryPicture(geometry: Geometry, size: PictureSize, options: 
   return toSvg(drawing, { view, size });
 }
 
-/** A step that is not accepted yet, drawn large: what it makes or changes in ink, the rest faint; nothing can be picked in it. */
+/** A step that is not accepted yet, drawn large: what it makes or changes in ink, the rest faint; what it is for is picked in it. */
 export function drawPreview(
   result: Pick<StepResult, 'before' | 'after'>,
   space: 'plane' | 'solid',
 ): DrawnScene {
   const { shown, options } = difference(result);
   const { drawing, points } = drawGeometry(shown, options);
+  // What is there before the step is what it can be for
+  const { nodes, members } = result.before;
+  const known = [...nodes.values()];
   return {
     drawing,
-    points,
+    points: Float32Array.from([...known.flatMap(({ at }) => [...at]), ...points]),
     space,
     result: '',
     title: '',
     most: { diagram: 0, deformation: 0, load: 0 },
     legend: [],
-    nodes: [],
+    nodes: known.map(({ id }) => id),
     dimensions: [],
-    members: { ids: [], ends: new Float32Array() },
+    members: {
+      ids: [...members.keys()],
+      ends: Float32Array.from(
+        [...members.values()].flatMap(({ start, end }) => [...nodes.get(start)!.at, ...nodes.get(end)!.at]),
+      ),
+    },
   };
 }
 
@@ -211,16 +206,46 @@ function isAsBefore(shown: Geometry, other: Geometry, id: string): boolean {
 }
 
 /** What a kind of step does, on its example, as SVG. @throws Error where the example does not run */
-export function kindPicture(kind: StepKind, size: PictureSize): string {
-  const step: Step = kind.example
-    ? { id: 'step', [kind.verb]: kind.kind, ...kind.example.fields }
-    : initialStep(kind, 'step');
+export const kindPicture = (kind: StepKind, size: PictureSize): string =>
+  pictureOf(kind, exampleOf(kind), size);
+
+/**
+ * The same with another value in one of its fields: how an option looks. Undefined where the example does not run with it.
+ *
+ * @param field path of the field, "pattern" or "faces/top"
+ */
+export function optionPicture(
+  kind: StepKind,
+  field: string,
+  value: unknown,
+  size: PictureSize,
+): string | undefined {
+  const [name = field, part] = field.split('/');
+  const example = exampleOf(kind);
+  const before = example[name] ?? kind.fields[name]?.initial ?? {};
+  const written = part === undefined ? value : { ...before, [part]: value };
+  const drawn = attempt(() => {
+    const step = { ...example, [name]: written };
+    // Fields that the option asks for begin as they would in a form
+    const begun = applyingFields(kind.fields, step).flatMap((one) =>
+      step[one.name] === undefined && one.field.initial !== undefined ? [[one.name, one.field.initial]] : [],
+    );
+    return pictureOf(kind, { ...step, ...Object.fromEntries(begun) } as Step, size);
+  });
+  return drawn.ok ? drawn.value : undefined;
+}
+
+const exampleOf = (kind: StepKind): Step =>
+  kind.example ? { id: 'step', [kind.verb]: kind.kind, ...kind.example.fields } : initialStep(kind, 'step');
+
+/** @throws ProblemError where the step does not run */
+function pictureOf(kind: StepKind, step: Step, size: PictureSize): string {
   const { results, problems } = runSteps(
     { steps: [...(kind.example?.before ?? []), step], space: 'solid' },
     { parameters: new Map() },
   );
   const made = results.at(-1);
   if (problems.length > 0 || made?.step !== 'step')
-    throw new Error(`The example of "${kind.kind}": ${problems[0]?.message ?? 'it was not run'}`);
+    fail('geometry', `The example of "${kind.kind}": ${problems[0]?.message ?? 'it was not run'}`);
   return stepPicture(made, size);
 }

@@ -1,5 +1,6 @@
 import { spreadMassOf } from '../../analysis/index.js';
 import { formatExact, formatWithUnit, significant } from '../../units/format.js';
+import { isFree } from '../../model/free.js';
 import { drawShape } from '../parts/shape.js';
 import type { ShownKind } from './shown.js';
 
@@ -12,9 +13,9 @@ export const mode: ShownKind = {
   group: 'Natural modes',
   prefix: 'mode.',
   isShape: true,
-  list: ({ modes }) =>
+  list: ({ modes = [] }) =>
     Array.from({ length: mostModes }, (_, k) => {
-      const known = modes?.[k];
+      const known = modes.filter(({ frequency }) => frequency > 0)[k];
       return {
         id: `mode.${k + 1}`,
         title: `Mode ${k + 1}${known ? `, ${formatWithUnit(known.frequency, 'frequency')}` : ''}`,
@@ -42,6 +43,7 @@ export const mode: ShownKind = {
           text: `vibrates at ${formatWithUnit(found.frequency, 'frequency')}`,
           title: formatExact(found.frequency, 'frequency'),
         },
+        ...(isFree(source.built.model) ? [{ text: 'a free body; its motions as a whole are left out' }] : []),
         { text: moved.length > 0 ? `moves ${moved.join(', ')} of the mass` : 'moves no mass as a whole' },
       ],
     };

@@ -3,6 +3,7 @@ import { drawDeformed, greatestMove } from '../parts/deformed.js';
 import { drawAlongMembers } from '../parts/along-members.js';
 import type { Layer } from '../drawing.js';
 import { actingLoads, drawLoads } from '../parts/loads.js';
+import { nameSlack } from '../parts/slack.js';
 import { drawReactions } from '../parts/reactions.js';
 import { significant } from '../../units/format.js';
 import type { LegendLine, ShownContext, ShownKind } from './shown.js';
@@ -28,7 +29,7 @@ function drawState(
   const drawn = drawAlongMembers(context, [{ id, state }]);
   return {
     greatest: { diagram: drawn.greatest, deformation: greatestMove(state), load: loads.greatest },
-    legend: [...besideLoads(context, selection), ...drawn.legend],
+    legend: [...besideLoads(context, selection), ...drawn.legend, ...nameSlack(context, state)],
   };
 }
 

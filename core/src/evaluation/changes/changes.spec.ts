@@ -4,7 +4,13 @@ import { attempt } from '../../base/problem.js';
 import { decideFor, pickOption } from '../../edits/index.js';
 import { changesCsv } from '../../files/csv/changes.js';
 import type { Design } from '../../document/types.js';
-import { changesBetween, designChangesInWords, type Comparable, type FrameChanges } from './index.js';
+import {
+  changesBetween,
+  designChangesInShort,
+  designChangesInWords,
+  type Comparable,
+  type FrameChanges,
+} from './index.js';
 
 const of = (design: Design, alternative = 0): Comparable => ({
   design,
@@ -33,6 +39,17 @@ describe('what changed', () => {
     other.parameters.find(({ name }) => name === 'column_section')!.value = 'HEA 240';
     expect(designChangesInWords(smallHall(), other)).toEqual(['Column section: HEA 200 → HEA 240']);
     expect(designChangesInWords(other, other)).toEqual([]);
+    // In short without what stands in what came
+    const more = {
+      ...smallHall(),
+      rules: [
+        ...smallHall().rules,
+        { id: 'feet', title: 'Feet', nodes: 'z == 0 m', support: 'pinned' as const },
+      ],
+    };
+    expect(designChangesInShort(smallHall(), more)).toEqual(['Rule "Feet" added']);
+    expect(designChangesInShort(more, smallHall())).toEqual(['Rule "Feet" removed']);
+    expect(designChangesInShort(smallHall(), other)).toEqual(designChangesInWords(smallHall(), other));
   });
 
   it('tells what an alternative picks by titles, also where that was the first option by itself', () => {

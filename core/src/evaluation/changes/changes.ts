@@ -8,7 +8,7 @@ import { contentsOf } from './contents.js';
 import { distance, framed, type Framed } from './framed.js';
 import { matchFrames } from './match-frames.js';
 import { matchRecords, renamed } from './match-records.js';
-import { changedSentences, inOneLine } from './sentences.js';
+import { absent, changedSentences, gone, inOneLine } from './sentences.js';
 
 /** A node or a physical member, as the frame has it that it is in. */
 export type Part = ({ readonly node: string } | { readonly member: string }) & { readonly title: string };
@@ -72,6 +72,14 @@ export function changesBetween(before: Comparable, after: Comparable): FrameChan
 /** What changed from one state of a design to another, in sentences. */
 export const designChangesInWords = (before: Design, after: Design): string[] =>
   changedSentences(before, after).map(inOneLine);
+
+/** The same without what was written in what came or went: "Step "Drawn member" added". */
+export const designChangesInShort = (before: Design, after: Design): string[] =>
+  changedSentences(before, after).map((sentence) => {
+    const what = `${sentence.what[0]!.toUpperCase()}${sentence.what.slice(1)}`;
+    if (sentence.before === absent) return `${what} added`;
+    return sentence.after === gone ? `${what} removed` : inOneLine(sentence);
+  });
 
 const head = { format: 'hashira-changes', version: 1 } as const;
 

@@ -64,9 +64,9 @@ describe('a drawing of what changed', () => {
     tied.rules.push({ ...rafters, id: 'ties', members: 'role == "tie"' });
     const come = drawn(smallHall(), tied);
     const gone = drawn(tied, smallHall());
-    expect(come.changes.added.map(({ title }) => title)).toEqual(['tie']);
+    expect(come.changes.added.map(({ title }) => title)).toEqual(['tie, left eaves to right eaves']);
     expect(come.count('ochre')).toBe(1);
-    expect(gone.changes.removed.map(({ title }) => title)).toEqual(['tie']);
+    expect(gone.changes.removed.map(({ title }) => title)).toEqual(['tie, left eaves to right eaves']);
     // Seven dashes and the stroke through them
     expect(gone.count('inkSoft')).toBe(modelOf(smallHall()).members.length + 8);
     expect(gone.scene.legend.map(({ text }) => text)).toEqual(['removed']);

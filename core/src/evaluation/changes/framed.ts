@@ -1,5 +1,5 @@
 import type { BuiltFrame } from '../../build/build.js';
-import { Namer } from '../../geometry/names.js';
+import { namerOf } from '../../build/namer.js';
 import type { FrameModel, FrameNode, Member } from '../../model/types.js';
 
 /** A point, m. */
@@ -37,7 +37,7 @@ const placeOf = ({ x, y = 0, z }: FrameNode): Place => [x, y, z];
 
 /** A frame model with the names of the design that it was built of, or by its ids. */
 export function framed(model: FrameModel, built?: BuiltFrame): Framed {
-  const namer = built && new Namer(built.geometry);
+  const namer = built && namerOf(built);
   const tagsOf = (id: string) => built?.geometry.nodes.get(id)?.tags;
   const nodes = new Map(
     model.nodes.map((node): [string, NodeOf] => [

@@ -1,6 +1,7 @@
 export { drawingOfChanges } from './drawing.js';
 export {
   changesBetween,
+  designChangesInShort,
   designChangesInWords,
   type Changed,
   type Comparable,

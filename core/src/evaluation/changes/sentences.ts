@@ -16,6 +16,10 @@ export interface Sentence {
   readonly after: string;
 }
 
+/** What stands before what came, and after what went. */
+export const absent = 'not there';
+export const gone = 'removed';
+
 type Record_ = Identified & { readonly title?: string };
 
 /** The lists of a design whose records are told of, by what one of them is called. */
@@ -114,18 +118,18 @@ function recordsChanged(
         ...rest,
       }));
     }),
-    ...removed.map((gone) => ({
+    ...removed.map((one) => ({
       of,
-      id: gone.id,
-      what: called(gone),
-      before: contentOf(gone),
-      after: 'removed',
+      id: one.id,
+      what: called(one),
+      before: contentOf(one),
+      after: gone,
     })),
     ...added.map((made) => ({
       of,
       id: made.id,
       what: called(made),
-      before: 'not there',
+      before: absent,
       after: contentOf(made),
     })),
   ];

@@ -1,7 +1,8 @@
 import { prepareFrame, type Frame } from '../../analysis/index.js';
 import type { BuiltFrame } from '../../build/build.js';
 import type { GeometryMember, Note } from '../../geometry/geometry.js';
-import { Namer } from '../../geometry/names.js';
+import { namerOf } from '../../build/namer.js';
+import type { Namer } from '../../geometry/names.js';
 import { boxOf, cutAngle, cutTurn, endPlane, overallLength, square, type EndPlane } from './cuts.js';
 import { cutsKey } from './marks.js';
 
@@ -54,7 +55,7 @@ interface Piece {
  */
 export function cutList(built: BuiltFrame): CutList {
   const frame = prepareFrame(built.model);
-  const namer = new Namer(built.geometry);
+  const namer = namerOf(built);
   const notes: Note[] = [];
   const groups = new Map<string, Piece[]>();
   for (const run of runsOf(built)) {

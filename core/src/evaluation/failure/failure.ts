@@ -3,7 +3,8 @@ import { attempt, fail, problem, ProblemError, unwrapped } from '../../base/prob
 import { buildFrame } from '../../build/build.js';
 import type { Alternative, Design } from '../../document/types.js';
 import type { Geometry } from '../../geometry/geometry.js';
-import { Namer } from '../../geometry/names.js';
+import { namerOf } from '../../build/namer.js';
+import type { Namer } from '../../geometry/names.js';
 import { inWords } from '../summaries/problem-words.js';
 import { elasticPath } from './elastic-path.js';
 import type { FailureFile, FailureOptions, FailureProgress } from './failure-file.js';
@@ -34,7 +35,7 @@ export function* failureInParts(
   options: FailureOptions,
 ): Generator<FailureProgress, FailureFile> {
   const built = unwrapped(buildFrame(design, alternative));
-  const namer = new Namer(built.geometry);
+  const namer = namerOf(built);
   const { path = 'elastic', order = design.analysis.order, most = usualMost } = options;
   const loads = raisedLoads(built, options);
   if (path === 'plastic' && design.space !== 'plane')

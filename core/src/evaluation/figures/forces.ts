@@ -1,8 +1,6 @@
-import type { MemberField } from '../../analysis/index.js';
-import { forceAt, forceCandidates, forceFormula, type ForceName } from '../../results/index.js';
-import { significant } from '../../units/format.js';
+import { forceAt, forceCandidates, type ForceName } from '../../results/index.js';
 import { componentOf, membersOf, worse, type FigureKind, type FigureResult } from './figure.js';
-import { resultSteps } from './superposition.js';
+import { forceSteps } from './force-steps.js';
 
 /** Greatest internal force of some members; signs as the frame model has them. */
 function greatestForce(
@@ -51,31 +49,10 @@ function greatestForce(
       const { member, x, result, before = false } = found;
       const m = member === undefined ? undefined : source.forces.frame.memberIndex.get(member);
       if (m === undefined || x === undefined || result === undefined) return [];
-      const name = componentOf(self, spec) as ForceName;
-      const unit = ['T', 'My', 'Mz'].includes(name) ? 'N·m' : 'N';
-      return resultSteps(source, result, {
-        symbol: name,
-        unit,
-        valueOf: self.valueIn!(source, spec, found)!,
-        formulaOf: (state) => formula(state.field(m), name, x, before),
-      });
+      return forceSteps(source, result, componentOf(self, spec) as ForceName, { member: m, x, before });
     },
   };
   return self;
-}
-
-/** A force along the segment that holds x, as a formula in kN or kN·m and m. */
-function formula(field: MemberField, name: ForceName, x: number, before: boolean): string {
-  const { from, coefficients } = forceFormula(field, name, x, before);
-  const t = from === 0 ? 'x' : `(x − ${significant(from, 4)})`;
-  const terms = coefficients
-    .map((c, power) => ({ kilo: c / 1e3, power }))
-    .filter(({ kilo }) => Math.abs(kilo) > 1e-9)
-    .map(
-      ({ kilo, power }) =>
-        `${significant(kilo, 4)}${power === 0 ? '' : `·${t}${['', '', '²', '³', '⁴'][power] ?? `^${power}`}`}`,
-    );
-  return `K·u = F, then ${name}(x) = ${terms.join(' + ').replaceAll('+ −', '− ') || '0'} at x = ${significant(x, 4)} m`;
 }
 
 export const moment = greatestForce('moment', 'Moment', ['My', 'Mz', 'T'], false);

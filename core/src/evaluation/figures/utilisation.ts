@@ -1,5 +1,5 @@
-import { checkedSteps } from '../../checks/index.js';
 import { membersOf, worse, type FigureKind, type FigureResult } from './figure.js';
+import { memberTrace } from './member-trace.js';
 
 /** Greatest utilisation of the members that are covered, over all strength combinations. */
 export const utilisation: FigureKind = {
@@ -24,6 +24,5 @@ export const utilisation: FigureKind = {
     }
     return worst;
   },
-  trace: ({ checker }, _, { member }) =>
-    checker && member !== undefined ? checkedSteps(checker, member) : [],
+  trace: (source, _, { member }) => (member === undefined ? [] : memberTrace(source, member)),
 };

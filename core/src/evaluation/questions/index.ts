@@ -1,3 +1,4 @@
+import { alike } from './alike.js';
 import { bench } from './bench.js';
 import { contributions } from './contributions.js';
 import { cuts } from './cuts.js';
@@ -23,6 +24,7 @@ import { tags } from './tags.js';
 
 /** Every question. A new one is one file and one line here. */
 export const questions = {
+  alike,
   reading,
   figureTrace,
   figuresUnder,

@@ -1,8 +1,16 @@
-import { checkedSteps, type CalculationStep } from '../../checks/index.js';
+import type { CalculationStep } from '../../checks/index.js';
+import { figureSourceOf } from '../figures/figure-table.js';
+import { memberTrace } from '../figures/member-trace.js';
 import type { Question } from './question.js';
 
-/** Every condition of a physical member, the worst first, and the steps of the worst. */
-export const memberSteps: Question<{ readonly member: string }, CalculationStep[]> = (
-  { evaluation },
-  { member },
-) => (evaluation?.checker ? checkedSteps(evaluation.checker, member) : []);
+/** The way to a physical member's utilisation, every condition of it, and the pieces that it consists of. */
+export const memberSteps: Question<
+  { readonly member: string },
+  { readonly steps: CalculationStep[]; readonly of: readonly string[] }
+> = (of, { member }) => {
+  const source = figureSourceOf(of);
+  return {
+    steps: source ? memberTrace(source, member) : [],
+    of: of.built?.geometry.lines.get(member)?.members ?? [],
+  };
+};

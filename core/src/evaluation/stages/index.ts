@@ -19,6 +19,7 @@ export {
   withOwnLoads,
   type Analysed,
 } from './forces.js';
+export { freeEvaluation } from './free-frame.js';
 export { stabilityInParts, stabilityOf, wantsLengths, type StabilityOfAll } from './stability.js';
 export { vary } from './vary.js';
 export { nearestToInstability, verdictOf, type Verdict, type VerdictStatus } from './verdict.js';

@@ -2,7 +2,7 @@ import { drain } from '../../base/drain.js';
 import { fail, ProblemError } from '../../base/problem.js';
 import type { BuiltFrame } from '../../build/build.js';
 import type { Alternative, Design } from '../../document/types.js';
-import { Namer } from '../../geometry/names.js';
+import { namerOf } from '../../build/namer.js';
 import { sectionDetails } from '../../sections/details.js';
 import type { CatalogueEntry } from '../../sections/catalogue/index.js';
 import { evaluateAlternative, type EvaluatedAlternative } from '../alternative.js';
@@ -228,7 +228,7 @@ function stateBefore(
   groups: readonly SectionGroup[],
 ): { whole: SetState; groups: SuggestedGroup[] } {
   const { built, problems } = standing;
-  const namer = new Namer(built.geometry);
+  const namer = namerOf(built);
   const checks = problems.length > 0 ? [] : (standing.evaluation?.checks ?? []);
   return {
     whole: setState(massOfMembers(built), standing),
@@ -249,7 +249,7 @@ function stateAfter(
   set: SectionSet,
 ): { whole: SetState; groups: GroupState[] } {
   const changed = evaluatedFrame(standing, built);
-  const namer = new Namer(built.geometry);
+  const namer = namerOf(built);
   return {
     whole: setState(massOfMembers(built), changed),
     groups: groups.map((group) =>

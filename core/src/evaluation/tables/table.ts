@@ -6,7 +6,12 @@ import type { QuantityName } from '../../units/quantities.js';
 
 /** A column of numbers, SI. */
 export interface TableColumn {
+  /** Its symbol, as in files. */
   readonly name: string;
+  /** What a screen heads it with, where that is not the symbol. */
+  readonly title?: string;
+  /** Which way numbers above and below zero are, in words. */
+  readonly ways?: readonly [above: string, below: string];
   readonly quantity: QuantityName;
 }
 
@@ -18,7 +23,7 @@ export interface TableRow {
   /** Where along a member, or which side of an envelope. */
   readonly at: string;
   readonly values: readonly number[];
-  /** Of an envelope: the combination that each value comes from. */
+  /** The combination that each value comes from, and the place along the member, where they differ from value to value. */
   readonly from?: readonly string[];
 }
 
@@ -51,6 +56,8 @@ export interface TableKind {
   readonly kind: string;
   readonly title: string;
   readonly of: 'members' | 'nodes';
+  /** Its places are whole members with the greatest and the least along them. */
+  readonly ranges?: true;
   columns(source: TableSource): readonly TableColumn[];
   /** Places that have a row each, in order. */
   places(source: TableSource): readonly TablePlace[];
@@ -61,7 +68,19 @@ export interface TablePlace {
   readonly part: string;
   readonly title: string;
   readonly at: string;
-  values(state: FrameState): readonly number[];
+  /** One number for each column: the value there, or of a place that is a whole member the greatest and the least along it. */
+  values(state: FrameState): readonly (number | Range)[];
+}
+
+/** Greatest and least along a member, with where they are in words. */
+export interface Range {
+  readonly greatest: PlacedNumber;
+  readonly least: PlacedNumber;
+}
+
+export interface PlacedNumber {
+  readonly value: number;
+  readonly at: string;
 }
 
 /** Most rows that leave the core. */
@@ -74,14 +93,11 @@ const negligibleShare = 1e-6;
 export function fillTable(kind: TableKind, source: TableSource, question: TableQuestion): ResultTable {
   const wanted = question.parts && new Set(question.parts);
   const all = kind.places(source).filter(({ part }) => !wanted || wanted.has(part));
-  const envelope = envelopeStates(source.forces, question.result);
-  const rowsEach = envelope.length > 0 ? 2 : 1;
+  const states = statesOf(source.forces, question.result);
+  const rowsEach = states.length > 1 || kind.ranges ? 2 : 1;
   // What is not shown is not worked out
   const places = all.slice(0, mostRows / rowsEach);
-  const rows =
-    envelope.length > 0
-      ? places.flatMap((place) => envelopeRows(place, envelope))
-      : rowsOf(places, source.forces.states.get(question.result));
+  const rows = states.length === 0 ? [] : places.flatMap((place) => rowsOf(place, states, rowsEach === 2));
   return {
     of: kind.of,
     columns: kind.columns(source),
@@ -91,40 +107,47 @@ export function fillTable(kind: TableKind, source: TableSource, question: TableQ
   };
 }
 
+/** A state, with what it is called where there are several. */
+interface ShownState {
+  readonly id: string;
+  readonly state: FrameState;
+}
+
+function statesOf(forces: Analysed, result: string): readonly ShownState[] {
+  const envelope = envelopeStates(forces, result);
+  if (envelope.length > 0) return envelope;
+  const state = forces.states.get(result);
+  return state ? [{ id: '', state }] : [];
+}
+
 function greatestOf(rows: readonly TableRow[]): number {
   let greatest = 0;
   for (const { values } of rows) for (const value of values) greatest = Math.max(greatest, Math.abs(value));
   return greatest;
 }
 
-function rowsOf(places: readonly TablePlace[], state: FrameState | undefined): TableRow[] {
-  if (!state) return [];
-  return places.map((place) => ({
-    part: place.part,
-    title: place.title,
-    at: place.at,
-    values: place.values(state),
-  }));
-}
-
-/** The greatest and the least of every column over an envelope's combinations, and where they come from. */
-function envelopeRows(
-  place: TablePlace,
-  combinations: readonly { id: string; state: FrameState }[],
-): TableRow[] {
-  const all = combinations.map(({ id, state }) => ({ id, values: place.values(state) }));
-  const first = all[0]!;
-  const row = (side: string, beats: (a: number, b: number) => boolean): TableRow => {
-    const best = first.values.map((_, k) =>
-      all.reduce((a, b) => (beats(b.values[k]!, a.values[k]!) ? b : a)),
+/** One row of a place in a state; two, the greatest and the least of every column, where there are several states or places. */
+function rowsOf(place: TablePlace, states: readonly ShownState[], two: boolean): TableRow[] {
+  const { part, title, at } = place;
+  const all = states.map(({ id, state }) => ({ id, values: place.values(state) }));
+  if (!two)
+    return [{ part, title, at, values: all[0]!.values.map((value) => rangeOf(value).greatest.value) }];
+  const row = (side: keyof Range, beats: (a: number, b: number) => boolean): TableRow => {
+    const best = all[0]!.values.map((_, k) =>
+      all
+        .map(({ id, values }) => ({ id, ...rangeOf(values[k]!)[side] }))
+        .reduce((a, b) => (beats(b.value, a.value) ? b : a)),
     );
     return {
-      part: place.part,
-      title: place.title,
-      at: place.at === '' ? side : `${place.at}, ${side}`,
-      values: best.map(({ values }, k) => values[k]!),
-      from: best.map(({ id }) => id),
+      part,
+      title,
+      at: at === '' ? side : `${at}, ${side}`,
+      values: best.map(({ value }) => value),
+      from: best.map(({ id, at }) => [id, at].filter((word) => word !== '').join(', ')),
     };
   };
   return [row('greatest', (a, b) => a > b), row('least', (a, b) => a < b)];
 }
+
+const rangeOf = (value: number | Range): Range =>
+  typeof value === 'number' ? { greatest: { value, at: '' }, least: { value, at: '' } } : value;

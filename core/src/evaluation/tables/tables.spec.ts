@@ -1,4 +1,4 @@
-import { slipShed } from '../../testing/designs.js';
+import { designWith, slipShed } from '../../testing/designs.js';
 import { writeResults } from '../../files/csv/results.js';
 import type { Rule } from '../../document/types.js';
 import { type EvaluatedAlternative, evaluateAlternative, questions } from '../index.js';
@@ -20,6 +20,34 @@ function softlyHeld(): EvaluatedAlternative {
   );
   return run;
 }
+
+/** A beam of 8 m on two supports with 10 kN/m on its first half. */
+const halfLoaded = designWith(
+  [
+    {
+      id: 'beam',
+      make: 'line',
+      points: [
+        ['0 m', '0 m'],
+        ['8 m', '0 m'],
+      ],
+      role: 'beam',
+    },
+  ],
+  {
+    space: 'plane',
+    analysis: { order: 1, imperfections: false },
+    rules: [
+      { id: 'ends', nodes: 'true', support: 'pinned' },
+      {
+        id: 'half',
+        members: 'true',
+        load: { case: 'Q', kind: 'line', direction: 'z', q: '-10 kN/m', from: '0 m', to: '4 m' },
+      },
+    ],
+    loadCases: [{ id: 'Q', title: 'Imposed', category: 'imposed' }],
+  },
+);
 
 describe('tables of results', () => {
   const design = { ...slipShed(), analysis: { order: 1, imperfections: false } } as const;
@@ -45,6 +73,22 @@ describe('tables of results', () => {
     ]);
     const N = columns.findIndex(({ name }) => name === 'N');
     for (const { values } of rows) expect(values[N]).toBeCloseTo(-48_400, 3);
+  });
+
+  it('of extremes have the span moment of a beam where it is, between the rows of its quarters', () => {
+    // A beam of 8 m with 10 kN/m over the first 4 m: R = 10·4·6/8 = 30 kN, M greatest at 3 m: 30·3 − 10·3²/2 = 45 kN·m, V from 30 to −10 kN
+    const beam = halfLoaded;
+    const run = evaluateAlternative(beam, beam.alternatives[0]!, 'forces');
+    const { rows, columns } = questions.table(run, { kind: 'extremes', result: 'Q' }, '')!;
+    expect(columns.map(({ name }) => name)).toEqual(['N', 'V', 'M']);
+    expect(rows.map(({ at }) => at)).toEqual(['greatest', 'least']);
+    expect(rows[0]!.values[2]).toBeCloseTo(45_000, 5);
+    expect(rows[0]!.from![2]).toBe('x = 3.00 m');
+    expect([rows[0]!.values[1], rows[1]!.values[1]].map((V) => Math.round(V!))).toEqual([30_000, -10_000]);
+    const quarters = questions
+      .table(run, { kind: 'forces', result: 'Q' }, '')!
+      .rows.map(({ values }) => values[2]!);
+    expect(Math.max(...quarters)).toBeLessThan(45_000);
   });
 
   it('of displacements have the supports at rest', () => {

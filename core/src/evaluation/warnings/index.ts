@@ -1,5 +1,5 @@
 import type { BuiltFrame } from '../../build/build.js';
-import { Namer } from '../../geometry/names.js';
+import { namerOf } from '../../build/namer.js';
 import { crossings } from './crossings.js';
 import { idleRules } from './idle-rules.js';
 import { loads } from './loads.js';
@@ -29,7 +29,7 @@ export const remarkKinds: readonly RemarkKind[] = [
  */
 export function warningsOf(
   built: BuiltFrame,
-  names = new Namer(built.geometry),
+  names = namerOf(built),
   progress?: { step(done: number): void },
 ): Warning[] {
   return remarkKinds.flatMap((kind, k) => {

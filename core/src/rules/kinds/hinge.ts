@@ -4,26 +4,45 @@ import {
   optional,
   readFields,
   recordWay,
-  text,
+  memberEnd,
   ways,
+  wordWay,
   type Field,
   type FieldContext,
 } from '../../fields/index.js';
-import { expression, releases } from '../../fields/schemas.js';
+import { releases } from '../../fields/schemas.js';
 import type { GeometryMember } from '../../geometry/geometry.js';
 import { quantityOf, type Written } from '../../language/evaluate.js';
 import type { Place } from '../../language/tree.js';
 import type { Rule } from '../../document/types.js';
 import type { Hinges } from '../../model/types.js';
+import { springWay } from '../spring-way.js';
 import { memberRule, nodeRule, type RuleContext } from '../rule.js';
 import { listWords } from '../words.js';
 
+type Release = (typeof releases)[number];
+
+const releaseTitles: Readonly<Record<Release, string>> = {
+  N: 'along the member',
+  Vy: 'across it, along y',
+  Vz: 'across it, along z',
+  T: 'twisting',
+  My: 'turning about y',
+  Mz: 'turning about z',
+};
+
+const isOfSolids = (name: Release): boolean => ['Vy', 'T', 'Mz'].includes(name);
+
 /** A force that is not handed on, or that a spring hands on. @throws ProblemError for a spring that is not above zero */
-const release = (name: (typeof releases)[number]): Field<number | 'free' | undefined> =>
+const release = (name: Release): Field<number | 'free' | undefined> =>
   optional(
-    custom(
-      { title: name },
-      expression,
+    ways<number | 'free'>(
+      [wordWay('free'), springWay(['T', 'My', 'Mz'].includes(name) ? 'rotationalSpring' : 'spring')],
+      {
+        title: releaseTitles[name],
+        absent: 'joined',
+        ...(isOfSolids(name) ? { onlySolid: true } : {}),
+      },
       (written, context, place) => {
         if (written === 'free') return 'free' as const;
         const quantity = ['T', 'My', 'Mz'].includes(name) ? 'rotationalSpring' : 'spring';
@@ -32,7 +51,6 @@ const release = (name: (typeof releases)[number]): Field<number | 'free' | undef
           ? spring
           : fail('out-of-range', `In ${place.what} the spring must be above zero, or "free".`, place.where);
       },
-      { kind: 'text' },
     ),
   );
 
@@ -42,8 +60,17 @@ const releaseList = { type: 'array', items: { enum: releases }, minItems: 1, max
 const hinge = ways<Hinges>(
   [
     {
-      label: 'free',
+      label: 'turns freely',
       start: ['My'],
+      // In space a hinge turns about both axes
+      from: (_, space) => (space === 'plane' ? ['My'] : ['My', 'Mz']),
+      is: (written) => Array.isArray(written) && written.every((name) => name === 'My' || name === 'Mz'),
+      schema: releaseList,
+    },
+    {
+      label: 'as a list',
+      start: ['N', 'My'],
+      rare: true,
       is: Array.isArray,
       schema: releaseList,
       field: custom({ title: '' }, releaseList, (written) => written, {
@@ -52,7 +79,13 @@ const hinge = ways<Hinges>(
         as: 'list',
       }),
     },
-    recordWay(releaseFields, { My: 'free' }, 'each by itself'),
+    {
+      ...recordWay(releaseFields, { My: 'free' }, 'each by itself'),
+      from: (written) =>
+        Array.isArray(written)
+          ? Object.fromEntries((written as Release[]).map((name) => [name, 'free']))
+          : { My: 'free' },
+    },
   ],
   { title: 'hinge' },
   readHinge,
@@ -69,7 +102,7 @@ function put({ assignment, rule }: RuleContext, member: string, end: 'start' | '
   assignment.credit(member, `hinge at ${end}`, rule.id);
 }
 
-const releaseWords: Readonly<Record<(typeof releases)[number], string>> = {
+const releaseWords: Readonly<Record<Release, string>> = {
   N: 'slides along the member',
   Vy: 'slides along y',
   Vz: 'slides along z',
@@ -78,11 +111,22 @@ const releaseWords: Readonly<Record<(typeof releases)[number], string>> = {
   Mz: 'turns freely about z',
 };
 
+/** What a hinge lets go in each direction: "free along the member, spring of 2 MN m/rad turning about y". */
+const eachWords = (given: unknown): string =>
+  typeof given === 'object' && given !== null
+    ? Object.entries(given)
+        .map(([name, held]) => {
+          const words = releaseTitles[name as Release];
+          return held === 'free' ? `free ${words}` : `spring of ${String(held)} ${words}`;
+        })
+        .join(', ')
+    : listWords(given);
+
 /** "turns freely" of a hinge in the plane, "turns freely about y and z" of one in space; springs as they are written. */
 function hingeWords({ hinge: given, at }: Rule): string {
   const behind = at === undefined || at === 'both' ? '' : ` at its ${at}`;
-  if (!Array.isArray(given)) return `hinge ${listWords(given)}${behind}`;
-  const names = given as readonly (typeof releases)[number][];
+  if (!Array.isArray(given)) return `${eachWords(given)}${behind}`;
+  const names = given as readonly Release[];
   const turnsInSpace = names.includes('My') && names.includes('Mz');
   const words = names
     .filter((name) => !(turnsInSpace && name === 'Mz'))
@@ -134,7 +178,7 @@ export const memberHinge = memberRule({
   title: 'Hinge at an end',
   words: hingeWords,
   gives: 'hinges',
-  fields: { hinge, at: optional(text({ title: 'at', most: 60 })) },
+  fields: { hinge, at: optional(memberEnd({ title: 'at', absent: 'both ends' })) },
   apply({ hinge: hinges, at: wanted = 'both' }, matched, context) {
     const { geometry, rule } = context;
     let count = 0;

@@ -1,3 +1,4 @@
+import { ownValue } from '../../base/own-value.js';
 import { fail } from '../../base/problem.js';
 import {
   byTags,
@@ -65,7 +66,7 @@ const lateralLength: Field<(one: Matched<GeometryMember>) => number | FlangeLeng
     },
     recordWay(flangeFields, { top: '1 m', bottom: '1 m' }, 'each flange'),
   ],
-  { title: 'LLT' },
+  { title: 'LLT, between what holds it sideways' },
   (written, context, place) => {
     if (typeof written !== 'object') return heldLength('LLT').read(written, context, place);
     const { top, bottom } = readFields(flangeFields, written as Record<string, unknown>, context, place);
@@ -74,18 +75,30 @@ const lateralLength: Field<(one: Matched<GeometryMember>) => number | FlangeLeng
 );
 
 const lengthFields = {
-  Lcy: optional(heldLength('Lcy')),
-  Lcz: optional(heldLength('Lcz')),
-  LT: optional(heldLength('LT')),
+  Lcy: optional(heldLength('Lcr,y')),
+  Lcz: optional(heldLength('Lcr,z')),
+  LT: optional(heldLength('LT, of torsion')),
   LLT: optional(lateralLength),
 };
+
+const lengthNames: Readonly<Record<string, string>> = { Lcy: 'Lcr,y', Lcz: 'Lcr,z' };
+
+/** Lengths in words, by the symbols of the codes: "Lcr,z 1.6 m, LLT 3.2 m". */
+const lengthWords = (given: unknown): string =>
+  typeof given === 'object' && given !== null
+    ? listWords(
+        Object.fromEntries(
+          Object.entries(given).map(([name, value]) => [ownValue(lengthNames, name) ?? name, value]),
+        ),
+      )
+    : listWords(given);
 
 export const lengths = memberRule({
   key: 'lengths',
   initial: () => ({ lengths: 'buckling-analysis' }),
   title: 'Buckling lengths',
   words: ({ lengths: given }) =>
-    given === 'buckling-analysis' ? 'buckling lengths from the frame' : listWords(given),
+    given === 'buckling-analysis' ? 'buckling lengths from the frame' : lengthWords(given),
   gives: 'lengths',
   fields: {
     lengths: ways<'buckling-analysis' | Evaluated<typeof lengthFields>>(

@@ -23,9 +23,9 @@ import {
   type Written,
 } from '../../language/evaluate.js';
 import type { Freedom, Vector } from '../../model/types.js';
-import type { QuantityName } from '../../units/quantities.js';
 import { fieldOf, memberRule, nodeRule, type Matched, type RuleContext } from '../rule.js';
 import { listWords } from '../words.js';
+import { forceField, forceWords, type VectorOf } from './force-field.js';
 
 /** The load case that a new load goes into: the first that is not permanent, else the first. */
 export const caseFor = ({ loadCases }: Pick<Design, 'loadCases'>): string =>
@@ -96,21 +96,17 @@ function distanceOf(position: Position, whole: number, context: RuleContext, fie
   return Math.min(Math.max(x, 0), whole);
 }
 
-/** Three numbers, each by the tags of what it is for. */
-type VectorOf = (one: WithTags) => Vector;
-
-const vectorOf = (quantity: QuantityName, title: string): Field<VectorOf> =>
-  custom(
-    { title },
-    vector,
-    (written, context, place) => {
-      const parts = (written as Written[]).map((item) =>
-        quantityProgram(item, { ...context, tags: true }, quantity, place),
-      );
-      return (one) => parts.map((part) => part(one)) as Vector;
-    },
-    { kind: 'list', quantity: '', as: 'list' },
-  );
+const momentField: Field<VectorOf> = custom(
+  { title: 'moment x, y, z' },
+  vector,
+  (written, context, place) => {
+    const parts = (written as Written[]).map((item) =>
+      quantityProgram(item, { ...context, tags: true }, 'moment', place),
+    );
+    return (one) => parts.map((part) => part(one)) as Vector;
+  },
+  { kind: 'list', quantity: '', as: 'list' },
+);
 
 /** A place on a physical member: a share of it or a length from its start. */
 const placeOn = (title: string): Field<PositionProgram> =>
@@ -165,8 +161,8 @@ const lineFields = {
 const pointFields = {
   at: { ...placeOn('at'), initial: '1/2' },
   axes,
-  F: { ...optional(vectorOf('force', 'force x, y, z')), initial: ['0 kN', '0 kN', '-1 kN'] },
-  M: optional(vectorOf('moment', 'moment x, y, z')),
+  F: optional(forceField),
+  M: optional(momentField),
 };
 const temperatureFields = {
   uniform: { ...optional(byTags('temperature', { title: 'uniform' })), initial: '20 K' },
@@ -255,7 +251,9 @@ function loadWords({ load }: Rule): string {
   const { case: inCase, kind = 'line', ...rest } = load!;
   const given = 'q' in rest ? rest.q : 'F' in rest && rest.F ? rest.F : rest;
   const along = 'direction' in rest ? ` along ${rest.direction}` : '';
-  return `${kind === 'line' ? '' : `${kind} `}${listWords(given)}${along} in ${inCase}`;
+  const isSized = typeof given === 'object' && 'size' in given;
+  const words = isSized ? forceWords(given) : listWords(given);
+  return `${kind === 'line' ? '' : `${kind} `}${words}${along} in ${inCase}`;
 }
 
 const common = { case: loadCase({ title: 'load case' }) };
@@ -324,8 +322,8 @@ export const nodeLoad = nodeRule({
       common,
       {
         node: {
-          F: { ...optional(vectorOf('force', 'force x, y, z')), initial: ['0 kN', '0 kN', '-1 kN'] },
-          M: optional(vectorOf('moment', 'moment x, y, z')),
+          F: optional(forceField),
+          M: optional(momentField),
         },
         settlement: movements,
       },

@@ -11,10 +11,11 @@ import {
   type Field,
   type FieldContext,
 } from '../../fields/index.js';
-import { expression, freedoms, vector } from '../../fields/schemas.js';
+import { freedoms, vector } from '../../fields/schemas.js';
 import { quantityOf, type Written } from '../../language/evaluate.js';
 import type { Place } from '../../language/tree.js';
 import type { Freedom, Support } from '../../model/types.js';
+import { springWay } from '../spring-way.js';
 import { fieldOf, nodeRule } from '../rule.js';
 import { listWords } from '../words.js';
 
@@ -25,12 +26,32 @@ const usual: Readonly<Record<'fixed' | 'pinned' | 'roller', readonly Freedom[]>>
   roller: ['uz'],
 };
 
+const freedomWords: Readonly<Record<Freedom, string>> = {
+  ux: 'along x',
+  uy: 'along y',
+  uz: 'up and down',
+  rx: 'turning about x',
+  ry: 'turning about y',
+  rz: 'turning about z',
+};
+
+/** Freedoms that only solid frames have. */
+const ofSolids: readonly Freedom[] = ['uy', 'rx', 'rz'];
+
 /** A freedom that is held, or free, or has a spring. @throws ProblemError for a spring that is not above zero */
 const freedom = (name: Freedom): Field<number | 'fixed' | 'free' | undefined> =>
   optional(
-    custom(
-      { title: name },
-      expression,
+    ways<number | 'fixed' | 'free'>(
+      [
+        wordWay('fixed', 'held'),
+        { ...wordWay('free'), rare: true },
+        springWay(name.startsWith('u') ? 'spring' : 'rotationalSpring'),
+      ],
+      {
+        title: freedomWords[name],
+        absent: 'free',
+        ...(ofSolids.includes(name) ? { onlySolid: true } : {}),
+      },
       (written, context, place) => {
         if (written === 'fixed' || written === 'free') return written;
         const quantity = name.startsWith('u') ? 'spring' : 'rotationalSpring';
@@ -43,7 +64,6 @@ const freedom = (name: Freedom): Field<number | 'fixed' | 'free' | undefined> =>
               place.where,
             );
       },
-      { kind: 'text' },
     ),
   );
 
@@ -56,6 +76,31 @@ function readHeld(written: unknown, context: FieldContext, place: Place): Held {
     return Object.fromEntries(usual[written as keyof typeof usual].map((name) => [name, 'fixed']));
   const read = readFields(heldFields, written as Record<string, unknown>, context, place);
   return Object.fromEntries(Object.entries(read).filter(([, held]) => held !== undefined && held !== 'free'));
+}
+
+/** A usual support by what it holds in each direction that the space has. */
+const eachOf = (written: unknown, space: 'plane' | 'solid'): unknown =>
+  typeof written === 'string' && written in usual
+    ? Object.fromEntries(
+        usual[written as keyof typeof usual]
+          .filter((name) => space === 'solid' || !ofSolids.includes(name))
+          .map((name) => [name, 'fixed']),
+      )
+    : { ux: 'fixed' };
+
+/** A support in words: "pinned", "held along x, spring of 2 MN/m up and down". */
+function heldWords(given: unknown): string {
+  if (typeof given !== 'object' || given === null) return listWords(given);
+  const parts = Object.entries(given as Readonly<Record<Freedom, Written>>).filter(
+    ([, held]) => held !== 'free',
+  );
+  if (parts.length === 0) return 'holds nothing';
+  return parts
+    .map(([name, held]) => {
+      const words = freedomWords[name as Freedom];
+      return held === 'fixed' ? `held ${words}` : `spring of ${String(held)} ${words}`;
+    })
+    .join(', ');
 }
 
 const axisOf = (title: string): Field<Axis> =>
@@ -74,12 +119,12 @@ export const support = nodeRule({
   title: 'Support',
   gives: 'supports',
   initial: () => ({ support: 'pinned' }),
-  words: ({ support: given }) => listWords(given),
+  words: ({ support: given }) => heldWords(given),
   fields: {
     support: ways<Held>(
       [
         ...(['fixed', 'pinned', 'roller'] as const).map((word) => wordWay(word)),
-        recordWay(heldFields, { ux: 'fixed' }, 'each by itself'),
+        { ...recordWay(heldFields, { ux: 'fixed' }, 'each by itself'), from: eachOf },
       ],
       { title: 'support' },
       readHeld,

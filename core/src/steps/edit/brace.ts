@@ -12,6 +12,7 @@ import { Draft } from '../../geometry/draft.js';
 import type { Geometry, GeometryMember } from '../../geometry/geometry.js';
 import { PointGrid } from '../../geometry/weld/nearby.js';
 import { panelsOf, sidesOf, type PanelFace, type PanelSideLine } from '../../geometry/panels/panels.js';
+import { inName } from '../../geometry/sketch.js';
 import { warpedPanels } from '../../geometry/panels/warped-panels.js';
 import { between, cross, minus, runsBackwards, size, unit, type Point } from '../../geometry/vector.js';
 import { weld } from '../../geometry/weld/weld.js';
@@ -36,7 +37,7 @@ export const brace = edit({
     panels: optional(
       condition('members', { title: 'Panels', about: 'Members that bound the panels; left out: all.' }),
     ),
-    pattern: option(bracingPatterns, { title: 'Pattern', initial: 'x', fallback: 'x' }),
+    pattern: option(bracingPatterns, { title: 'Pattern', drawn: true, initial: 'x', fallback: 'x' }),
     ...bracingFields('pattern'),
     role: word({ title: 'Role', fallback: 'brace' }),
   },
@@ -95,7 +96,7 @@ export const brace = edit({
           : [...nodes];
         if (values.crossing === 'joined' && values.pattern === 'x')
           through.splice(1, 0, nodeOf({ at: between(panel.corners.ll, panel.corners.ur, 0.5) }, 5));
-        const line = `${id}.${values.role}.${k + 1}.${e + 1}`;
+        const line = `${id}.${inName(values.role)}.${k + 1}.${e + 1}`;
         draft.addLine(line, through, () => ({ step: id, role: values.role, ...tags }));
         made.lines.add(line);
       });

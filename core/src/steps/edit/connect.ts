@@ -1,3 +1,4 @@
+import { inName } from '../../geometry/sketch.js';
 import { conditionWords } from '../../geometry/conditions/condition-words.js';
 import { point, portal } from './examples.js';
 import { fail } from '../../base/problem.js';
@@ -46,7 +47,7 @@ export const connect = edit({
           `Step "${id}": the only node to connect to is the node itself; widen the condition "to".`,
           { step: id, field: 'to' },
         );
-      const line = `${id}.${role}.${node.id.replaceAll('.', '-')}`;
+      const line = `${id}.${inName(role)}.${node.id.replaceAll('.', '-')}`;
       const ends = [node.id, nearest.id];
       const { side, storey, bay, row } = node.tags;
       const tags = Object.fromEntries(

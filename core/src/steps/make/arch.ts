@@ -28,7 +28,7 @@ export const arch = generator({
       about: 'Of the right springing above the left one.',
       fallback: '0 m',
     }),
-    curve: option(curves, { title: 'Curve', fallback: 'circular' }),
+    curve: option(curves, { title: 'Curve', drawn: true, fallback: 'circular' }),
     asymptote: onlyWhen(
       'curve',
       ['hyperbolic'],

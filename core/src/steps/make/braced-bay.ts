@@ -21,7 +21,12 @@ const fields = {
     initial: ['4 m', '3.5 m'],
     above0: true,
   }),
-  bracing: option(['none', ...bracingPatterns], { title: 'Bracing', initial: 'x', fallback: 'none' }),
+  bracing: option(['none', ...bracingPatterns], {
+    title: 'Bracing',
+    drawn: true,
+    initial: 'x',
+    fallback: 'none',
+  }),
   ...bracingFields('bracing'),
   panels: optional(
     condition('members', {

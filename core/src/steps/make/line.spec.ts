@@ -21,6 +21,17 @@ describe('line', () => {
     expect(members({ pairs: [[0, 2]] })).toBe(1);
   });
 
+  it('has a role of several words, which conditions name in quotes', () => {
+    const { geometry, model } = built(
+      designWith([line({ role: 'edge beam' })], {
+        rules: [{ id: 'edges', members: 'role == "edge beam"', section: 'HEB 200' }],
+      }),
+    );
+    expect([...geometry.lines.keys()]).toEqual(['l.edge-beam.1', 'l.edge-beam.2']);
+    expect(new Set(model.members.map(({ section }) => section))).toEqual(new Set(['HEB 200 S355']));
+    expect(() => designWith([line({ role: ' edge' })])).toThrowError();
+  });
+
   it('takes points of three, and stands at its origin, turned', () => {
     const frame = built(
       designWith([

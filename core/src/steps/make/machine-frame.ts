@@ -43,9 +43,10 @@ const fields = {
   width: length({ title: 'Width', initial: '1.1 m', above0: true }),
   levels: lengths({
     title: 'Levels',
-    about: 'Heights above the floor, bottom to top.',
+    about: 'Heights above the floor, bottom to top; 0 m is a ring of rails on the floor.',
     initial: ['0.2 m', '0.75 m'],
-    above0: true,
+    least: 0,
+    limits: 'at least 0, on the floor',
   }),
   legs: optional(lengths({ title: 'Legs', about: 'Positions along the length; left out: at both ends.' })),
   crossMembers: optional(crossMembers),
@@ -58,9 +59,9 @@ const fields = {
   bracing: optional(
     record(
       {
-        long: option(faces, { title: 'Long faces', fallback: 'open' }),
-        short: option(faces, { title: 'Short faces', fallback: 'open' }),
-        top: option(faces, { title: 'Top', fallback: 'open' }),
+        long: option(faces, { title: 'Long faces', drawn: true, fallback: 'open' }),
+        short: option(faces, { title: 'Short faces', drawn: true, fallback: 'open' }),
+        top: option(faces, { title: 'Top', drawn: true, fallback: 'open' }),
       },
       { title: 'Bracing' },
     ),
@@ -93,7 +94,9 @@ export const machineFrame = generator({
       [1, 0, 0],
       values.width,
     );
-    values.levels.forEach((z, i) => sketch.dimension(`levels/${i}`, [0, 0, 0], [0, 0, z], [-1, -1, 0], z));
+    values.levels.forEach((z, i) => {
+      if (!isOnFloor(z)) sketch.dimension(`levels/${i}`, [0, 0, 0], [0, 0, z], [-1, -1, 0], z);
+    });
   },
   summary: ({ length: l, width, levels }) =>
     `${String(l)} × ${String(width)}, levels ${Array.isArray(levels) ? levels.join(', ') : String(levels)}`,
@@ -154,6 +157,9 @@ interface Drawn {
   readonly crosses: readonly (readonly SketchLine[])[];
 }
 
+/** A level of rails that lie on the floor, at the feet of the legs. */
+const isOnFloor = (z: number): boolean => z < 1e-4;
+
 function drawFrame(sketch: Sketch, layout: Layout): Drawn {
   const { levels, legs, legRows, ends, width, crosses } = layout;
   const rowName = ['front', 'back'] as const;
@@ -188,16 +194,17 @@ function drawFrame(sketch: Sketch, layout: Layout): Drawn {
       const tags = { bay: i + 1, row: r + 1, side: sideAlong(i, legs.length - 1) };
       const foot = sketch.node('foot', [i + 1, r + 1], [x, y, 0], { ...tags, storey: 0 });
       const nodes = levels.map((z, l) => {
-        const node = sketch.node('joint', ['leg', i + 1, r + 1, l + 1], [x, y, z], {
-          ...tags,
-          storey: l + 1,
-        });
+        const node = isOnFloor(z)
+          ? foot
+          : sketch.node('joint', ['leg', i + 1, r + 1, l + 1], [x, y, z], { ...tags, storey: l + 1 });
         crossLines[l]!.find((line) => Math.abs(line.nodes[0]!.at[0] - x) < 1e-4)?.through(node);
         return node;
       });
-      return sketch.line('leg', [i + 1, r + 1], [foot, ...nodes], (piece) => ({
+      const above = nodes.filter((node) => node !== foot);
+      return sketch.line('leg', [i + 1, r + 1], [foot, ...above], (piece) => ({
         ...tags,
-        storey: piece + 1,
+        // As the level that it reaches
+        storey: piece + 1 + levels.length - above.length,
       }))!;
     }),
   );
@@ -251,6 +258,7 @@ function braceLong(
     for (let i = 0; i + 1 < legs.length; i++)
       levels.forEach((z1, l) => {
         const z0 = l === 0 ? 0 : levels[l - 1]!;
+        if (isOnFloor(z1)) return;
         const [x0, x1] = [legs[i]!, legs[i + 1]!];
         const corners = { ll: [x0, y, z0], lr: [x1, y, z0], ul: [x0, y, z1], ur: [x1, y, z1] } as const;
         const side = r === 0 ? 'front' : 'back';
@@ -274,6 +282,7 @@ function braceShort(
   for (const i of [0, legs.length - 1])
     levels.forEach((z1, l) => {
       const z0 = l === 0 ? 0 : levels[l - 1]!;
+      if (isOnFloor(z1)) return;
       const x = legs[i]!;
       const [y0, y1] = legRows;
       const corners = { ll: [x, y0, z0], lr: [x, y1, z0], ul: [x, y0, z1], ur: [x, y1, z1] } as const;

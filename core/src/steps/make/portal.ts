@@ -25,7 +25,12 @@ const fields = {
     initial: '5 m',
     above0: true,
   }),
-  roof: option(['flat', 'mono', 'duo', 'curved'], { title: 'Roof', initial: 'duo', fallback: 'duo' }),
+  roof: option(['flat', 'mono', 'duo', 'curved'], {
+    title: 'Roof',
+    drawn: true,
+    initial: 'duo',
+    fallback: 'duo',
+  }),
   pitch: onlyWhen(
     'roof',
     ['mono', 'duo'],

@@ -11,9 +11,10 @@ const fields = {
   panels: count({ title: 'Panels', initial: 6, fallback: 6, most: 500 }),
   pattern: option(['pratt', 'howe', 'warren', 'warren-verticals', 'fink', 'vierendeel'], {
     title: 'Webs',
+    drawn: true,
     fallback: 'pratt',
   }),
-  top: option(['parallel', 'duo', 'bow'], { title: 'Top chord', fallback: 'parallel' }),
+  top: option(['parallel', 'duo', 'bow'], { title: 'Top chord', drawn: true, fallback: 'parallel' }),
   slope: onlyWhen(
     'top',
     ['duo', 'bow'],

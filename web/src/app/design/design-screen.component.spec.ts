@@ -62,7 +62,7 @@ describe('DesignScreenComponent', () => {
     const back = [...host().querySelectorAll<HTMLButtonElement>('app-stage .problems button')].find((one) =>
       one.textContent.includes('take back'),
     )!;
-    expect(back.textContent).toContain('Rule "Loose": not there');
+    expect(back.textContent).toContain('Rule "Loose" added');
     back.click();
     await settled();
     expect(workspace.state()!.design.rules.some(({ id }) => id === 'loose')).toBeFalse();

@@ -8,14 +8,10 @@ import {
   viewChild,
 } from '@angular/core';
 import {
-  addPoint,
-  movePoint,
-  pointHandles,
-  removePoint,
   applyFix,
-  designChangesInWords,
+  designChangesInShort,
+  emptySheet,
   type Fix,
-  type PointHandle,
   sectionForAll,
   forceNames,
   forceQuantity,
@@ -30,6 +26,7 @@ import {
   type Design,
   type Reading,
   ownValue,
+  type Layer,
 } from '@hashira/core';
 import { Calculation } from '../state/calculation/calculation.service';
 import { download } from '../state/saving/design-file';
@@ -39,14 +36,14 @@ import { TracePanelComponent } from './ledger/trace-panel.component';
 import { TraceService } from './ledger/trace.service';
 import { isLoud, statusWords } from '../ui/values';
 import { StageOverlays, StageOverlayDirective } from '../stage/labels/stage-overlays';
-import type { HandleMove, StageHandle } from '../stage/interaction/point-handles.component';
 import type { DimensionChange } from '../stage/labels/dimension-label.component';
 import { StageComponent } from '../stage/stage.component';
-import type { PointedPlace, Pressed, Readout } from '../stage/types';
-import type { Layer } from '@hashira/core';
-import type { StageContent } from '../stage/types';
+import { spaceAt } from '../stage/view/navigation';
+import type { OnSheet, PointedPlace, Pressed, Readout, StageContent } from '../stage/types';
 import { DesignWorkspace } from '../state/design-workspace.service';
+import { Pointing } from '../state/pointing.service';
 import { MemberDrawing } from '../state/member-drawing.service';
+import { StepPoints } from './step-points.service';
 import { StepPreview } from '../state/preview.service';
 import { Selection } from '../state/selection.service';
 import { ViewState } from '../state/view-state.service';
@@ -82,7 +79,7 @@ const longestChange = 70;
   ],
   templateUrl: './design-screen.component.html',
   styleUrl: './design-screen.component.css',
-  providers: [TraceService, StageOverlays],
+  providers: [StepPoints, TraceService, StageOverlays],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DesignScreenComponent {
@@ -90,7 +87,9 @@ export class DesignScreenComponent {
   protected readonly view = inject(ViewState);
   private readonly selection = inject(Selection);
   protected readonly drawing = inject(MemberDrawing);
+  private readonly pointing = inject(Pointing);
   protected readonly preview = inject(StepPreview);
+  protected readonly points = inject(StepPoints);
   private readonly calculation = inject(Calculation);
   private readonly traces = inject(TraceService);
   private readonly stage = viewChild(StageComponent);
@@ -104,9 +103,13 @@ export class DesignScreenComponent {
     const preview = this.preview.scene();
     if (preview)
       return { scene: preview, layers: previewLayers, scales: this.view.scales(), dimensions: false };
-    const scene = this.known()?.scene;
-    return scene && { scene, layers: this.view.layers(), scales: this.view.scales(), dimensions: true };
+    const scene = this.isEmpty() ? emptySheet(this.design(), this.alternative()) : this.known()?.scene;
+    const drawn = this.drawing.active() ? [...this.view.layers(), 'axes' as const] : this.view.layers();
+    const layers = [...new Set(this.isEmpty() ? [...drawn, 'axes' as const] : drawn)];
+    return scene && { scene, layers, scales: this.view.scales(), dimensions: true };
   });
+  /** Nothing was made yet: the sheet is there to be drawn on. */
+  protected readonly isEmpty = computed(() => !this.design().steps.some(({ off }) => !off));
   /** Members lack a section: one press gives them one. */
   protected readonly withoutSection = computed(() =>
     this.problems().some(({ code }) => code === 'no-section'),
@@ -115,7 +118,7 @@ export class DesignScreenComponent {
   protected readonly takenBack = computed((): string | undefined => {
     const state = this.workspace.state();
     if (!state?.before || !this.problems().some(({ code }) => code === 'mechanism')) return undefined;
-    const [first, ...more] = designChangesInWords(state.before, state.design);
+    const [first, ...more] = designChangesInShort(state.before, state.design);
     if (first === undefined) return undefined;
     const words = first.length > longestChange ? `${first.slice(0, longestChange)} …` : first;
     return `take back “${words}”${more.length > 0 ? ` and ${more.length} more` : ''}`;
@@ -184,11 +187,24 @@ export class DesignScreenComponent {
     else void this.read();
   }
 
+  /** Beside the frame a member is drawn to grid lines and multiples of a spacing, in the plane of its beginning. */
+  protected pointBeside(place: OnSheet): void {
+    if (!this.drawing.active()) return;
+    const through = this.drawing.from()?.at ?? [0, 0, 0];
+    this.drawing.pointAt({ at: spaceAt(place, through), reach: reachPx / place.view.scale });
+  }
+
+  /** Escape gives up the beginning of a member, drawing, or pointing. */
+  protected escape(): void {
+    if (this.drawing.active()) this.drawing.back();
+    else this.pointing.end();
+  }
+
   /** What is pressed is selected; while a member is drawn, it begins or ends there. */
-  protected picked({ of, ids, add }: Pressed): void {
+  protected picked({ of, ids, add, beside = false }: Pressed): void {
     if (!this.drawing.active()) this.selection.pick(of, ids, add);
-    // Pressing beside the frame gives nothing up: Escape does
-    else if (ids.length > 0) this.drawing.press();
+    // Pressing beside the frame takes the place there; Escape, which picks nothing, takes none
+    else if (ids.length > 0 || beside) this.drawing.press();
   }
 
   /** Asks for the values at the place that is pointed at; one question at a time, the latest place last. */
@@ -243,37 +259,6 @@ export class DesignScreenComponent {
     const isPast = this.problems().some(({ code }) => code === 'diverged');
     return isPast && alphaCr !== undefined ? significant(alphaCr) : undefined;
   });
-
-  /** Points of the step that is open in the recipe. */
-  protected readonly handles = computed((): (StageHandle & PointHandle)[] => {
-    const step = this.view.step();
-    const design = this.workspace.edited();
-    if (step === undefined || !design || this.preview.scene()) return [];
-    return pointHandles(design, this.alternative(), step).map((handle) => ({
-      ...handle,
-      key: `${handle.step} ${handle.list} ${handle.index}`,
-      label: `Point ${handle.index + 1}`,
-    }));
-  });
-
-  protected moveHandle({ handle, by }: HandleMove): void {
-    const point = this.pointOf(handle);
-    if (point) this.workspace.apply((design) => movePoint(design, point, by), `point ${handle.key}`);
-  }
-
-  protected addHandle(handle: StageHandle): void {
-    const point = this.pointOf(handle);
-    if (point) this.workspace.apply((design) => addPoint(design, point));
-  }
-
-  protected removeHandle(handle: StageHandle): void {
-    const point = this.pointOf(handle);
-    if (point) this.workspace.apply((design) => removePoint(design, point));
-  }
-
-  private pointOf({ key }: StageHandle): PointHandle | undefined {
-    return this.handles().find((one) => one.key === key);
-  }
 
   protected hold(fix: Fix): void {
     this.workspace.apply((design) => applyFix(design, fix));
@@ -353,6 +338,8 @@ export class DesignScreenComponent {
 }
 
 /** A step that is previewed has members, signs on them, and floors. */
+/** How near a grid line attracts what is drawn, px. */
+const reachPx = 12;
 const previewLayers: readonly Layer[] = ['axes', 'members', 'hinges'];
 
 const planeForces = ['N', 'Vz', 'My'] as const;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { startPicture, startingPoints, type StartingPoint } from '@hashira/core';
+import { emptyDesign, startPicture, startingPoints, type Design, type StartingPoint } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi } from '../state/saving/design-api.service';
 import { readDesignFile } from '../state/saving/design-file';
@@ -23,14 +23,26 @@ export class NewDesignComponent {
   protected readonly problem = signal('');
   protected readonly busy = signal(false);
 
+  protected readonly empties = [
+    { space: 'plane', words: 'plane' },
+    { space: 'solid', words: 'solid' },
+  ] as const;
+
   protected begin(start: StartingPoint): Promise<void> {
-    return this.attempt(async () => {
-      const titles = (await firstValueFrom(this.api.list())).map((design) => design.title);
-      const design = start.design();
-      let { title } = design;
-      for (let n = 2; titles.includes(title); n++) title = `${design.title} ${n}`;
-      await this.open({ ...design, title }, start.benched);
-    });
+    return this.attempt(async () => this.open(await this.named(start.design()), start.benched));
+  }
+
+  /** Begins with nothing: the first member is drawn. */
+  protected draw(space: 'plane' | 'solid'): Promise<void> {
+    return this.attempt(async () => this.open(await this.named(emptyDesign(space))));
+  }
+
+  /** The design under a title that no other has. */
+  private async named(design: Design): Promise<Design> {
+    const titles = (await firstValueFrom(this.api.list())).map((one) => one.title);
+    let { title } = design;
+    for (let n = 2; titles.includes(title); n++) title = `${design.title} ${n}`;
+    return { ...design, title };
   }
 
   protected import(input: HTMLInputElement): Promise<void> {

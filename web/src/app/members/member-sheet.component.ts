@@ -74,7 +74,7 @@ export class MemberSheetComponent {
   ]);
   protected readonly scopes = [
     { label: 'all alternatives', value: 'all' as const },
-    { label: 'this one', value: 'one' as const },
+    { label: 'this alternative', value: 'one' as const },
   ];
 
   private readonly answer = standingAnswer(

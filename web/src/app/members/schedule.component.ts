@@ -50,7 +50,7 @@ export class ScheduleComponent {
   ];
   protected readonly scopes = [
     { label: 'all alternatives', value: 'all' as const },
-    { label: 'this one', value: 'one' as const },
+    { label: 'this alternative', value: 'one' as const },
   ];
   private readonly opened = signal<ReadonlySet<string>>(new Set());
 

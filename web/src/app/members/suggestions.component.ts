@@ -12,7 +12,7 @@ import { FormsModule } from '@angular/forms';
 import {
   formatWithUnit,
   lookUpProfile,
-  seriesNames,
+  seriesFor,
   setGroupSection,
   shownUnit,
   significant,
@@ -46,7 +46,7 @@ export class SuggestionsComponent {
   protected readonly changes = inject(SectionChanges);
   private readonly run = inject(LongWork).run('suggest', inject(DestroyRef));
   protected readonly state = this.run.state;
-  protected readonly series = [...seriesNames];
+  protected readonly series = computed(() => [...seriesFor(this.workspace.state()?.design.code.name)]);
 
   protected readonly left = signal<ReadonlySet<string>>(new Set());
   protected readonly families = signal<string[]>([]);
@@ -60,7 +60,7 @@ export class SuggestionsComponent {
   protected readonly taken = signal<ReadonlySet<string>>(new Set());
   protected readonly scopes = [
     { label: 'all alternatives', value: 'all' as const },
-    { label: 'this one', value: 'one' as const },
+    { label: 'this alternative', value: 'one' as const },
   ];
 
   protected readonly design = computed(() => this.workspace.state()!.design);

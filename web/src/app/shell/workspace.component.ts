@@ -36,6 +36,7 @@ import { Saving } from '../state/saving/saving.service';
 import { Drafts, type Draft } from '../state/saving/drafts.service';
 import { StepPreview } from '../state/preview.service';
 import { TextDraft } from '../state/text-draft.service';
+import { Pointing } from '../state/pointing.service';
 import { Selection } from '../state/selection.service';
 import { ViewState } from '../state/view-state.service';
 import { WorkspaceStateComponent } from './workspace-state.component';
@@ -61,6 +62,7 @@ import { WorkspaceStateComponent } from './workspace-state.component';
     Saving,
     DesignWorkspace,
     Selection,
+    Pointing,
     TextDraft,
     MemberDrawing,
     StepPreview,

@@ -4,7 +4,7 @@ import { known, sheetOf } from '../testing/slip-shed';
 import type { DimensionChange } from './labels/dimension-label.component';
 import { SheetRenderer } from './paint/sheet-renderer.service';
 import { StageComponent } from './stage.component';
-import type { PointedPlace } from './types';
+import type { PointedPlace, Pressed } from './types';
 import type { StageContent } from './types';
 
 describe('StageComponent', () => {
@@ -52,6 +52,32 @@ describe('StageComponent', () => {
     expect(names).toEqual(['22\u00a0m', '6.4\u00a0m', '9°']);
     expect(host().querySelectorAll('app-dimension-label button').length).toBe(3);
     expect(find('.label.plum')!.textContent).toContain('kN·m');
+  });
+
+  it('tells a press beside the frame from Escape, which picks nothing as well', async () => {
+    const picks: Pressed[] = [];
+    fixture.componentInstance.picked.subscribe((one) => picks.push(one));
+    await press('Escape');
+    host().setPointerCapture = () => undefined;
+    const { left, top } = host().getBoundingClientRect();
+    const at = { pointerId: 1, button: 0, clientX: left + 3, clientY: top + 3, bubbles: true };
+    host().dispatchEvent(new PointerEvent('pointerdown', at));
+    host().dispatchEvent(new PointerEvent('pointerup', at));
+    expect(picks).toEqual([
+      { of: 'members', ids: [], add: false },
+      { of: 'members', ids: [], add: false, beside: true },
+    ]);
+  });
+
+  it('leaves the keys of what lies on it alone', async () => {
+    const picks: unknown[] = [];
+    fixture.componentInstance.picked.subscribe((one) => picks.push(one));
+    const label = host().querySelector<HTMLButtonElement>('app-dimension-label button')!;
+    const enter = new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true });
+    label.dispatchEvent(enter);
+    expect([enter.defaultPrevented, picks.length]).toEqual([false, 0]);
+    await press('Enter');
+    expect(picks.length).toBe(1);
   });
 
   it('points along members with the keyboard', async () => {

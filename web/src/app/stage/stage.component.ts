@@ -25,12 +25,14 @@ import {
   type HandleMove,
   type StageHandle,
 } from './interaction/point-handles.component';
+import { stageAction, type StageAction } from './interaction/keys';
 import { isIn, membersInBox, nodeNear, placeOfBox, type Box } from './interaction/picking';
 import { sameSheet } from './paint/same-sheet';
 import { SheetRenderer } from './paint/sheet-renderer.service';
 import { StageCanvasComponent } from './paint/stage-canvas.component';
 import { phaseOf, swingAt, swingPeriod } from './view/swing';
 import type {
+  OnSheet,
   Point,
   PointedPlace,
   Pressed,
@@ -63,9 +65,11 @@ import { underSheets } from './view/laid-under';
   styleUrl: './stage.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: {
-    role: 'group',
+    role: 'application',
+    'aria-roledescription': 'drawing of a frame',
     tabindex: '0',
     '[attr.aria-label]': 'name() + ", stage"',
+    '[attr.aria-description]': 'told()',
     '(wheel)': 'wheel($event)',
     '(pointerdown)': 'press($event)',
     '(pointermove)': 'move($event)',
@@ -84,6 +88,8 @@ export class StageComponent {
 
   /** What the stage shows, for readers. */
   readonly name = input.required<string>();
+  /** Its case, what is drawn, and its extremes, for readers. */
+  readonly told = input('');
   readonly content = input.required<StageContent>();
   /** From where a solid frame is looked at until it is turned by hand. */
   readonly direction = input<ViewName>('front');
@@ -116,6 +122,8 @@ export class StageComponent {
   readonly handleAdded = output<StageHandle>();
   readonly handleRemoved = output<StageHandle>();
   readonly pointedAt = output<PointedPlace | undefined>();
+  /** The pointer is on the sheet, near no member. */
+  readonly sheetPointed = output<OnSheet>();
   /** A member or a node was pressed, or a box was drawn round members; nothing where the sheet was pressed. */
   readonly picked = output<Pressed>();
 
@@ -153,9 +161,25 @@ export class StageComponent {
   protected readonly dimensions = computed(() => {
     const sheet = this.sheet();
     return sheet?.dimensions
-      ? placeDimensions(sheet.scene, sheet.view, sheet.size, this.lettering.now(), this.over?.boxes())
+      ? placeDimensions(sheet.scene, sheet.view, sheet.size, this.lettering.now(), {
+          taken: this.over?.boxes() ?? [],
+          dragged: this.draggedDimension(),
+        })
       : [];
   });
+
+  /** Id of the dimension whose number is being dragged. */
+  private readonly draggedDimension = signal<string | undefined>(undefined);
+
+  protected changeDimension(change: DimensionChange): void {
+    if (change.gesture) this.draggedDimension.set(change.dimension.id);
+    this.dimensionChange.emit(change);
+  }
+
+  protected endDimension(): void {
+    this.draggedDimension.set(undefined);
+    this.dimensionEnd.emit();
+  }
 
   private readonly pickIndex = computed(() => {
     const view = this.view();
@@ -250,7 +274,9 @@ export class StageComponent {
       else this.setView(dragging.turns ? turnedBy(view, -dx * 0.008, dy * 0.008) : panned(view, dx, dy));
       return;
     }
-    this.point(this.pickIndex()?.nearest(at));
+    const near = this.pickIndex()?.nearest(at);
+    this.point(near);
+    if (!near) this.sheetPointed.emit({ at, view, size: this.size() });
   }
 
   protected release(event: PointerEvent): void {
@@ -279,7 +305,7 @@ export class StageComponent {
     const member = near && scene.members.ids[near.member];
     if (node !== undefined) this.picked.emit({ of: 'nodes', ids: [node], add });
     else if (member !== undefined) this.picked.emit({ of: 'members', ids: [member], add });
-    else if (!add) this.picked.emit({ of: 'members', ids: [], add });
+    else if (!add) this.picked.emit({ of: 'members', ids: [], add, beside: true });
   }
 
   protected leave(): void {
@@ -295,68 +321,41 @@ export class StageComponent {
   }
 
   protected key(event: KeyboardEvent): void {
-    if (isIn(event, 'input, .told')) return;
-    const view = this.view();
-    if (!view || event.ctrlKey || event.metaKey) return;
-    const handled = event.altKey
-      ? this.turnKey(event.key, view)
-      : event.shiftKey
-        ? this.panKey(event.key, view)
-        : this.plainKey(event.key);
-    if (handled) event.preventDefault();
+    // What lies on the sheet has keys of its own
+    if (isIn(event, 'button, input, .told')) return;
+    const [view, action] = [this.view(), stageAction(event)];
+    if (view && action && this.perform(action, view)) event.preventDefault();
   }
 
-  private plainKey(key: string): boolean {
-    if (key === '+' || key === '=') this.zoom(1.25);
-    else if (key === '-') this.zoom(0.8);
-    else if (key === '0') this.fitAll();
-    else if (key === 'Escape') {
-      this.point(undefined);
-      this.picked.emit({ of: 'members', ids: [], add: false });
-    } else return this.readKey(key, false);
-    return true;
-  }
-
-  private panKey(key: string, view: View): boolean {
-    const step = { ArrowLeft: [40, 0], ArrowRight: [-40, 0], ArrowUp: [0, 40], ArrowDown: [0, -40] }[key];
-    if (key === '+') this.zoom(1.25);
-    else if (step) this.setView(panned(view, step[0]!, step[1]!));
-    else return key === 'Enter' && this.readKey(key, true);
-    return true;
-  }
-
-  private turnKey(key: string, view: View): boolean {
-    const step = { ArrowLeft: [0.1, 0], ArrowRight: [-0.1, 0], ArrowUp: [0, 0.1], ArrowDown: [0, -0.1] }[key];
-    if (!step || this.content().scene.space === 'plane') return false;
-    this.setView(turnedBy(view, step[0]!, step[1]!));
-    return true;
-  }
-
-  private readKey(key: string, add: boolean): boolean {
-    const count = this.content().scene.members.ids.length;
-    if (count === 0) return false;
+  /** Returns whether there was something to do. */
+  private perform(action: StageAction, view: View): boolean {
+    const { ids } = this.content().scene.members;
     const at = this.pointed() ?? { member: 0, share: 0 };
-    switch (key) {
-      case 'ArrowRight':
-      case 'ArrowUp':
-        this.point({ ...at, share: Math.min(1, at.share + 0.05) });
+    switch (action.do) {
+      case 'zoom':
+        this.zoom(action.by);
         return true;
-      case 'ArrowLeft':
-      case 'ArrowDown':
-        this.point({ ...at, share: Math.max(0, at.share - 0.05) });
+      case 'fit':
+        this.fitAll();
         return true;
-      case 'PageDown':
-        this.point({ member: (at.member + 1) % count, share: 0 });
+      case 'leave':
+        this.point(undefined);
+        this.picked.emit({ of: 'members', ids: [], add: false });
         return true;
-      case 'PageUp':
-        this.point({ member: (at.member + count - 1) % count, share: 0 });
+      case 'pan':
+        this.setView(panned(view, ...action.by));
         return true;
-      case 'Enter':
-        this.picked.emit({ of: 'members', ids: [this.content().scene.members.ids[at.member]!], add });
+      case 'turn':
+        if (this.content().scene.space === 'plane') return false;
+        this.setView(turnedBy(view, ...action.by));
         return true;
-      default:
-        return false;
     }
+    if (ids.length === 0) return false;
+    if (action.do === 'along') this.point({ ...at, share: Math.min(1, Math.max(0, at.share + action.by)) });
+    else if (action.do === 'member')
+      this.point({ member: (at.member + action.by + ids.length) % ids.length, share: 0 });
+    else this.picked.emit({ of: 'members', ids: [ids[at.member]!], add: action.add });
+    return true;
   }
 
   private zoomAbout(at: Point, factor: number): void {

@@ -97,10 +97,19 @@ export interface Pressed {
   readonly of: 'members' | 'nodes';
   readonly ids: readonly string[];
   readonly add: boolean;
+  /** The sheet was pressed beside the frame. */
+  readonly beside?: boolean;
 }
 
 /** A place of a member that is pointed at. */
 export interface PointedPlace {
   readonly member: string;
   readonly share: number;
+}
+
+/** A point of a sheet, px, and how the sheet is looked at. */
+export interface OnSheet {
+  readonly at: Point;
+  readonly view: View;
+  readonly size: SheetSize;
 }

@@ -11,12 +11,14 @@ import {
 } from '@hashira/core';
 import type { FieldSurroundings } from '../ui/field-surroundings';
 import { DesignWorkspace } from './design-workspace.service';
+import { Pointing } from './pointing.service';
 import { standingAnswer } from './standing-answer';
 
 /** What can be written in a formula, and what one comes to, in the alternative that is shown. */
 @Injectable()
 export class ExpressionHelp implements FieldSurroundings {
   private readonly workspace = inject(DesignWorkspace);
+  readonly pointer = inject(Pointing);
 
   readonly design = computed(() => this.workspace.state()?.design);
 

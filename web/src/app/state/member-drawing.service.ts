@@ -1,11 +1,25 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { drawMember, typedEnd, type NamedPlace } from '@hashira/core';
+import { attempt, drawMember, freePlace, resolveAlternative, typedEnd, type NamedPlace } from '@hashira/core';
 import { Calculation } from './calculation/calculation.service';
 import { DesignWorkspace } from './design-workspace.service';
 import { ExpressionHelp } from './expression-help.service';
 import { Selection } from './selection.service';
 
-/** A member that is being drawn from place to place: what is pointed at snaps to what steps can name. */
+/** A place from or to which a member is drawn: one that the frame names, or coordinates. */
+export interface DrawnPlace {
+  readonly point: string | readonly string[];
+  readonly title: string;
+  /** m */
+  readonly at: NamedPlace['at'];
+}
+
+/** A point of the sheet that is pointed at beside the frame, m, and how much of the frame a few px are, m. */
+export interface SheetPoint {
+  readonly at: NamedPlace['at'];
+  readonly reach: number;
+}
+
+/** A member that is being drawn from place to place: what is pointed at snaps to what steps can name, to grid lines, or to a spacing. */
 @Injectable()
 export class MemberDrawing {
   private readonly workspace = inject(DesignWorkspace);
@@ -14,11 +28,13 @@ export class MemberDrawing {
   private readonly help = inject(ExpressionHelp);
   readonly active = signal(false);
   /** Where the member begins, once that is pressed. */
-  readonly from = signal<NamedPlace | undefined>(undefined);
+  readonly from = signal<DrawnPlace | undefined>(undefined);
   /** The place that is pointed at. */
-  readonly at = signal<NamedPlace | undefined>(undefined);
+  readonly at = signal<DrawnPlace | undefined>(undefined);
+  /** Multiples of which places beside the frame have as coordinates, m. */
+  readonly spacing = signal(0.5);
   /** The last place that was pointed at since the member began: typing takes the hand off it. */
-  private readonly aim = signal<NamedPlace['at'] | undefined>(undefined);
+  private readonly aim = signal<DrawnPlace['at'] | undefined>(undefined);
   private asked = 0;
 
   /** What is drawn so far, to be shown on the stage. */
@@ -57,6 +73,25 @@ export class MemberDrawing {
     const alternative = this.workspace.selectedAlternative(design).id;
     const place = await this.calculation.ask(alternative, 'place', { member, share });
     if (asked !== this.asked || !this.active()) return;
+    this.aimAt(place && { point: place.name, title: place.title, at: place.at });
+  }
+
+  /** Takes the point beside the frame that is pointed at, on a grid line or a multiple of the spacing. */
+  pointAt({ at, reach }: SheetPoint): void {
+    const design = this.workspace.state()?.design;
+    if (!this.active() || !design) return;
+    this.asked++;
+    const resolved = attempt(() => resolveAlternative(design, this.workspace.selectedAlternative(design)));
+    const place = freePlace(at, {
+      space: design.space,
+      axes: resolved.ok ? resolved.value.axes : [],
+      spacing: this.spacing(),
+      reach,
+    });
+    this.aimAt({ point: place.coordinates, title: place.title, at: place.at });
+  }
+
+  private aimAt(place: DrawnPlace | undefined): void {
     this.at.set(place);
     if (place) this.aim.set(place.at);
   }
@@ -66,30 +101,39 @@ export class MemberDrawing {
     const at = this.at();
     const from = this.from();
     if (!at) return;
-    if (!from) {
-      this.from.set(at);
-      this.aim.set(undefined);
-    } else if (from.name !== at.name) this.draw(from, at.name);
+    if (!from) this.start(at);
+    else if (String(from.point) !== String(at.point)) this.draw(from, at.point);
   }
 
-  /** Ends the member by what is typed: a length towards what is pointed at, or coordinates. Returns what is wrong with it. */
+  private start(at: DrawnPlace): void {
+    this.from.set(at);
+    this.aim.set(undefined);
+  }
+
+  /**
+   * Ends the member by what is typed, a length towards what is pointed at, or coordinates; or begins it by coordinates.
+   *
+   * @returns what is wrong with it
+   */
   finish(text: string): string {
     const from = this.from();
     const design = this.workspace.state()?.design;
-    if (!from || !design) return '';
+    if (!design) return '';
     const towards = this.aim();
-    const end = typedEnd(text, this.help.names(), {
-      from: from.at,
+    const typed = typedEnd(text, this.help.names(), {
       space: design.space,
-      ...(towards ? { towards } : {}),
+      ...(from ? { from: from.at } : {}),
+      ...(from && towards ? { towards } : {}),
     });
-    if (!end.ok) return end.problems[0]!.message;
-    this.draw(from, end.value);
+    if (!typed.ok) return typed.problems[0]!.message;
+    const { coordinates, at } = typed.value;
+    if (from) this.draw(from, coordinates);
+    else this.start({ point: coordinates, title: coordinates.join(', '), at });
     return '';
   }
 
-  private draw(from: NamedPlace, to: string | readonly string[]): void {
-    this.workspace.apply((design) => drawMember(design, from.name, to).design);
+  private draw(from: DrawnPlace, to: DrawnPlace['point']): void {
+    this.workspace.apply((design) => drawMember(design, from.point, to).design);
     this.workspace.endGesture();
     this.from.set(undefined);
   }

@@ -18,9 +18,18 @@ describe('StepPreview', () => {
     expect(preview.problem()).toBe('');
   });
 
-  it('says why a step would not do', () => {
+  it('says at its field why a step would not do, and keeps the last drawing of it', () => {
     preview.step.set({ ...initialStep(arch, 'arch'), rise: '0 m' });
     expect(preview.scene()).toBeUndefined();
-    expect(preview.problem()).toContain('rise');
+    expect(preview.fieldProblems()['rise']).toContain('rise');
+    expect(preview.problem()).toBe('');
+    preview.step.set(initialStep(arch, 'arch'));
+    const drawn = preview.scene();
+    expect(drawn).toBeDefined();
+    preview.step.set({ ...initialStep(arch, 'arch'), rise: '0 m' });
+    expect(preview.scene()).toBe(drawn);
+    // Another step has nothing of this one
+    preview.step.set({ ...initialStep(arch, 'other'), rise: '0 m' });
+    expect(preview.scene()).toBeUndefined();
   });
 });

@@ -21,6 +21,8 @@ export class Selection {
   readonly count = computed(() => this.selected().ids.length);
   /** The rule whose fields stand open in the rules leaf. */
   readonly openRule = signal<string | undefined>(undefined);
+  /** A section is to be given to what is selected, next. */
+  readonly awaitsSection = signal(false);
   /** Why a typed condition selects nothing. */
   readonly problem = signal('');
 

@@ -86,7 +86,7 @@ export class ViewState {
         design &&
         this.workspace.results().alternatives.get(this.workspace.selectedAlternative(design).id)?.summary
           .results;
-      if (known && known.length > 0) return known;
+      if (known && known.length > 0) return withMoreModes(known, this.chosenResult());
       const cases = (design?.loadCases ?? none).map(({ id, title }) => ({
         id,
         title,
@@ -320,3 +320,18 @@ const wordsOf = (result: ShownResult): string =>
 
 const isSingle = (result: ShownResult | undefined): boolean =>
   result?.kind === 'case' || result?.kind === 'combination';
+
+/** How many more modes are listed when the last of the list is shown. */
+const moreModes = 3;
+
+/** What can be shown, with further modes behind the last one where that is shown. */
+function withMoreModes(known: readonly ShownResult[], chosen: string | undefined): readonly ShownResult[] {
+  const listed = known.filter(({ kind }) => kind === 'mode').length;
+  const shown = Number(/^mode\.(\d+)$/.exec(chosen ?? '')?.[1] ?? 0);
+  if (listed === 0 || shown < listed) return known;
+  const more = Array.from({ length: shown + moreModes - listed }, (_, k): ShownResult => {
+    const number = listed + k + 1;
+    return { id: `mode.${number}`, title: `Mode ${number}`, kind: 'mode' };
+  });
+  return [...known, ...more];
+}

@@ -1,7 +1,7 @@
 /** The entries of the menu that a button opens, by their words; the menu stays open. */
 export async function openMenu(button: HTMLElement): Promise<Map<string, HTMLElement>> {
   button.click();
-  const until = performance.now() + 2000;
+  const until = performance.now() + 10_000;
   const shown = () => [...document.querySelectorAll<HTMLElement>('[role=menuitem]')];
   // A menu that was open before goes first
   do await new Promise((done) => setTimeout(done, 20));

@@ -25,6 +25,7 @@ import { MembersView } from '../state/members-view.service';
 import { MemberDrawing } from '../state/member-drawing.service';
 import { StepPreview } from '../state/preview.service';
 import { TextDraft } from '../state/text-draft.service';
+import { Pointing } from '../state/pointing.service';
 import { Selection } from '../state/selection.service';
 import { ViewState } from '../state/view-state.service';
 import { slipShed } from './slip-shed';
@@ -82,6 +83,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
     providers: [
       DesignWorkspace,
       Selection,
+      Pointing,
       TextDraft,
       MemberDrawing,
       StepPreview,

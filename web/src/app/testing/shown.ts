@@ -43,6 +43,11 @@ export class Shown {
     await this.fixture.whenStable();
   }
 
+  /** Sets an input of the component. */
+  set(input: string, value: unknown): void {
+    this.fixture.componentRef.setInput(input, value);
+  }
+
   /** The first component of a type within. */
   child<T>(type: Type<T>): T {
     return this.fixture.debugElement.query(By.directive(type)).componentInstance as T;

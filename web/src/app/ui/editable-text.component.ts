@@ -32,7 +32,7 @@ import { focusSoon } from './focus-soon';
         [title]="label() + ', press to change'"
         (click)="start()"
       >
-        {{ text() || placeholder() }}
+        {{ shown() || text() || placeholder() }}
       </button>
     }
   `,
@@ -50,6 +50,7 @@ import { focusSoon } from './focus-soon';
       font-style: italic;
     }
     button {
+      min-height: 24px;
       max-width: 100%;
       overflow: hidden;
       text-overflow: ellipsis;
@@ -61,6 +62,8 @@ import { focusSoon } from './focus-soon';
 export class EditableTextComponent {
   readonly text = input.required<string>();
   readonly label = input.required<string>();
+  /** What stands there until it is pressed, where that is not the text itself. */
+  readonly shown = input('');
   /** Stands where there is no text; where it is given, the text may be taken away. */
   readonly placeholder = input('');
   readonly changed = output<string>();

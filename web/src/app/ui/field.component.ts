@@ -1,6 +1,7 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   computed,
   forwardRef,
   inject,
@@ -24,8 +25,9 @@ import {
   type Way,
 } from '@hashira/core';
 import { ConditionChipsComponent } from './condition-chips.component';
+import { EndPickerComponent } from './end-picker.component';
 import { ExpressionDirective } from './expression.directive';
-import { fieldSurroundings } from './field-surroundings';
+import { fieldSurroundings, type PointedField } from './field-surroundings';
 import { SectionPickerComponent } from './section-picker.component';
 
 const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id);
@@ -36,6 +38,9 @@ export interface FieldChange {
   /** Sections that were made for it and are not in the design yet. */
   readonly sections: readonly OwnSection[];
 }
+
+/** The picture of an option as an address; undefined where there is none. */
+export type OptionPictures = (path: string, value: unknown) => string | undefined;
 
 /** A choice of a list, and whether it is the one that counts. */
 interface Listed {
@@ -51,6 +56,7 @@ interface Listed {
   selector: 'app-field',
   imports: [
     ConditionChipsComponent,
+    EndPickerComponent,
     ExpressionDirective,
     SectionPickerComponent,
     forwardRef(() => FieldComponent),
@@ -66,6 +72,10 @@ export class FieldComponent {
   readonly field = input.required<Field<unknown>>();
   readonly value = input<unknown>();
   readonly problem = input('');
+  /** Where it stands in its record: "pattern", "faces/top". */
+  readonly path = input('');
+  /** Pictures of options, as addresses, by the path of their field and their value. */
+  readonly pictures = input<OptionPictures | undefined>(undefined);
   /** What it is called where it stands without a title of its own. */
   readonly label = input('');
 
@@ -109,6 +119,7 @@ export class FieldComponent {
     return isReference || known ? named : undefined;
   });
   protected readonly ownSections = computed(() => this.surroundings?.design()?.sections ?? []);
+  private readonly space = computed(() => this.surroundings?.design()?.space ?? 'solid');
   protected readonly cases = computed(() => this.surroundings?.design()?.loadCases ?? []);
 
   /** What can be chosen of a list. */
@@ -144,21 +155,32 @@ export class FieldComponent {
           chosen: kind === this.kindOf(form.kinds),
         }));
       case 'ways':
-        return form.ways.map((way) => ({
-          key: way.label,
-          value: way.start,
-          label: way.label,
-          chosen: way === this.way(),
-        }));
+        return form.ways
+          .filter((way) => !way.rare || way === this.way())
+          .map((way) => ({
+            key: way.label,
+            value: value === undefined ? way.start : (way.from?.(value, this.space()) ?? way.start),
+            label: way.label,
+            chosen: way === this.way(),
+          }));
       default:
         return [];
     }
   });
+  /** The options with a picture each, where they are to be drawn and can be. */
+  protected readonly drawn = computed(() => {
+    const [form, picture, path] = [this.form(), this.pictures(), this.path()];
+    if (form.kind !== 'option' || !this.field().drawn || !picture) return [];
+    return this.choices().map((choice) => ({ ...choice, picture: picture(path, choice.value) }));
+  });
+
   /** Nothing may be chosen, or is. */
   protected readonly hasNone = computed(
     () => this.field().optional || !this.choices().some(({ chosen }) => chosen),
   );
-  protected readonly none = computed(() => (this.form().kind === 'material' ? 'as the section’s' : '–'));
+  protected readonly none = computed(
+    () => this.field().absent ?? (this.form().kind === 'material' ? 'as the section’s' : '–'),
+  );
 
   /** The way in which the value is written. */
   private readonly way = computed((): Way | undefined => {
@@ -178,16 +200,20 @@ export class FieldComponent {
     const own = this.own();
     if (form.kind === 'ways') {
       const field = this.way()?.field;
-      return field?.form.kind === 'record' ? applyingFields(field.form.fields, own ?? {}) : [];
+      return field?.form.kind === 'record' ? this.applying(field.form.fields, own ?? {}) : [];
     }
     if (!own) return [];
-    if (form.kind === 'record') return applyingFields(form.fields, own);
+    if (form.kind === 'record') return this.applying(form.fields, own);
     if (form.kind === 'kinds')
-      return applyingFields({ ...form.common, ...form.kinds[this.kindOf(form.kinds)] }, own);
+      return this.applying({ ...form.common, ...form.kinds[this.kindOf(form.kinds)] }, own);
     return form.kind === 'variants'
-      ? applyingFields(form.variants, own).filter(({ name }) => name === this.variant())
+      ? this.applying(form.variants, own).filter(({ name }) => name === this.variant())
       : [];
   });
+  private applying(fields: Fields, record: Readonly<Record<string, unknown>>): NamedField[] {
+    return applyingFields(fields, record, this.space());
+  }
+
   protected readonly hasChoices = computed(() =>
     ['option', 'case', 'material', 'variants', 'kinds', 'ways'].includes(this.form().kind),
   );
@@ -250,6 +276,33 @@ export class FieldComponent {
     }
     const next = Object.entries({ ...this.own(), [name]: value }).filter(([, one]) => one !== undefined);
     this.write(Object.fromEntries(next), sections);
+  }
+
+  /** What is pressed on the stage for this field; nothing where it holds no such thing. */
+  protected readonly pointsAt = computed((): PointedField['of'] | undefined => {
+    const form = this.form();
+    if (!this.surroundings?.pointer) return undefined;
+    return form.kind === 'condition' ? form.of : form.kind === 'point' ? 'place' : undefined;
+  });
+  protected readonly isPointing = computed(() => this.surroundings?.pointer?.active()?.id === this.id());
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => {
+      if (this.isPointing()) this.surroundings?.pointer?.end();
+    });
+  }
+
+  /** Begins to fill the field in from the stage, or ends it. */
+  protected togglePointing(): void {
+    const [pointer, of] = [this.surroundings?.pointer, this.pointsAt()];
+    if (this.isPointing()) pointer?.end();
+    else if (of)
+      pointer?.begin({
+        id: this.id(),
+        title: this.name(),
+        of,
+        write: (text) => this.write(text),
+      });
   }
 
   /** Why a table could not be taken. */

@@ -1,13 +1,16 @@
 import { TestBed } from '@angular/core/testing';
-import { ruleKinds, type Fields } from '@hashira/core';
+import { ruleKinds, stepKinds, type Fields } from '@hashira/core';
 import { openDesign } from '../testing/open-design';
 import { FieldsComponent, type RecordChange } from './fields.component';
 
 describe('FieldsComponent', () => {
   async function show(kind: string, record: object, problems = {}) {
+    TestBed.resetTestingModule();
     openDesign();
     const fixture = TestBed.createComponent(FieldsComponent);
-    const fields = ruleKinds.find(({ key }) => key === kind)!.fields as Fields;
+    const fields = ruleKinds.find(
+      ({ key, of }) => key === kind && (!('members' in record) || of === 'members'),
+    )!.fields as Fields;
     for (const [name, input] of Object.entries({ fields, record, key: 'r', problems }))
       fixture.componentRef.setInput(name, input);
     const changes: RecordChange[] = [];
@@ -30,7 +33,7 @@ describe('FieldsComponent', () => {
       'each by itself',
     ]);
     choose(select, 'each by itself');
-    expect(changes).toEqual([{ name: 'support', value: { ux: 'fixed' }, sections: [] }]);
+    expect(changes).toEqual([{ name: 'support', value: { ux: 'fixed', uz: 'fixed' }, sections: [] }]);
   });
 
   it('of something given part by part has its parts, each with what is written', async () => {
@@ -40,6 +43,57 @@ describe('FieldsComponent', () => {
     uz.value = '3 kN/mm';
     uz.dispatchEvent(new Event('change'));
     expect(changes[0]!.value).toEqual({ ux: 'fixed', uz: '3 kN/mm' });
+  });
+
+  it('asks for support and hinge by the directions that a plane has, in words', async () => {
+    const labels = ({ host }: { host: HTMLElement }) =>
+      [...host.querySelectorAll('.parts label')].map((label) => label.textContent.trim());
+    const held = await show('support', { support: { ux: 'fixed' } });
+    expect(labels(held)).toEqual(['along x', 'up and down', 'turning about y']);
+    const up = held.host.querySelector<HTMLSelectElement>('#r-support-uz')!;
+    expect([...up.options].map((one) => one.textContent.trim())).toEqual(['free', 'held', 'spring']);
+    choose(up, 'spring');
+    expect(held.changes[0]!.value).toEqual({ ux: 'fixed', uz: '1 MN/m' });
+    // What a solid has stays in sight where it is written
+    expect(labels(await show('support', { support: { uy: 'fixed' } }))).toContain('along y');
+    const hinge = await show('hinge', { hinge: { My: 'free' } });
+    expect(labels(hinge)).toEqual(['along the member', 'across it, along z', 'turning about y']);
+  });
+
+  it('draws the options that are to be seen, one of which is chosen', async () => {
+    const { host, changes } = await show('support', {});
+    expect(host.querySelector('[role=radiogroup]')).toBeNull();
+    const fixture = TestBed.createComponent(FieldsComponent);
+    const kind = stepKinds.find((one) => one.kind === 'brace')!;
+    const inputs = { fields: kind.fields, record: { pattern: 'x' }, key: 's', pictures: () => 'data:,' };
+    for (const [name, input] of Object.entries(inputs)) fixture.componentRef.setInput(name, input);
+    fixture.componentInstance.changed.subscribe((one) => changes.push(one));
+    await fixture.whenStable();
+    const group = (fixture.nativeElement as HTMLElement).querySelector('[role=radiogroup]')!;
+    const radios = [...group.querySelectorAll('input')];
+    expect(group.querySelectorAll('img').length).toBe(radios.length);
+    expect(
+      radios.filter(({ checked }) => checked).map((one) => one.parentElement!.textContent.trim()),
+    ).toEqual(['x']);
+    radios.find((one) => one.parentElement!.textContent.trim() === 'chevron')!.click();
+    expect(changes).toEqual([{ name: 'pattern', value: 'chevron', sections: [] }]);
+  });
+
+  it('offers the ends of a member by the places that the frame has', async () => {
+    const { host, changes } = await show('hinge', { members: 'true', hinge: ['My'], at: 'apex' });
+    const ends = host.querySelector<HTMLSelectElement>('#r-at')!;
+    expect([...ends.options].map((one) => one.textContent.trim())).toEqual([
+      'both ends',
+      'its start',
+      'its end',
+      'at the apex',
+      'at the base',
+      'at the eaves',
+    ]);
+    expect(ends.value).toBe('apex');
+    choose(ends, 'at the eaves');
+    choose(ends, 'both ends');
+    expect(changes.map(({ value }) => value)).toEqual(['eaves', undefined]);
   });
 
   it('of another kind begins as that does, in the same load case', async () => {

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { applyingFields, type Fields } from '@hashira/core';
-import { FieldComponent, type FieldChange } from './field.component';
+import { FieldComponent, type FieldChange, type OptionPictures } from './field.component';
+import { fieldSurroundings } from './field-surroundings';
 
 /** A field of a record that was written anew. */
 export interface RecordChange extends FieldChange {
@@ -18,6 +19,8 @@ export interface RecordChange extends FieldChange {
         [field]="one.field"
         [value]="written()[one.name]"
         [problem]="problems()[one.name] ?? ''"
+        [path]="one.name"
+        [pictures]="pictures()"
         (changed)="changed.emit({ name: one.name, value: $event.value, sections: $event.sections })"
       />
     }
@@ -36,8 +39,13 @@ export class FieldsComponent {
   readonly key = input.required<string>();
   /** What is wrong with a field, by its name. */
   readonly problems = input<Readonly<Record<string, string>>>({});
+  /** Pictures of options that are to be drawn. */
+  readonly pictures = input<OptionPictures | undefined>(undefined);
   readonly changed = output<RecordChange>();
 
   protected readonly written = computed(() => this.record() as Readonly<Record<string, unknown>>);
-  protected readonly shown = computed(() => applyingFields(this.fields(), this.written()));
+  private readonly surroundings = inject(fieldSurroundings, { optional: true });
+  protected readonly shown = computed(() =>
+    applyingFields(this.fields(), this.written(), this.surroundings?.design()?.space),
+  );
 }

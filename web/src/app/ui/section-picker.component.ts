@@ -3,6 +3,7 @@ import {
   Component,
   ElementRef,
   computed,
+  inject,
   input,
   output,
   signal,
@@ -14,7 +15,7 @@ import {
   outlinePath,
   searchProfiles,
   sectionDetails,
-  seriesNames,
+  seriesFor,
   significant,
   type CatalogueEntry,
   type OutlinePath,
@@ -22,8 +23,11 @@ import {
   type Section,
 } from '@hashira/core';
 import { Popover } from 'primeng/popover';
+import { fieldSurroundings } from './field-surroundings';
 import { OwnSectionComponent } from './own-section.component';
 
+/** Series that are offered; typing finds the others. */
+const mostSeries = 24;
 /** Rows that are drawn at once; typing more finds the others. */
 const mostRows = 60;
 /** Side of an outline's box, px. */
@@ -94,7 +98,7 @@ const box = 34;
             (keydown)="key($event)"
           />
           <div class="series" role="group" aria-label="Series">
-            @for (name of series; track name) {
+            @for (name of series(); track name) {
               <button
                 type="button"
                 class="plain"
@@ -183,7 +187,11 @@ export class SectionPickerComponent {
   private readonly panel = viewChild.required(Popover);
   private readonly search = viewChild<ElementRef<HTMLInputElement>>('search');
   private readonly trigger = viewChild.required<ElementRef<HTMLElement>>('trigger');
-  protected readonly series = seriesNames.slice(0, 24);
+  private readonly surroundings = inject(fieldSurroundings, { optional: true });
+  /** Those of the region of the design's code first. */
+  protected readonly series = computed(() =>
+    seriesFor(this.surroundings?.design()?.code.name).slice(0, mostSeries),
+  );
   protected readonly box = box;
   protected readonly open = signal(false);
   protected readonly text = signal('');

@@ -1,20 +1,30 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { CalculationStep } from '@hashira/core';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { inNumbers, type CalculationStep } from '@hashira/core';
 import { clauseText, stepExact, stepValue } from './step-format';
 
-/** The steps of a calculation, line by line. */
+/** The steps of a calculation, line by line: a symbol and its value, below it the formula, the formula with its numbers, and the clause. */
 @Component({
   selector: 'app-steps',
   template: `
     <table>
-      @for (step of steps(); track $index) {
+      @for (step of lines(); track $index) {
+        @if (step.heading) {
+          <tr>
+            <th colspan="2" scope="colgroup" class="heading">{{ step.heading }}</th>
+          </tr>
+        }
         <tr>
           <th scope="row">{{ step.symbol }}</th>
-          <td class="number" [title]="exact(step)">{{ value(step) }}</td>
-          <td class="soft">
+          <td class="number" [title]="step.exact">{{ step.value }}</td>
+        </tr>
+        <tr class="from">
+          <td colspan="2" class="soft">
             {{ step.from }}
+            @if (step.numbers) {
+              <span class="numbers number">= {{ step.numbers }}</span>
+            }
             @if (step.clause) {
-              <span class="clause">{{ clause(step.clause, code()) }}</span>
+              <span class="clause">{{ step.clause }}</span>
             }
           </td>
         </tr>
@@ -31,18 +41,33 @@ import { clauseText, stepExact, stepValue } from './step-format';
     td {
       text-align: left;
       vertical-align: top;
-      padding: 3px 6px 3px 0;
-      border-bottom: 1px solid var(--ink-faint);
+      padding: 3px 0 0;
       font-weight: 400;
     }
     th {
       font-weight: 600;
     }
+    .heading {
+      padding-top: 0.9rem;
+      border-bottom: 1px solid var(--ink-soft);
+    }
     td.number {
       text-align: right;
+      white-space: nowrap;
+      font-weight: 600;
+    }
+    .from td {
+      padding: 0 0 3px;
+      border-bottom: 1px solid var(--ink-faint);
+      overflow-wrap: anywhere;
+    }
+    .numbers {
+      display: block;
+      color: var(--ink);
     }
     .clause {
       display: block;
+      font-size: var(--size-small);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -51,7 +76,17 @@ export class StepsComponent {
   readonly steps = input.required<readonly CalculationStep[]>();
   /** Name of the design code, for its clauses. */
   readonly code = input.required<string>();
-  protected readonly clause = clauseText;
-  protected readonly value = stepValue;
-  protected readonly exact = stepExact;
+
+  protected readonly lines = computed(() => {
+    const numbers = inNumbers(this.steps(), stepValue);
+    return this.steps().map((step, i) => ({
+      symbol: step.symbol,
+      from: step.from,
+      heading: step.heading ?? '',
+      value: stepValue(step),
+      exact: stepExact(step),
+      numbers: numbers[i]!,
+      clause: step.clause === undefined ? '' : clauseText(step.clause, this.code()),
+    }));
+  });
 }

@@ -1,6 +1,14 @@
 import type { FigureSummary } from '@hashira/core';
 import { known } from '../testing/slip-shed';
-import { beyondText, differenceText, figureText, isLoud, limitText, statusWords } from './values';
+import {
+  beyondText,
+  differenceText,
+  figureText,
+  isLoud,
+  limitText,
+  statusWords,
+  formulaText,
+} from './values';
 
 const figure = (fields: Partial<FigureSummary>): FigureSummary => ({
   id: 'f',
@@ -43,5 +51,12 @@ describe('values for reading', () => {
     expect(statusWords[summary.status]).toContain('limits do not');
     expect(isLoud(summary.status)).toBeTrue();
     expect(isLoud(known('fixed').summary.status)).toBeFalse();
+  });
+
+  it('formulas are read with signs and powers; what is no sign of them stays', () => {
+    expect(formulaText('roofing * spacing')).toBe('roofing × spacing');
+    expect(formulaText('0.45 kN/m^2')).toBe('0.45 kN/m²');
+    expect(formulaText('9 deg')).toBe('9°');
+    expect(formulaText('a^25 / degree')).toBe('a^25 / degree');
   });
 });

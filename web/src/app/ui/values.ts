@@ -32,6 +32,13 @@ export function lengthShareText({ value, readsAs }: FigureSummary): string {
 const shareText = (letter: 'h' | 'L', share: number): string =>
   `${letter}/${significant(1 / Math.abs(share), Math.abs(share) < 1e-3 ? 4 : 3)}`;
 
+/** A formula as it is read: signs and powers in the place of what is typed for them, "roofing × spacing", "0.45 kN/m²", "9°". */
+export const formulaText = (typed: string): string =>
+  typed
+    .replace(/\^([234])(?!\d)/g, (_, power: string) => '²³⁴'['234'.indexOf(power)]!)
+    .replace(/\s*\*\s*/g, ' × ')
+    .replace(/(\d) ?deg\b/g, '$1°');
+
 /** What the steps of a design are called, by their ids. */
 export const stepTitles =
   ({ steps }: Pick<Design, 'steps'>) =>
@@ -55,10 +62,11 @@ export function limitText({ limit, limitIs, quantity, readsAs }: FigureSummary):
   return `${limitIs === 'most' ? 'at most' : 'at least'} ${text}`;
 }
 
-/** Difference to the reference in per cent; of magnitudes, which is said where the signs differ. */
+/** Difference to the reference in per cent; of magnitudes, which is said where the signs differ. @param digits of 10 % and more */
 export function differenceText(
   figure: Pick<FigureSummary, 'value' | 'signed'> | undefined,
   reference: Pick<FigureSummary, 'value' | 'signed'> | undefined,
+  digits = 3,
 ): string {
   if (figure?.value === undefined || reference?.value === undefined) return '';
   const { absolute, relative } = difference(figure.value, reference.value);
@@ -68,7 +76,7 @@ export function differenceText(
   if (Math.abs(percent) < 0.05) return `±0 %${turned}`;
   if (Math.abs(percent) >= 1000)
     return `${significant(Math.abs(figure.value / reference.value), 2)}×${turned}`;
-  return `${percent > 0 ? '+' : '−'}${significant(Math.abs(percent), Math.abs(percent) < 10 ? 2 : 3)} %${turned}`;
+  return `${percent > 0 ? '+' : '−'}${significant(Math.abs(percent), Math.abs(percent) < 10 ? 2 : digits)} %${turned}`;
 }
 
 /** On which side of its limit a figure is wrong, after its value: " over", " under"; nothing where it keeps it. */

@@ -115,6 +115,10 @@ function prepare(member: PhysicalMember, { state, spans, field }: Part, log?: St
     shift.ey === 0 ? 'largest along the member, analysis' : 'with ΔMz,Ed = NEd·eNz',
     '6.3.3(4)',
   );
+  const [NRk, MyRk, MzRk] = [A * s.fy, Wy * s.fy, Wz * s.fy];
+  log?.('NRk', NRk, 'N', 'A·fy', 'Table 6.7');
+  log?.('My,Rk', MyRk, 'N·m', 'Wy·fy', 'Table 6.7');
+  log?.('Mz,Rk', MzRk, 'N·m', 'Wz·fy', 'Table 6.7');
   return {
     member,
     state,
@@ -124,9 +128,9 @@ function prepare(member: PhysicalMember, { state, spans, field }: Part, log?: St
     NEd: N,
     MyEd,
     MzEd,
-    NRk: A * s.fy,
-    MyRk: Wy * s.fy,
-    MzRk: Wz * s.fy,
+    NRk,
+    MyRk,
+    MzRk,
     y,
     z,
     lateral,

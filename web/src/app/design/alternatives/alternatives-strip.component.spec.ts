@@ -36,6 +36,18 @@ describe('AlternativesStripComponent', () => {
     expect(hinged!.querySelector('dd.over')!.textContent).toContain('over');
   });
 
+  it('rings what is otherwise than in the reference, and has each number beside the reference’s', () => {
+    const rings = cards().map(
+      (card) => card.querySelector('.marks path')?.getAttribute('d')?.match(/a4 4/g)?.length ?? 0,
+    );
+    // Two halves a ring: both bases, and with three hinges the apex as well; haunches are lines too
+    expect(rings.slice(0, 3)).toEqual([0, 2 * 2, 2 * 3]);
+    expect(cards()[3]!.querySelector('.marks path')!.getAttribute('d')).toContain('L');
+    const differences = cards().map((card) => card.querySelector('.difference')?.textContent.trim() ?? '');
+    expect(differences[0]).toBe('');
+    for (const text of differences.slice(1)) expect(text).toMatch(/^[+−][\d.]+ %$/);
+  });
+
   it('is a group of radio buttons: one is pressed, arrows go round', async () => {
     const radios = () => [...host().querySelectorAll<HTMLElement>('[role=radio]')];
     expect(radios().map((radio) => radio.tabIndex)).toEqual([0, -1, -1, -1]);

@@ -13,28 +13,35 @@ import {
 import {
   decideFor,
   differencesBetween,
+  differingFrom,
   duplicateAlternative,
   fitView,
   insertAlternative,
+  projected,
   removeAlternative,
   renameAlternative,
   setReference,
   standardViews,
   type Alternative,
   type Design,
+  type FigureSummary,
 } from '@hashira/core';
 import { MessageService, type MenuItem } from 'primeng/api';
 import { focusSoon } from '../../ui/focus-soon';
 import { Menu } from 'primeng/menu';
 import { EditableTextComponent } from '../../ui/editable-text.component';
-import { beyondText, figureExact, figureText, isLoud, statusWords } from '../../ui/values';
+import { beyondText, differenceText, figureExact, figureText, isLoud, statusWords } from '../../ui/values';
 import { StageCanvasComponent } from '../../stage/paint/stage-canvas.component';
 import type { Sheet } from '../../stage/types';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { MembersView } from '../../state/members-view.service';
 import { ViewState } from '../../state/view-state.service';
 
-const thumbnail = { width: 96, height: 74 };
+const thumbnail = { width: 80, height: 74 };
+/** Members of a frame beyond which marks would be a blot. */
+const mostMarked = 4000;
+/** Places that are ringed; more of them are dots. */
+const mostRings = 8;
 const edge = { left: 14, right: 14, top: 14, bottom: 14 };
 
 /** Members up to which a diagram can be read in a thumbnail. */
@@ -90,18 +97,26 @@ export class AlternativesStripComponent {
 
   protected readonly cards = computed(() => {
     const { alternatives } = this.workspace.results();
+    const { reference } = this.design();
+    const base = alternatives.get(reference)?.summary.figures;
     return this.design().alternatives.map((alternative) => {
       const summary = alternatives.get(alternative.id)?.summary;
       const failed = (summary?.problems.length ?? 0) > 0;
       return {
         alternative,
         sheet: this.sheetOf(alternative),
+        marks: this.marksOf(alternative),
         numbers: (summary?.figures ?? []).slice(0, 3).map((figure) => ({
           name: figure.title,
           text: figureText(figure),
           exact: figureExact(figure),
           over: figure.status === 'fail',
           beyond: beyondText(figure),
+          difference:
+            // A broken limit says enough, and leaves room for the name
+            alternative.id === reference || figure.status === 'fail'
+              ? ''
+              : differenceText(sizeOf(figure), sizeOf(base?.find(({ id }) => id === figure.id)), 2),
         })),
         // Figures beyond their limits are said beside their values
         status:
@@ -161,6 +176,27 @@ export class AlternativesStripComponent {
           thumbnail: true,
         }
       : undefined;
+  }
+
+  /** What is otherwise than in the reference, on the small picture: members as lines, supports and hinges as rings. */
+  private marksOf({ id }: Alternative): string {
+    const { alternatives } = this.workspace.results();
+    const [own, reference] = [id, this.design().reference].map((one) => alternatives.get(one)?.scene);
+    const view = this.commonView();
+    if (!own || !reference || !view || own === reference) return '';
+    if (own.members.ids.length > mostMarked) return '';
+    const { members, places } = differingFrom(own, reference);
+    const on = (point: Parameters<typeof projected>[2]) =>
+      projected(view, thumbnail, point).map((c) => c.toFixed(1));
+    // Rings on many places would hide the frame
+    const r = places.length > mostRings ? 1 : 4;
+    return [
+      ...members.map(([a, b]) => `M${on(a).join(' ')}L${on(b).join(' ')}`),
+      ...places.map((place) => {
+        const [x, y] = on(place);
+        return `M${x} ${y}m-${r} 0a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 -${2 * r} 0`;
+      }),
+    ].join('');
   }
 
   protected menuItems(alternative: Alternative, title: EditableTextComponent): MenuItem[] {
@@ -247,6 +283,10 @@ export class AlternativesStripComponent {
     this.host.nativeElement.querySelector<HTMLElement>(`[data-alternative="${next}"]`)?.focus();
   }
 }
+
+/** A figure by its magnitude, which alone is set beside the reference in so little room. */
+const sizeOf = (figure: FigureSummary | undefined): Pick<FigureSummary, 'value' | 'signed'> | undefined =>
+  figure?.value === undefined ? undefined : { value: Math.abs(figure.value), signed: false };
 
 function joined(lists: readonly Float32Array[]): Float32Array {
   const all = new Float32Array(lists.reduce((sum, { length }) => sum + length, 0));

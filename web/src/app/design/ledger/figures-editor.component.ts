@@ -75,6 +75,11 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
     />
   `,
   styles: `
+    /* Below the button that closes it, which floats */
+    :host {
+      display: block;
+      clear: both;
+    }
     .figure {
       border-bottom: 1px solid var(--ink-faint);
     }

@@ -10,6 +10,7 @@ import {
 import { Router } from '@angular/router';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { MembersView } from '../../state/members-view.service';
+import { Selection } from '../../state/selection.service';
 import { StepsComponent } from '../../ui/steps.component';
 import { TraceService } from './trace.service';
 
@@ -29,9 +30,15 @@ import { TraceService } from './trace.service';
           <p class="value number">{{ t.value }}</p>
           <p class="soft">{{ t.about }}</p>
           @if (t.member; as member) {
-            <button type="button" class="plain press sheet" (click)="openSheet(member)">
-              open the member’s sheet
-            </button>
+            <p class="actions">
+              @if (selects()) {
+                <button type="button" class="plain press" (click)="select(member.of)">select it</button>
+                <button type="button" class="plain press" (click)="changeSection(member.of)">
+                  change its section
+                </button>
+              }
+              <button type="button" class="plain press" (click)="openSheet(member.id)">its sheet</button>
+            </p>
           }
           <app-steps [steps]="t.steps" [code]="t.code" />
         } @else {
@@ -86,8 +93,9 @@ import { TraceService } from './trace.service';
     p {
       margin: 0 0 0.6rem;
     }
-    .sheet {
-      text-decoration: underline;
+    .actions {
+      display: flex;
+      gap: 1.2rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -95,11 +103,14 @@ import { TraceService } from './trace.service';
 export class TracePanelComponent {
   /** The edge at which the panel opens: over the leaves, so that the frame stays in sight, or at the right. */
   readonly at = input<'left' | 'right'>('right');
+  /** On a screen where members are selected. */
+  readonly selects = input(false);
   private readonly panel = viewChild<ElementRef<HTMLElement>>('panel');
   protected readonly service = inject(TraceService);
   protected readonly trace = this.service.trace;
 
   private readonly workspace = inject(DesignWorkspace);
+  private readonly selection = inject(Selection);
   private readonly members = inject(MembersView);
   private readonly router = inject(Router);
 
@@ -111,6 +122,17 @@ export class TracePanelComponent {
     void this.router.navigate(['/designs', this.workspace.id, 'members'], {
       queryParamsHandling: 'preserve',
     });
+  }
+
+  /** Selects the member on the stage; the trace stays beside it. */
+  protected select(pieces: readonly string[]): void {
+    this.selection.pick('members', pieces);
+  }
+
+  /** Selects the member and goes on to the section that it is to have. */
+  protected changeSection(pieces: readonly string[]): void {
+    this.select(pieces);
+    this.selection.awaitsSection.set(true);
   }
 
   constructor() {

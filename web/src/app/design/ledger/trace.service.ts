@@ -11,8 +11,8 @@ export interface Trace {
   readonly value: string;
   readonly code: string;
   readonly steps: readonly CalculationStep[];
-  /** The member that it is of, where it is of one. */
-  readonly member?: string;
+  /** The member that it is of, where it is of one, and its pieces. */
+  readonly member?: { readonly id: string; readonly of: readonly string[] };
 }
 
 /** What is asked for: a figure, or a member's checks, of an alternative. */
@@ -70,14 +70,14 @@ export class TraceService {
   private async ask(question: TraceQuestion): Promise<Trace | undefined> {
     const { alternative, title, code } = question;
     if (question.kind === 'member') {
-      const steps = await this.calculation.ask(alternative, 'memberSteps', { member: question.member });
+      const found = await this.calculation.ask(alternative, 'memberSteps', { member: question.member });
       return {
         title: 'Checks',
         about: `${title}: ${question.name}`,
         value: question.value,
         code,
-        steps: steps ?? [],
-        member: question.member,
+        steps: found?.steps ?? [],
+        member: { id: question.member, of: found?.of ?? [] },
       };
     }
     const { figure, result } = question;
@@ -92,6 +92,7 @@ export class TraceService {
         value: figureText(found.figure),
         code,
         steps: found.steps,
+        ...(found.member ? { member: found.member } : {}),
       }
     );
   }

@@ -11,19 +11,16 @@ import {
   ruleKinds,
   ruleWords,
   setLoadCase,
-  setRule,
   type Rule,
   shownUnit,
   conditionWords,
   withValues,
 } from '@hashira/core';
-import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CombinationsComponent } from './combinations.component';
-import { ConditionChipsComponent } from '../../ui/condition-chips.component';
 import { parameterTexts } from '../../state/parameter-texts';
 import { stepTitles } from '../../ui/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
@@ -36,15 +33,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
 /** Load cases with their sums, each opening to its loads as sentences, and the matrix of combinations. */
 @Component({
   selector: 'app-loads-leaf',
-  imports: [
-    ActionMenuComponent,
-    CombinationsComponent,
-    ConditionChipsComponent,
-    EditableTextComponent,
-    FieldsComponent,
-    NewRuleComponent,
-    RuleFormComponent,
-  ],
+  imports: [ActionMenuComponent, CombinationsComponent, FieldsComponent, NewRuleComponent, RuleFormComponent],
   template: `
     <h3>
       Load cases <span class="soft">sums in {{ forceUnit }}</span>
@@ -82,19 +71,6 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               }
               @if (rule.id === open()) {
                 <div class="fields">
-                  <app-condition-chips
-                    [condition]="rule.members ?? rule.nodes ?? ''"
-                    [of]="rule.members === undefined ? 'nodes' : 'members'"
-                    (changed)="setCondition(rule, $event)"
-                  />
-                  <p class="written soft">
-                    as written
-                    <app-editable-text
-                      [text]="rule.members ?? rule.nodes ?? ''"
-                      [label]="'Condition of ' + (rule.title ?? rule.id)"
-                      (changed)="setCondition(rule, $event)"
-                    />
-                  </p>
                   <app-rule-form [rule]="rule" />
                   <button type="button" class="plain press" (click)="removeLoad(rule)">
                     remove this load
@@ -197,11 +173,6 @@ export class LoadsLeafComponent {
 
   protected toggle(id: string): void {
     this.open.update((open) => (open === id ? '' : id));
-  }
-
-  protected setCondition(rule: Rule, text: string): void {
-    const field = rule.members === undefined ? 'nodes' : 'members';
-    this.workspace.apply((design) => setRule(design, rule.id, { [field]: text }));
   }
 
   /** Opens a load that acts on nothing until it is said on what. */

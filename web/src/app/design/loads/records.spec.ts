@@ -67,7 +67,7 @@ describe('load cases on the screen', () => {
     await shown.settled();
     await shown.settled();
     expect(shown.text).toContain('It would be given to 1 node.');
-    await shown.enter('force x, y, z', '0 kN, 0 kN, -3.2 kN');
+    await shown.enter('force', '0 kN, 0 kN, -3.2 kN');
     expect(shown.design.rules.length).toBe(length);
     await shown.press('Add the rule');
     expect(shown.design.rules.at(-1)).toEqual(

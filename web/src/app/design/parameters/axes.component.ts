@@ -55,9 +55,11 @@ export class AxesComponent {
     this.workspace.apply((design) => removeAxis(design, index));
   }
 
-  /** Letters along x first, then numbers along y, then levels. */
+  /** Along the first axis of the space that has none: letters along x, then numbers. */
   protected add(): void {
-    const along = (['x', 'y', 'z'] as const).find((one) => !this.design().axes.some((a) => a.along === one));
+    const { space, axes } = this.design();
+    const all = space === 'plane' ? (['x', 'z'] as const) : (['x', 'y', 'z'] as const);
+    const along = all.find((one) => !axes.some((set) => set.along === one));
     const names = along === 'x' ? 'A' : '1';
     this.workspace.apply((design) => addAxis(design, { along: along ?? 'x', at: ['0 m', '6 m'], names }));
   }

@@ -20,6 +20,7 @@ import {
 } from '@hashira/core';
 import { Slider } from 'primeng/slider';
 import { ExpressionDirective } from '../../ui/expression.directive';
+import { formulaText } from '../../ui/values';
 import { OverrideBadgeComponent } from './override-badge.component';
 
 /** One number of the design: a slider for its range, and a field for a value or a formula. */
@@ -42,6 +43,7 @@ export class ParameterRowComponent {
   readonly range = input<{ min?: number; max?: number; step?: number } | undefined>();
   /** The value comes from other parameters. */
   readonly formula = input(false);
+  protected readonly formulaText = formulaText;
   /** The selected alternative has a value of its own. */
   readonly own = input(false);
   /** Why what was typed or is written cannot be, in a sentence. */

@@ -15,6 +15,7 @@ import {
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { formulaText } from '../../ui/values';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** Parameters added, named, grouped, given a range, and removed; each tells where it is used. */
@@ -31,7 +32,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
           (click)="open.set(row.open ? '' : row.parameter.name)"
         >
           <strong>{{ row.parameter.title }}</strong>
-          <span class="soft">{{ row.parameter.name }} = {{ row.parameter.value }}</span>
+          <span class="soft">{{ row.parameter.name }} = {{ row.text }}</span>
         </button>
         @if (row.open) {
           <div class="fields">
@@ -113,6 +114,7 @@ export class ParametersEditorComponent {
       return {
         parameter,
         open,
+        text: formulaText(parameter.value),
         fields: open ? parameterFields(parameter) : {},
         uses: open ? usesOf(design, parameter.name).map((place) => placeWords(design, place)) : [],
       };

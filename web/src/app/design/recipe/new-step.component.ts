@@ -11,7 +11,6 @@ import {
   addStepWithSection,
   freeId,
   initialStep,
-  kindPicture,
   setStep,
   stepFields,
   stepKinds,
@@ -19,10 +18,9 @@ import {
   type StepKind,
 } from '@hashira/core';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { cardPicture, cardSize, optionPictures } from './step-pictures';
 import { StepPreview } from '../../state/preview.service';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
-
-const size = { width: 132, height: 72 };
 
 /** Cards of all kinds of step in the order of the job; the one that is pressed is set and seen on the stage before it is accepted. */
 @Component({
@@ -37,6 +35,8 @@ const size = { width: 132, height: 72 };
           [fields]="fieldsOf(d.kind)"
           [record]="d.step"
           [key]="'f-' + d.step.id"
+          [problems]="preview.fieldProblems()"
+          [pictures]="picturesOf(d.kind)"
           (changed)="set($event)"
         />
         <p class="actions">
@@ -104,7 +104,8 @@ export class NewStepComponent {
   protected readonly preview = inject(StepPreview);
   /** Id of the step that was added. */
   readonly added = output<string>();
-  protected readonly size = size;
+  protected readonly size = cardSize;
+  protected readonly picturesOf = optionPictures;
   protected readonly draft = signal<{ kind: StepKind; step: Step } | undefined>(undefined);
   private readonly design = computed(() => this.workspace.edited()!);
 
@@ -113,7 +114,7 @@ export class NewStepComponent {
       group,
       cards: stepKinds
         .filter((kind) => kind.group === group && (!kind.solidOnly || this.design().space === 'solid'))
-        .map((kind) => ({ kind, picture: pictureOf(kind) })),
+        .map((kind) => ({ kind, picture: cardPicture(kind) })),
     })),
   );
 
@@ -153,16 +154,4 @@ export class NewStepComponent {
     this.draft.set(undefined);
     this.preview.step.set(undefined);
   }
-}
-
-const pictures = new Map<string, string>();
-
-/** The picture of a kind of step as an address, drawn once. */
-function pictureOf(kind: StepKind): string {
-  let known = pictures.get(kind.kind);
-  if (known === undefined) {
-    known = `data:image/svg+xml,${encodeURIComponent(kindPicture(kind, size))}`;
-    pictures.set(kind.kind, known);
-  }
-  return known;
 }

@@ -31,8 +31,10 @@ describe('RecipeLeafComponent', () => {
 
   it('opens a step with a form made from its declaration, and shows its members in ink', async () => {
     await press('Portal');
-    const labels = [...host().querySelectorAll('app-field label')].map((label) => label.textContent);
+    const labels = [...host().querySelectorAll('app-field > label')].map((label) => label.textContent);
     expect(labels.slice(0, 4)).toEqual(['Bays', 'Eaves', 'Roof', 'Pitch']);
+    // Roofs are drawn
+    expect(host().querySelectorAll('#f-shed-roof img').length).toBeGreaterThanOrEqual(3);
     // What belongs to another roof is not asked for
     expect(labels).not.toContain('Pieces of the curve');
     expect(TestBed.inject(ViewState).step()).toBe('shed');
@@ -43,9 +45,11 @@ describe('RecipeLeafComponent', () => {
 
   it('writes what is chosen and typed as it is, and says at the field what is wrong with it', async () => {
     await press('Portal');
-    const roof = host().querySelector<HTMLSelectElement>('#f-shed-roof')!;
-    roof.value = 'mono';
-    roof.dispatchEvent(new Event('change'));
+    const roofs = [...host().querySelectorAll<HTMLElement>('#f-shed-roof label')];
+    roofs
+      .find((label) => label.textContent.trim() === 'mono')!
+      .querySelector('input')!
+      .click();
     await fixture.whenStable();
     expect(steps()[0]!['roof']).toBe('mono');
     const eaves = () => host().querySelector<HTMLInputElement>('#f-shed-eaves')!;

@@ -30,6 +30,7 @@ import { parameterTexts } from '../../state/parameter-texts';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { AxesComponent } from '../parameters/axes.component';
+import { optionPictures } from './step-pictures';
 import { NewStepComponent } from './new-step.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { optionWords } from '../../ui/values';
@@ -110,6 +111,8 @@ export class RecipeLeafComponent {
   }
 
   /** What is wrong with a step's fields, by their names. */
+  protected readonly picturesOf = optionPictures;
+
   protected problemsOf(step: Step, kind: StepKind): Record<string, string> {
     return Object.fromEntries(
       Object.keys(stepFields(kind)).map((name) => [name, this.problemOf(step.id, name)]),

@@ -17,7 +17,6 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { parameterTexts } from '../../state/parameter-texts';
 import { ViewState } from '../../state/view-state.service';
-import { ConditionChipsComponent } from '../../ui/condition-chips.component';
 import { optionWords, stepTitles } from '../../ui/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
@@ -38,13 +37,7 @@ const headings = {
  */
 @Component({
   selector: 'app-rules-leaf',
-  imports: [
-    ActionMenuComponent,
-    ConditionChipsComponent,
-    EditableTextComponent,
-    NewRuleComponent,
-    RuleFormComponent,
-  ],
+  imports: [ActionMenuComponent, EditableTextComponent, NewRuleComponent, RuleFormComponent],
   template: `
     @for (group of groups(); track group.heading) {
       <h3>{{ group.heading }}</h3>
@@ -82,19 +75,6 @@ const headings = {
           }
           @if (row.open) {
             <div class="fields">
-              <app-condition-chips
-                [condition]="row.condition"
-                [of]="row.rule.members === undefined ? 'nodes' : 'members'"
-                (changed)="setCondition(row.rule, $event)"
-              />
-              <p class="written soft">
-                as written
-                <app-editable-text
-                  [text]="row.condition"
-                  [label]="'Condition of ' + (row.rule.title ?? row.rule.id)"
-                  (changed)="setCondition(row.rule, $event)"
-                />
-              </p>
               <app-rule-form [rule]="row.rule" />
               <p class="actions">
                 <app-editable-text
@@ -198,10 +178,6 @@ const headings = {
       grid-column: 1 / -1;
       overflow-wrap: anywhere;
     }
-    .written {
-      margin: 2px 0;
-      font-size: var(--size-small);
-    }
     .by {
       color: var(--ochre-text);
     }
@@ -277,11 +253,6 @@ export class RulesLeafComponent {
       .map(([gives, heading]) => ({ heading, rows: rows.filter((row) => row.gives === gives) }))
       .filter((group) => group.rows.length > 0);
   });
-
-  protected setCondition(rule: Rule, text: string): void {
-    const field = rule.members === undefined ? 'nodes' : 'members';
-    this.workspace.apply((design) => setRule(design, rule.id, { [field]: text }));
-  }
 
   protected toggle(id: string): void {
     this.selection.openRule.update((open) => (open === id ? undefined : id));

@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, signal } from '@angular/core';
+import { formatPlain } from '@hashira/core';
 import { ExpressionDirective } from '../../ui/expression.directive';
 import { MemberDrawing } from '../../state/member-drawing.service';
+import { focusSoon } from '../../ui/focus-soon';
 import { FootBarComponent } from './foot-bar.component';
 
 /** What is drawn and what comes next, in words, while a member is drawn. */
@@ -16,26 +18,37 @@ import { FootBarComponent } from './foot-bar.component';
             <strong>{{ drawing.at()?.title ?? '…' }}</strong>: press where it ends, or type a length or
             coordinates</span
           >
-          <input
-            #end
-            aria-label="Length or coordinates of the end"
-            appExpression=""
-            [single]="false"
-            autocomplete="off"
-            spellcheck="false"
-            [attr.aria-invalid]="problem() !== ''"
-            (input)="problem.set('')"
-            (keydown.enter)="finish(end)"
-            (keydown.escape)="drawing.back()"
-          />
-          @if (problem()) {
-            <span class="problem" role="alert">{{ problem() }}</span>
-          }
         } @else {
           <span
-            >A member begins at <strong>{{ drawing.at()?.title ?? '…' }}</strong>: press there</span
+            >A member begins at <strong>{{ drawing.at()?.title ?? '…' }}</strong>: press there, or type
+            coordinates</span
           >
         }
+        <input
+          #place
+          [attr.aria-label]="
+            drawing.from() ? 'Length or coordinates of the end' : 'Coordinates of the beginning'
+          "
+          appExpression=""
+          [single]="false"
+          autocomplete="off"
+          spellcheck="false"
+          [attr.aria-invalid]="problem() !== ''"
+          (input)="problem.set('')"
+          (keydown.enter)="finish(place)"
+          (keydown.escape)="drawing.back()"
+        />
+        @if (problem()) {
+          <span class="problem" role="alert">{{ problem() }}</span>
+        }
+        <label class="soft"
+          >beside the frame every
+          <select (change)="drawing.spacing.set(+$any($event.target).value)">
+            @for (one of spacings; track one.value) {
+              <option [value]="one.value" [selected]="one.value === drawing.spacing()">{{ one.text }}</option>
+            }
+          </select></label
+        >
         <span class="spacer"></span>
         <button type="button" class="plain" (click)="drawing.end()">stop drawing</button>
       </app-foot-bar>
@@ -46,6 +59,12 @@ import { FootBarComponent } from './foot-bar.component';
       font: inherit;
       width: 9rem;
       padding: 1px 6px;
+      border: 1px solid var(--ink-faint);
+      background: var(--sheet);
+    }
+    select {
+      font: inherit;
+      min-height: 24px;
       border: 1px solid var(--ink-faint);
       background: var(--sheet);
     }
@@ -63,6 +82,22 @@ export class DrawMemberBarComponent {
   protected readonly drawing = inject(MemberDrawing);
   /** What is wrong with what was typed. */
   protected readonly problem = signal('');
+
+  /** Steps in which places beside the frame follow one another, m. */
+  protected readonly spacings = [0.05, 0.1, 0.25, 0.5, 1].map((value) => ({
+    value,
+    text: formatPlain(value, 'length'),
+  }));
+
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  constructor() {
+    // A member that was begun is ended by the next press, or by what is typed; who points by keys goes on with them
+    effect(() => {
+      const byKeys = document.activeElement?.matches('app-stage:focus-visible') ?? false;
+      if (this.drawing.from() && !byKeys) focusSoon(this.host.nativeElement, 'input');
+    });
+  }
 
   protected finish(field: HTMLInputElement): void {
     this.problem.set(this.drawing.finish(field.value));

@@ -1,6 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  computed,
+  effect,
+  inject,
+  signal,
+} from '@angular/core';
 import {
   addSections,
+  conditionWords,
   giveByRule,
   ruleKinds,
   setValue,
@@ -9,12 +18,16 @@ import {
   type Parameter,
 } from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
+import { standingAnswer } from '../../state/standing-answer';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
+import { focusSoon } from '../../ui/focus-soon';
+import { stepTitles } from '../../ui/values';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { SectionPickerComponent } from '../../ui/section-picker.component';
 import { Router } from '@angular/router';
 import { MembersView } from '../../state/members-view.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { Pointing } from '../../state/pointing.service';
 import { Selection } from '../../state/selection.service';
 import { FootBarComponent } from './foot-bar.component';
 
@@ -23,14 +36,24 @@ import { FootBarComponent } from './foot-bar.component';
   selector: 'app-selection-bar',
   imports: [ActionMenuComponent, EditableTextComponent, FootBarComponent, SectionPickerComponent],
   template: `
-    @if (selection.count() > 0 && selection.proposal(); as proposal) {
+    @if (pointing.active(); as field) {
+      <app-foot-bar role="status" aria-label="Pointing">
+        <span
+          ><strong>{{ field.title }}</strong
+          >: press {{ field.of === 'place' ? 'a node' : field.of }} on the stage{{
+            field.of === 'place' ? '' : ', with Shift more of them, or draw a box round them with Shift'
+          }}</span
+        >
+        <button type="button" class="plain clear" (click)="pointing.end()">done</button>
+      </app-foot-bar>
+    } @else if (selection.count() > 0 && selection.proposal(); as proposal) {
       <app-foot-bar role="region" aria-label="Selection">
         <strong>{{ proposal.title }}</strong>
         @if (proposal.condition; as condition) {
-          <span class="where soft"
-            >where
+          <span class="where soft">
             <app-editable-text
               [text]="condition"
+              [shown]="inWords()"
               label="Condition of the selection"
               (changed)="selection.where(selection.selected().of, $event)"
           /></span>
@@ -53,6 +76,9 @@ import { FootBarComponent } from './foot-bar.component';
           />
         } @else {
           <span class="soft">no condition selects just this; select by what it has in common</span>
+        }
+        @if (wider().length > 0) {
+          <app-action-menu class="give" text="all …" [choices]="wider()" (chosen)="widen($event)" />
         }
         @if (selection.selected().of === 'members' && selection.count() === 1) {
           <button type="button" class="plain clear" (click)="openSheet()">its sheet</button>
@@ -102,8 +128,10 @@ import { FootBarComponent } from './foot-bar.component';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SelectionBarComponent {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly workspace = inject(DesignWorkspace);
   protected readonly selection = inject(Selection);
+  protected readonly pointing = inject(Pointing);
   private readonly members = inject(MembersView);
   private readonly router = inject(Router);
   private readonly calculation = inject(Calculation);
@@ -127,6 +155,39 @@ export class SelectionBarComponent {
   );
 
   protected readonly ownSections = computed(() => this.workspace.state()?.design.sections ?? []);
+
+  constructor() {
+    effect(() => {
+      if (!this.selection.awaitsSection() || !this.selection.proposal()) return;
+      this.selection.awaitsSection.set(false);
+      focusSoon(this.host.nativeElement, 'app-section-picker [role=combobox]');
+    });
+  }
+
+  /** The condition of the selection as it is said. */
+  protected readonly inWords = computed(() => {
+    const { condition = '' } = this.selection.proposal() ?? {};
+    const design = this.workspace.state()!.design;
+    return conditionWords(condition, this.selection.selected().of, stepTitles(design));
+  });
+
+  /** More of the same: all columns, all on this line, all that a rule matches. */
+  private readonly alike = standingAnswer('alike', () =>
+    this.selection.count() > 0 ? this.selection.selected() : undefined,
+  );
+  protected readonly wider = computed(() =>
+    this.alike.late()
+      ? []
+      : (this.alike.value() ?? []).map(({ title, ids }) => ({
+          key: title,
+          label: `${title} (${ids.length})`,
+        })),
+  );
+
+  protected widen(title: string): void {
+    const found = this.alike.value()?.find((one) => one.title === title);
+    if (found) this.selection.pick(this.selection.selected().of, found.ids);
+  }
 
   /** The sheet of the member that is selected. */
   protected openSheet(): void {

@@ -3,7 +3,6 @@ import { startingPoints } from '@hashira/core';
 import { Shown } from '../../testing/shown';
 import { ViewState } from '../../state/view-state.service';
 import { CutListComponent } from './cut-list.component';
-import { ResultTablesComponent } from './result-tables.component';
 
 let shown: Shown;
 afterEach(() => Shown.clear());
@@ -35,13 +34,5 @@ describe('CutListComponent', () => {
     expect(view.highlighted()).toEqual(['shed.column.1', 'shed.column.2']);
     shown.host.querySelector('tbody tr')!.dispatchEvent(new PointerEvent('pointerleave'));
     expect(view.highlighted()).toEqual([]);
-  });
-
-  it('stands among the tables', async () => {
-    shown = await Shown.of(ResultTablesComponent);
-    await shown.press('Cut list');
-    expect(shown.text).toContain('of steel in 4 pieces');
-    await shown.press('Reactions');
-    expect(shown.host.querySelector('app-cut-list')).toBeNull();
   });
 });

@@ -16,10 +16,19 @@ describe('ResultTablesComponent', () => {
   };
   const cells = () =>
     [...host().querySelectorAll('tbody tr')].map((row) =>
-      [...row.querySelectorAll('td')].map((cell) => cell.textContent.trim()),
+      [...row.querySelectorAll('td')].map((cell) => cell.textContent.replace(/\s+/g, ' ').trim()),
     );
   const press = async (words: string) => {
     [...host().querySelectorAll('button')].find((one) => one.textContent.trim() === words)!.click();
+    await settled();
+  };
+
+  const tell = async (title: string) => {
+    host().querySelector<HTMLElement>('p-select [role=combobox]')!.click();
+    await settled();
+    [...document.querySelectorAll<HTMLElement>('[role=option]')]
+      .find((one) => one.textContent.trim() === title)!
+      .click();
     await settled();
   };
 
@@ -35,8 +44,8 @@ describe('ResultTablesComponent', () => {
   it('begins with the reactions of what is shown: half of 4.4 kN/m on 22 m at each base', () => {
     const rows = cells();
     expect(rows.map(([name]) => name)).toEqual(['left base', 'right base']);
-    expect(rows.map((row) => row[2])).toEqual(['48.4', '48.4']);
-    expect(host().textContent).toContain('S Snow, all nodes');
+    expect(rows.map((row) => row[2])).toEqual(['48.4 up', '48.4 up']);
+    expect(host().textContent).toContain('under S Snow, all nodes');
   });
 
   it('show 0 for what is nothing beside the greatest, and its digits on hover', async () => {
@@ -61,22 +70,47 @@ describe('ResultTablesComponent', () => {
       'right base, greatest',
       'right base, least',
     ]);
-    expect(host().textContent).toContain('Strength, all combinations, all nodes');
+    expect(host().textContent).toContain('under Strength, all combinations, all nodes');
     view.showResult('mode.1');
     await settled();
     expect(cells()).toEqual([[jasmine.stringContaining('a shape is shown, which has none')]]);
   });
 
   it('keeps to what is selected, and selects what is pressed', async () => {
-    await press('Forces along members');
+    await tell('What members carry, from end to end');
     expect(cells().length).toBe(4 * 5);
     TestBed.inject(Selection).pick('members', ['shed.column.1']);
     await settled();
     expect(cells().length).toBe(5);
     expect(host().textContent).toContain('1 selected');
-    await press('Reactions');
+    await tell('What the ground pushes with');
     await press('right base');
     expect(TestBed.inject(Selection).selected()).toEqual({ of: 'nodes', ids: ['shed.base.2'] });
+  });
+
+  it('tell which way each number is in words, and where along a member the greatest stands', async () => {
+    const heads = () =>
+      [...host().querySelectorAll('th')].map((head) => head.textContent.replace(/\s+/g, ' ').trim());
+    expect(heads().slice(1)).toEqual(['sideways kN', 'up or down kN', 'turning kN·m']);
+    // The arch action of a portal under snow: its bases are pushed inwards
+    expect(cells().map((row) => row[1])).toEqual([
+      jasmine.stringMatching(/^[\d.]+ right$/),
+      jasmine.stringMatching(/^[\d.]+ left$/),
+    ]);
+    await tell('What members carry at most');
+    TestBed.inject(Selection).pick('members', ['shed.column.1']);
+    await settled();
+    const [greatest, least] = cells();
+    expect(greatest!.slice(0, 2)).toEqual(['left column', 'greatest']);
+    for (const row of [greatest!, least!]) expect(row[2]).toMatch(/^48\.4 compression x = /);
+    expect(least![4]).toMatch(/x = (0|6\.40) m$/);
+  });
+
+  it('have the pieces for the workshop as the last', async () => {
+    await tell('Pieces to cut');
+    expect(host().textContent).toContain('of steel in 4 pieces');
+    await tell('Where nodes move');
+    expect(host().querySelector('app-cut-list')).toBeNull();
   });
 
   it('lights up the place of a row that is pointed at', () => {
@@ -93,6 +127,6 @@ describe('ResultTablesComponent', () => {
     box.click();
     await settled();
     expect(cells().map((row) => row[1])).toEqual(['greatest', 'least', 'greatest', 'least']);
-    expect(host().querySelector('td.number')!.getAttribute('title')).toMatch(/ under U\d/);
+    expect(host().querySelector('td.number')!.getAttribute('title')).toMatch(/, U\d/);
   });
 });

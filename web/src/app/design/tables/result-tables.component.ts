@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { formatExact, formatNumber, shownUnit, tableKinds, writeResults } from '@hashira/core';
+import { FormsModule } from '@angular/forms';
+import {
+  formatExact,
+  formatNumber,
+  shownUnit,
+  tableKinds,
+  writeResults,
+  type ResultTable,
+} from '@hashira/core';
+import { Select } from 'primeng/select';
 import { TableModule } from 'primeng/table';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
@@ -8,13 +17,18 @@ import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CutListComponent } from './cut-list.component';
 
+/** Stands for the list of pieces among the kinds of tables. */
+const cutList = 'cuts';
+/** Columns beside which there is room for where each value comes from. */
+const roomy = 3;
+
 /**
  * Tables of results under the stage: of the shown load case or combination, or of the envelope, for what is selected or for all. Pointing at a
  * row lights up its place on the stage; pressing it selects that.
  */
 @Component({
   selector: 'app-result-tables',
-  imports: [CutListComponent, TableModule],
+  imports: [CutListComponent, FormsModule, Select, TableModule],
   templateUrl: './result-tables.component.html',
   styleUrl: './result-tables.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -23,13 +37,18 @@ export class ResultTablesComponent {
   private readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
   private readonly selection = inject(Selection);
-  protected readonly kinds = tableKinds;
+  /** What can be told, as questions of a designer; the list of pieces for the workshop is the last. */
+  protected readonly tables = [
+    ...tableKinds.map(({ kind, title }) => ({ kind, title })),
+    { kind: cutList, title: 'Pieces to cut' },
+  ];
   protected readonly kind = signal('reactions');
   protected readonly envelope = signal(false);
-  /** The list of pieces for the workshop stands in the place of results. */
-  protected readonly cutting = signal(false);
+  protected readonly cutting = computed(() => this.kind() === cutList);
 
-  private readonly of = computed(() => tableKinds.find(({ kind }) => kind === this.kind())!.of);
+  protected readonly of = computed(
+    () => tableKinds.find(({ kind }) => kind === this.kind())?.of ?? 'members',
+  );
   /** Only what is selected, where that is of the table's kind. */
   protected readonly parts = computed(() => {
     const { of, ids } = this.selection.selected();
@@ -54,8 +73,9 @@ export class ResultTablesComponent {
 
   protected readonly columns = computed(
     () =>
-      this.found()?.columns.map(({ name, quantity }) => ({
+      this.found()?.columns.map(({ name, title = name, quantity }) => ({
         name,
+        title,
         unit: shownUnit(quantity).unit,
       })) ?? [],
   );
@@ -66,10 +86,7 @@ export class ResultTablesComponent {
       ...row,
       // Sorting goes by the numbers
       ...Object.fromEntries(row.values.map((value, k) => [`v${k}`, value])),
-      cells: row.values.map((value, k) => ({
-        text: formatNumber(Math.abs(value) < table.negligible ? 0 : value, table.columns[k]!.quantity),
-        title: formatExact(value, table.columns[k]!.quantity) + (row.from ? ` under ${row.from[k]!}` : ''),
-      })),
+      cells: row.values.map((value, k) => cellOf(table, value, k, row.from?.[k])),
     }));
   });
   /** Rows say where on a member they are, or which side of an envelope. */
@@ -100,4 +117,16 @@ export class ResultTablesComponent {
     const table = this.found();
     if (table) await navigator.clipboard.writeText(writeResults(table));
   }
+}
+
+/** A number with the word for which way it is; its sign where there is no such word. */
+function cellOf({ columns, negligible }: ResultTable, value: number, k: number, from?: string) {
+  const { quantity, ways } = columns[k]!;
+  const shown = Math.abs(value) < negligible ? 0 : value;
+  return {
+    text: formatNumber(ways ? Math.abs(shown) : shown, quantity),
+    way: ways && shown !== 0 ? ways[shown > 0 ? 0 : 1] : '',
+    from: columns.length <= roomy ? (from ?? '') : '',
+    title: formatExact(value, quantity) + (from ? `, ${from}` : ''),
+  };
 }

@@ -49,7 +49,7 @@ describe('DimensionLabelComponent', () => {
   it('says its value, and that it can be typed over', async () => {
     await show('eaves');
     expect(button().textContent.trim()).toBe('6.4\u00a0m');
-    expect(button().getAttribute('aria-label')).toBe('eaves 6.4\u00a0m, press to type');
+    expect(button().getAttribute('aria-label')).toBe('Eaves height 6.4\u00a0m, press to type');
     await show('eaves', false);
     expect(host().querySelector('button')).toBeNull();
     expect(host().textContent.trim()).toBe('6.4\u00a0m');

@@ -38,7 +38,7 @@ export interface DimensionChange {
         type="button"
         class="number live"
         [attr.aria-label]="name() + ' ' + text() + ', press to type'"
-        [title]="exact() + '; drag it or press to type'"
+        [title]="name() + ', ' + exact() + '; drag it or press to type'"
         (pointerdown)="press($event)"
         (pointermove)="move($event)"
         (pointerup)="release($event)"
@@ -48,7 +48,7 @@ export interface DimensionChange {
         {{ text() }}
       </button>
     } @else {
-      <span class="number" [title]="exact()">{{ text() }}</span>
+      <span class="number" [title]="name() + ', ' + exact()">{{ text() }}</span>
     }
   `,
   styles: `
@@ -105,12 +105,7 @@ export class DimensionLabelComponent {
   private justDragged = false;
 
   private readonly quantity = computed(() => (this.placed().dimension.kind === 'angle' ? 'angle' : 'length'));
-  protected readonly name = computed(() => {
-    const { written, field } = this.placed().dimension;
-    return typeof written === 'string' && /^[A-Za-z_]\w*$/.test(written)
-      ? written
-      : field.replaceAll('/', ' ');
-  });
+  protected readonly name = computed(() => this.placed().dimension.title);
   protected readonly text = computed(() => formatPlain(this.placed().dimension.value, this.quantity()));
   protected readonly exact = computed(() => formatExact(this.placed().dimension.value, this.quantity()));
   protected readonly startText = signal('');

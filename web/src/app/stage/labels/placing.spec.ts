@@ -24,6 +24,16 @@ describe('dimension lines', () => {
     expect(Math.abs(named('eaves').perPixel[1])).toBeCloseTo(22 / 600, 6);
   });
 
+  it('are left out under what lies over the sheet, but not while their number is dragged', () => {
+    const { box, dimension } = named('bays/0');
+    const fields = (dragged?: string) =>
+      placeDimensions(scene, view, size, undefined, { taken: [box], dragged }).map(
+        (one) => one.dimension.field,
+      );
+    expect(fields()).not.toContain('bays/0');
+    expect(fields(dimension.id)).toContain('bays/0');
+  });
+
   it('do not lie on each other, and leave out what is too short to read', () => {
     for (const [i, a] of placed.entries())
       for (const b of placed.slice(i + 1))

@@ -34,14 +34,14 @@ const shortest = 24;
 
 /**
  * Places dimension lines beside what they measure; those that would be too short, or lie on another or under what the screen lays
- * over the sheet, are left out.
+ * over the sheet, are left out, but never the one that is being dragged.
  */
 export function placeDimensions(
   scene: DrawnScene,
   view: View,
   size: SheetSize,
   lettering: Lettering = estimated,
-  taken: readonly Box[] = [],
+  { taken = [], dragged }: { readonly taken?: readonly Box[]; readonly dragged?: string | undefined } = {},
 ): PlacedDimension[] {
   const out: PlacedDimension[] = [];
   for (const dimension of scene.dimensions) {
@@ -58,7 +58,7 @@ export function placeDimensions(
         top < box.top + box.height &&
         box.top < top + height,
     );
-    if (!covered) out.push(placed);
+    if (!covered || dimension.id === dragged) out.push(placed);
   }
   return out;
 }

@@ -1,5 +1,5 @@
 import { fitView, projected, standardViews, type View } from '@hashira/core';
-import { panned, PickIndex, turnedBy, zoomedAt } from './navigation';
+import { drawnAxes, panned, PickIndex, spaceAt, turnedBy, zoomedAt } from './navigation';
 
 describe('navigation', () => {
   const size = { width: 400, height: 300 };
@@ -17,6 +17,31 @@ describe('navigation', () => {
       expect(after[0] - before[0]).toBeCloseTo(30, 6);
       expect(after[1] - before[1]).toBeCloseTo(-12, 6);
     }
+  });
+
+  it('tells where a point of the sheet is in the plane that is seen best, through a place of the frame', () => {
+    const back = (
+      view: View,
+      p: readonly [number, number, number],
+      through: readonly [number, number, number],
+    ) => {
+      const [x, y] = on(view, p);
+      return spaceAt({ at: [x, y], view, size }, through);
+    };
+    const plan = fitView(ends, standardViews.plan, size, margins);
+    const side = fitView(ends, standardViews.side, size, margins);
+    expect([front, side, plan].map(drawnAxes)).toEqual([
+      [0, 2],
+      [1, 2],
+      [0, 1],
+    ]);
+    // From the front a place 5 m deep stays 5 m deep, from above one 3 m high stays 3 m high
+    for (const [view, p, through] of [
+      [front, [4, 5, 2], [0, 5, 0]],
+      [side, [10, 3, 1], [10, 0, 0]],
+      [plan, [4, 6, 3], [0, 0, 3]],
+    ] as const)
+      back(view, p, through).forEach((c, k) => expect(c).toBeCloseTo(p[k]!, 6));
   });
 
   it('zooms about a point that stays where it is', () => {

@@ -1,5 +1,5 @@
 import { projected, viewAxes, type View } from '@hashira/core';
-import type { Point, SheetSize } from '../types';
+import type { OnSheet, Point, SheetSize } from '../types';
 
 /** The view moved so that what is under the pointer goes with it by px. */
 export function panned(view: View, dx: number, dy: number): View {
@@ -48,6 +48,26 @@ export function draggedAlong(
   by[a] = (x * up[b]! - y * right[b]!) / determinant;
   by[b] = (y * right[a]! - x * up[a]!) / determinant;
   return by;
+}
+
+/** The two global axes along which a sheet is drawn on best: those that are seen the least edge on; in the plane x and z. */
+export function drawnAxes(view: View): readonly [number, number] {
+  const { right, up } = viewAxes(view);
+  const seen = ([a, b]: readonly [number, number]) => Math.abs(right[a]! * up[b]! - right[b]! * up[a]!);
+  return (
+    [
+      [0, 2],
+      [1, 2],
+      [0, 1],
+    ] as const
+  ).reduce((best, one) => (seen(one) > seen(best) + 1e-9 ? one : best));
+}
+
+/** Where a point of the sheet lies in space, m: in the plane through `through` along the two axes that are seen best. */
+export function spaceAt({ at, view, size }: OnSheet, through: View['centre']): View['centre'] {
+  const [x, y] = projected(view, size, through);
+  const by = draggedAlong(view, at[0] - x, at[1] - y, drawnAxes(view));
+  return by ? [through[0] + by[0], through[1] + by[1], through[2] + by[2]] : through;
 }
 
 /** A member near a point of the sheet, and the share of its length there. */
