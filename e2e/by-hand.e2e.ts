@@ -1,4 +1,4 @@
-import { calculated, expect, ledgerValue, openSlipShed, test } from './application.js';
+import { calculated, choose, expect, ledgerValue, openSlipShed, test } from './application.js';
 
 test('what a step is for is pointed at on the stage, and its pattern is chosen by its picture', async ({
   page,
@@ -43,12 +43,12 @@ test('a support is given by direction, beginning from what is there, and is draw
   await page.getByRole('tab', { name: 'Rules', exact: true }).click();
   await page.locator('app-rules-leaf .rule').filter({ hasText: 'Bases' }).first().locator('.head').click();
   const form = page.locator('app-rule-form');
-  await form.getByLabel('support', { exact: true }).selectOption('each by itself');
+  await choose(page, 'support', 'each by itself');
   const parts = form.getByRole('group', { name: 'support, in parts', exact: true });
   // Clamped as it was: the three directions of the plane, all held
   for (const direction of ['along x', 'up and down', 'turning about y'])
-    await expect(parts.getByLabel(direction, { exact: true })).toHaveValue('held');
-  await parts.getByLabel('turning about y', { exact: true }).selectOption('spring');
+    await expect(parts.getByLabel(direction, { exact: true })).toHaveText('held');
+  await choose(page, 'turning about y', 'spring');
   await expect(page.locator('app-rules-leaf')).toContainText('spring of 1 MN m/rad turning about y');
   await calculated(page);
   await expect(ledgerValue(page, 'Eaves sway')).not.toHaveText(sway);

@@ -34,9 +34,12 @@ export class Designer {
   async fill(within: Locator, entries: Entries): Promise<void> {
     for (const [label, text] of Object.entries(entries)) {
       const field = within.getByLabel(label, { exact: true });
-      const kind = await field.evaluate((one) => `${one.tagName} ${(one as HTMLInputElement).type}`);
-      if (kind.startsWith('SELECT')) await field.selectOption({ label: text });
-      else if (kind.startsWith('SPAN')) await pressKey(field.getByRole('radio', { name: text, exact: true }));
+      const kind = await field.evaluate((one) => {
+        const role = one.getAttribute('role');
+        return role ?? `${one.tagName} ${(one as HTMLInputElement).type}`;
+      });
+      if (kind === 'combobox') await selectByKeys(field, text);
+      else if (kind === 'radiogroup') await pressKey(field.getByRole('radio', { name: text, exact: true }));
       else if (kind === 'INPUT checkbox') {
         if ((await field.isChecked()) !== (text === 'yes')) await pressKey(field);
       } else {
@@ -107,20 +110,12 @@ export class Designer {
   /** Says for what a new rule is and what it gives, and adds it. */
   private async newRule(condition: string, entries: Entries): Promise<void> {
     const draft = this.page.locator('app-new-rule');
-    await this.type(draft.locator('.where'), condition);
+    await this.fill(draft, { 'Condition of the new rule': condition });
     await this.fill(draft.locator('app-fields'), entries);
     // It is seen for how many it is before it counts
     await expect(draft.getByRole('status')).toContainText('It would be given to');
     await draft.getByRole('button', { name: 'Add the rule', exact: true }).press('Enter');
     await expect(draft).toHaveCount(0);
-  }
-
-  /** Text that is pressed and typed over. */
-  private async type(within: Locator, text: string): Promise<void> {
-    await pressKey(within.getByRole('button').first());
-    const field = within.locator('input');
-    await field.fill(text);
-    await field.press('Enter');
   }
 
   /** Chooses what is shown. */
@@ -134,7 +129,7 @@ export class Designer {
     const tables = this.page.locator('app-result-tables');
     if ((await tables.count()) === 0)
       await pressKey(this.page.getByRole('button', { name: 'tables', exact: true }));
-    await selectByKeys(this.page, 'What the table tells', title);
+    await selectByKeys(this.page.getByRole('combobox', { name: 'What the table tells', exact: true }), title);
     await expect(tables.locator('[aria-busy]')).toHaveAttribute('aria-busy', 'false');
     await expect(tables.locator('tbody tr').first()).not.toContainText('No numbers');
     return (await tables.locator('tbody tr').allInnerTexts()).map((row) => row.replace(/\s+/g, ' ').trim());

@@ -45,8 +45,8 @@ export async function chooseByKeys(page: Page, button: string, entry: string): P
 }
 
 /** Takes an entry of a list that drops down, by keys alone. */
-export async function selectByKeys(page: Page, list: string, entry: string): Promise<void> {
-  const combobox = page.getByRole('combobox', { name: list, exact: true });
+export async function selectByKeys(combobox: Locator, entry: string): Promise<void> {
+  const page = combobox.page();
   if ((await combobox.innerText()).trim() === entry) return;
   await combobox.focus();
   await page.keyboard.press('Enter');

@@ -1,5 +1,7 @@
 import type { Page } from '@playwright/test';
+import type { Design, ForceName } from '@hashira/core';
 import { calculated, expect, test } from './application.js';
+import { governingValues } from './governing.js';
 
 interface Text {
   readonly text: string;
@@ -88,6 +90,25 @@ function unclear(page: Page): Promise<string[]> {
   });
 }
 
+/** Greatest values of members that are not on the stage. Equal ones are told once, with a count. */
+function untold({ texts }: { texts: Text[] }, governing: readonly string[]): string[] {
+  const told = new Set(texts.map(({ text }) => text.replace(/ ×\d+$/, '')));
+  return [...new Set(governing)]
+    .filter((value) => !told.has(value))
+    .map((value) => `"${value}" is the greatest of a member and is not there`);
+}
+
+const forces: Readonly<Record<string, ForceName>> = {
+  N: 'N',
+  V: 'Vz',
+  M: 'My',
+  Vz: 'Vz',
+  My: 'My',
+  Vy: 'Vy',
+  Mz: 'Mz',
+  T: 'T',
+};
+
 /** The texts once they have come to rest. */
 async function atRest(page: Page): Promise<{ texts: Text[]; stage: Text }> {
   let before = '';
@@ -108,7 +129,7 @@ for (const [width, height, units, titles] of [
   [1280, 800, 'us', ['Slip shed', 'Quay arch']],
 ] as const)
   for (const title of titles)
-    test(`no text covers another, leaves the stage, stands twice or has lines through it: ${title} at ${width} × ${height}, ${units}`, async ({
+    test(`each member’s greatest value is told, and no text covers another, leaves the stage, stands twice or has lines through it: ${title} at ${width} × ${height}, ${units}`, async ({
       page,
       app,
     }) => {
@@ -121,11 +142,15 @@ for (const [width, height, units, titles] of [
       await page.locator('app-alternatives-strip [role=radio]').first().waitFor();
       await calculated(page);
       if (units === 'us') await page.locator('.tables-switch').click();
+      const { document } = (await (
+        await page.request.get(page.url().replace('/designs/', '/api/designs/').split('?')[0]!)
+      ).json()) as { document: Design };
       const wrong: string[] = [];
-      let seen = 0;
+      let [seen, told] = [0, 0];
       for (const card of await page.locator('app-alternatives-strip [role=radio]').all()) {
         await card.click();
         const alternative = await card.getAttribute('aria-label');
+        const id = (await card.getAttribute('data-alternative'))!;
         for (const diagram of await page
           .locator('app-stage-bar p-selectbutton')
           .first()
@@ -134,10 +159,15 @@ for (const [width, height, units, titles] of [
           await diagram.click();
           const texts = await atRest(page);
           seen += texts.texts.length;
-          for (const one of [...wrongWith(texts), ...(await unclear(page))])
-            wrong.push(`${alternative}, ${(await diagram.textContent())!.trim()}: ${one}`);
+          const name = (await diagram.textContent())!.trim();
+          const force = units === 'metric' ? forces[name] : undefined;
+          const governing = force ? governingValues(document, id, force) : [];
+          told += governing.length;
+          for (const one of [...wrongWith(texts), ...(await unclear(page)), ...untold(texts, governing)])
+            wrong.push(`${alternative}, ${name}: ${one}`);
         }
       }
       expect(wrong).toEqual([]);
       expect(seen).toBeGreaterThan(20);
+      if (units === 'metric') expect(told).toBeGreaterThan(20);
     });

@@ -236,7 +236,10 @@ test('two members drawn from a third point to a corner, one of them moved to the
   // IPE 200 has 22.4 kg/m (EN 10365): from mid-height, and from a third, to the eaves on the other side
   const eaves = Number(/[\d.]+/.exec(await page.locator('#p-eaves').inputValue())![0]);
   await pressKey(page.getByRole('button', { name: 'tables', exact: true }));
-  await selectByKeys(page, 'What the table tells', 'Pieces to cut');
+  await selectByKeys(
+    page.getByRole('combobox', { name: 'What the table tells', exact: true }),
+    'Pieces to cut',
+  );
   for (const share of [1 / 2, 1 / 3]) {
     const length = 1000 * Math.hypot(30, eaves * (1 - share));
     await expect(page.locator('app-cut-list tbody')).toContainText(length.toFixed(0));

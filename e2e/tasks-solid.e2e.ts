@@ -134,7 +134,10 @@ test('a machine frame with points from a file: tubes, two angles mirrored, set-o
   await designer.rule('support', 'step == "line" or step == "mirror"', { support: 'fixed' });
   await designer.sound();
   await pressKey(page.getByRole('button', { name: 'tables', exact: true }));
-  await selectByKeys(page, 'What the table tells', 'Pieces to cut');
+  await selectByKeys(
+    page.getByRole('combobox', { name: 'What the table tells', exact: true }),
+    'Pieces to cut',
+  );
   const cuts = page.locator('app-cut-list tbody tr');
   await expect(cuts.filter({ hasText: 'L 60x60x6' })).not.toHaveCount(0);
   await expect(cuts.filter({ hasText: '45.0°' })).not.toHaveCount(0);

@@ -1,4 +1,10 @@
-import { differingLoads, type AlternativeSummary, summaryOf, evaluateAlternative } from '@hashira/core';
+import {
+  differingLoads,
+  metric,
+  type AlternativeSummary,
+  summaryOf,
+  evaluateAlternative,
+} from '@hashira/core';
 import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
 import { readText, writeDocument } from './output.js';
@@ -78,7 +84,11 @@ export async function assess(
       members,
       notes: [
         ...notes,
-        ...differingLoads(summary, runs).map((message) => ({ code: 'loads-differ', message, where: {} })),
+        ...differingLoads(summary, runs, metric).map((message) => ({
+          code: 'loads-differ',
+          message,
+          where: {},
+        })),
       ],
     };
   });

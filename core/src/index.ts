@@ -77,6 +77,6 @@ export type {
   Rule,
   Step,
 } from './document/types.js';
-export * from './units/format.js';
+export { significant } from './units/significant.js';
 export { quantities, type QuantityName } from './units/quantities.js';
-export { showUnits, shownUnit, unitSystems, type UnitSystem } from './units/system.js';
+export { metric, Units, unitsOf, unitSystems, type UnitSystem } from './units/units.js';

@@ -1,6 +1,6 @@
 import { fail } from '../base/problem.js';
 import { listItems, quantityOf } from '../language/evaluate.js';
-import type { Scope } from '../language/types.js';
+import type { Names } from '../language/compile.js';
 import type { Design } from '../document/types.js';
 
 /** A named grid line. */
@@ -21,14 +21,14 @@ function axisName(style: 'A' | '1', index: number): string {
 }
 
 /** Positions of all grid lines: in a set the first entry is a position, the others are spacings. @throws ProblemError */
-export function evaluateAxes(design: Pick<Design, 'axes'>, parameters: Scope): Axis[] {
+export function evaluateAxes(design: Pick<Design, 'axes'>, names: Names): Axis[] {
   return design.axes.flatMap((set, s) => {
     const place = { what: `axes along ${set.along}`, where: { axes: s } };
     let at = 0;
-    const items = set.at.flatMap((entry) => listItems(entry, { parameters }, place));
+    const items = set.at.flatMap((entry) => listItems(entry, names, place));
     if (items.length > 500) fail('too-many', `The axes along ${set.along} are more than 500.`, place.where);
     return items.map((item, i) => {
-      const value = quantityOf(item, { parameters }, 'length', place);
+      const value = quantityOf(item, names, 'length', place);
       at = i === 0 ? value : at + value;
       return { along: set.along, name: axisName(set.names, i), at };
     });

@@ -17,6 +17,7 @@ import type { Assignment } from '../rules/assignment.js';
 import { applyRules, type RuleMatches } from '../rules/index.js';
 import { loadNotes } from './load-notes.js';
 import type { Alternative, Design, DesignCombination } from '../document/types.js';
+import { metric } from '../units/units.js';
 
 /** A frame model with what it came from. */
 export interface BuiltFrame {
@@ -40,11 +41,12 @@ export interface BuiltFrame {
 /**
  * Builds one alternative's frame model: parameters, steps, rules, loads, combinations.
  *
+ * @param units in which problems and notes tell quantities
  * @returns the frame, or every problem found on the way, each with its place in the design
  */
-export function buildFrame(design: Design, alternative: Alternative): Outcome<BuiltFrame> {
+export function buildFrame(design: Design, alternative: Alternative, units = metric): Outcome<BuiltFrame> {
   return attempt(() => {
-    const { design: own, parameters, axes, names } = resolveAlternative(design, alternative);
+    const { design: own, parameters, axes, names } = resolveAlternative(design, alternative, units);
     const { geometry, problems: wrongSteps } = runSteps(own, names);
     stopAt(wrongSteps);
     const problems: Problem[] = [];

@@ -1,5 +1,4 @@
 import { attempt, fail, type Outcome } from '../base/problem.js';
-import { withShownUnit } from '../units/format.js';
 import { quantityOf } from '../language/evaluate.js';
 import type { Names } from '../language/compile.js';
 import { add, distance, minus, times, unit, type Point } from '../geometry/vector.js';
@@ -32,7 +31,7 @@ export function typedEnd(
   return attempt(() => {
     const parts = text
       .split(/[,;]/)
-      .map((part) => withShownUnit(part, 'length'))
+      .map((part) => names.units.typed(part, 'length'))
       .filter((part) => part !== '');
     const values = parts.map((part) => quantityOf(part, names, 'length', place));
     const wanted = space === 'plane' ? 2 : 3;

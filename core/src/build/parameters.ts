@@ -1,12 +1,13 @@
 import { attempt, fail, problem, type Problem } from '../base/problem.js';
-import { significant } from '../units/format.js';
-import { shownUnit } from '../units/system.js';
 import { isReservedWord, namesIn, quantityOf, readTree } from '../language/evaluate.js';
 import { functions } from '../language/functions.js';
+import type { Names } from '../language/compile.js';
 import type { Place } from '../language/tree.js';
 import { tagTypes, text, typeOfQuantity, type Named, type Scope } from '../language/types.js';
 import { readUnit } from '../units/read-unit.js';
 import type { Design, QuantityParameter } from '../document/types.js';
+import { significant } from '../units/significant.js';
+import { metric } from '../units/units.js';
 
 /** Range of a quantity's slider, SI. */
 export interface ParameterRange {
@@ -23,8 +24,12 @@ export interface ParameterValues {
   readonly problems: readonly Problem[];
 }
 
-/** Evaluates all parameters in the order of their dependence; those that fail, or depend on one that does, have no value. */
-export function evaluateParameters(design: Pick<Design, 'parameters'>): ParameterValues {
+/**
+ * Evaluates all parameters in the order of their dependence; those that fail, or depend on one that does, have no value.
+ *
+ * @param units in which what is wrong is told
+ */
+export function evaluateParameters(design: Pick<Design, 'parameters'>, units = metric): ParameterValues {
   const problems: Problem[] = [];
   const scope = new Map<string, Named>();
   const ranges = new Map<string, ParameterRange>();
@@ -52,7 +57,7 @@ export function evaluateParameters(design: Pick<Design, 'parameters'>): Paramete
         if (failed.has(used)) failed.add(name);
       }
       if (failed.has(name)) return;
-      const value = evaluateInRange(parameter, scope, ranges);
+      const value = evaluateInRange(parameter, { parameters: scope, units }, ranges);
       scope.set(name, { type: typeOfQuantity(parameter.quantity), value, quantity: parameter.quantity });
     });
     if (!outcome.ok) {
@@ -92,14 +97,14 @@ function placeOf(parameter: QuantityParameter): Place {
 
 function evaluateInRange(
   parameter: QuantityParameter,
-  scope: Scope,
+  names: Names,
   ranges: Map<string, ParameterRange>,
 ): number {
   const { name, quantity } = parameter;
   const place = placeOf(parameter);
   const of = (written: string | undefined) =>
-    written === undefined ? undefined : quantityOf(written, { parameters: scope }, quantity, place);
-  const value = quantityOf(parameter.value, { parameters: scope }, quantity, place);
+    written === undefined ? undefined : quantityOf(written, names, quantity, place);
+  const value = quantityOf(parameter.value, names, quantity, place);
   const [min, max, step] = [of(parameter.min), of(parameter.max), of(parameter.step)];
   ranges.set(name, {
     ...(min === undefined ? {} : { min }),
@@ -108,7 +113,7 @@ function evaluateInRange(
   });
   const slack = 1e-9 * Math.max(Math.abs(min ?? 0), Math.abs(max ?? 0));
   if ((min !== undefined && value < min - slack) || (max !== undefined && value > max + slack)) {
-    const { factor, unit } = shownUnit(quantity);
+    const { factor, unit } = names.units.of(quantity);
     const show = (x: number) => `${significant(x * factor, 3)}${unit === '' ? '' : ` ${unit}`}`;
     const allowed =
       min === undefined

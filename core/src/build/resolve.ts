@@ -3,6 +3,7 @@ import { applyAlternative } from '../document/alternatives.js';
 import { axisLookUp, evaluateAxes, type Axis } from './axes.js';
 import type { Names } from '../language/compile.js';
 import { evaluateParameters, type ParameterValues } from './parameters.js';
+import { metric } from '../units/units.js';
 import type { Alternative, Design } from '../document/types.js';
 
 /** One alternative's design with the names that its steps and rules are written in. */
@@ -15,12 +16,21 @@ export interface ResolvedAlternative {
 }
 
 /** Values for an alternative's parameters and grid lines. @throws ProblemError for parameters that cannot be evaluated */
-export function resolveAlternative(design: Design, alternative: Alternative): ResolvedAlternative {
+export function resolveAlternative(
+  design: Design,
+  alternative: Alternative,
+  units = metric,
+): ResolvedAlternative {
   const own = applyAlternative(design, alternative);
-  const parameters = evaluateParameters(own);
+  const parameters = evaluateParameters(own, units);
   stopAt(parameters.problems);
-  const axes = evaluateAxes(own, parameters.scope);
-  return { design: own, parameters, axes, names: { parameters: parameters.scope, axis: axisLookUp(axes) } };
+  const axes = evaluateAxes(own, { parameters: parameters.scope, units });
+  return {
+    design: own,
+    parameters,
+    axes,
+    names: { parameters: parameters.scope, units, axis: axisLookUp(axes) },
+  };
 }
 
 /** @throws ProblemError where there is any */

@@ -85,6 +85,7 @@ export function drawAlternative(source: DrawnSource, options: DrawingOptions): D
       forces,
       frame,
       options,
+      units: source.units,
       namer: source.namer ?? namerOf(built),
       shown,
       ...(slice ? { slice } : {}),

@@ -43,6 +43,7 @@ export { colourValues } from './view/colours.js';
 export { toSvg } from './view/svg.js';
 export {
   depthOf,
+  extentOf,
   fading,
   fadingLayers,
   fitView,

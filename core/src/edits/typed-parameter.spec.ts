@@ -1,10 +1,14 @@
 import { slipShed } from '../testing/designs.js';
 import { takeTypedParameter } from './typed-parameter.js';
+import { metric } from '../units/units.js';
 
 /** The span of the shed, 8 m to 40 m, with something typed. */
 function typed(text: string, own?: string) {
   const design = slipShed();
-  const outcome = takeTypedParameter(design, design.alternatives[0]!, 'span', text, own);
+  const outcome = takeTypedParameter(design, design.alternatives[0]!, 'span', text, {
+    ...(own === undefined ? {} : { own }),
+    units: metric,
+  });
   if ('refused' in outcome) return outcome.refused;
   const span = outcome.design.parameters.find(({ name }) => name === 'span')!;
   return { ...span, words: outcome.words, own: outcome.design.alternatives[0]!.parameters };
@@ -40,7 +44,7 @@ describe('a value that is typed for a parameter', () => {
     const design = slipShed();
     const span = design.parameters.find(({ name }) => name === 'span')!;
     Object.assign(span, { max: '4 * eaves' });
-    const outcome = takeTypedParameter(design, design.alternatives[0]!, 'span', '30 m');
+    const outcome = takeTypedParameter(design, design.alternatives[0]!, 'span', '30 m', { units: metric });
     expect('refused' in outcome && outcome.refused).toContain('it may be from');
   });
 

@@ -4,6 +4,7 @@ import type { Design } from '../document/types.js';
 import { buildFrame } from '../build/build.js';
 import { startingPoints } from '../starts/index.js';
 import * as changes from './index.js';
+import { metric } from '../units/units.js';
 
 /** Freezes all of a design, so that a change that writes into it throws. */
 function frozen<T>(value: T): T {
@@ -131,7 +132,7 @@ const uses: Readonly<Record<string, (design: Design) => Design>> = {
       names: '1',
     }),
   takeTypedParameter: (d) => {
-    const typed = changes.takeTypedParameter(d, d.alternatives[0]!, 'span', '24,5 m');
+    const typed = changes.takeTypedParameter(d, d.alternatives[0]!, 'span', '24,5 m', { units: metric });
     return 'design' in typed ? typed.design : d;
   },
   setTitle: (d) => changes.setTitle(d, 'Other'),

@@ -27,9 +27,12 @@ import { inWords } from './summaries/problem-words.js';
 import type { FigureSummary } from './summaries/summary.js';
 import { mechanismWarnings } from './warnings/mechanisms.js';
 import { warningsOf, type Warning } from './warnings/index.js';
+import { metric, type Units } from '../units/units.js';
 
 /** One alternative of a design as far as it is evaluated. A stage gives a new one and leaves the one before as it was. */
 export interface EvaluatedAlternative {
+  /** In which it is told. */
+  readonly units: Units;
   readonly design: Design;
   readonly alternative: Alternative;
   /** The last stage that was reached. */
@@ -59,6 +62,8 @@ interface Memory {
 
 /** How an alternative is evaluated. */
 export interface AdvanceOptions {
+  /** In which it is told; metric where left out. */
+  readonly units?: Units;
   /** Its `step` throws to stop; what was known before stays. */
   readonly progress?: Progress;
   /** Load case or combination whose forces can be drawn before those of the others are known. */
@@ -66,7 +71,12 @@ export interface AdvanceOptions {
 }
 
 /** An alternative of which nothing is known yet. */
-export const notEvaluated = (design: Design, alternative: Alternative): EvaluatedAlternative => ({
+export const notEvaluated = (
+  design: Design,
+  alternative: Alternative,
+  units = metric,
+): EvaluatedAlternative => ({
+  units,
   design,
   alternative,
   reached: 'nothing',
@@ -80,7 +90,7 @@ export const evaluateAlternative = (
   alternative: Alternative,
   upTo: StageName = 'complete',
   options: AdvanceOptions = {},
-): EvaluatedAlternative => drain(advance(notEvaluated(design, alternative), upTo, options));
+): EvaluatedAlternative => drain(advance(notEvaluated(design, alternative, options.units), upTo, options));
 
 /**
  * Evaluates an alternative further, up to a stage. After each part it tells what is known by then; the first part ends when the frame is
@@ -156,11 +166,11 @@ function* repeating<T>(
 }
 
 function* withForces(now: EvaluatedAlternative, { progress, shown }: AdvanceOptions): Parts {
-  const { design, alternative } = now;
-  const outcome = buildFrame(design, alternative);
+  const { design, alternative, units } = now;
+  const outcome = buildFrame(design, alternative, units);
   if (!outcome.ok) {
     // Parameters are shown although the frame cannot be built
-    const parameters = parametersOf(design, alternative);
+    const parameters = parametersOf(design, alternative, units);
     return withProblems({ ...now, ...(parameters ? { parameters } : {}) }, outcome.problems);
   }
   const built = unwrapped(outcome);

@@ -10,7 +10,7 @@ const quickShapes = 120;
  * can be.
  */
 export function drawingOf(of: EvaluatedAlternative, options: DrawingOptions): DrawnScene | undefined {
-  const { built, namer, evaluation, design, problems } = of;
+  const { built, namer, evaluation, design, problems, units } = of;
   if (!built) return undefined;
   const { forces, checks } = evaluation ?? {};
   // Numbers go before shapes that take long: those of large frames wait until all is known
@@ -19,7 +19,7 @@ export function drawingOf(of: EvaluatedAlternative, options: DrawingOptions): Dr
   const mechanism = problems.find(({ code }) => code === 'mechanism')?.where['shape'] as
     Record<string, number[]> | undefined;
   const drawn = forces ?? of.shownForces;
-  const frame = { built, ...(namer ? { namer } : {}) };
+  const frame = { built, units, ...(namer ? { namer } : {}) };
   const outcome = attempt(() =>
     drawAlternative(
       {

@@ -2,6 +2,7 @@ import type { Alternative, Design } from '../document/types.js';
 import { drawAlternative, fitView, standardViews, toSvg, type PictureSize } from '../drawing/index.js';
 import { buildFrame } from '../build/build.js';
 import type { AlternativeSummary, FigureSummary, SummaryStatus } from './summaries/summary.js';
+import { metric } from '../units/units.js';
 
 /** What is kept of a design beside its document, so that a list of designs stands at once: its reference's frame and first figures, and what each alternative comes to. */
 export interface DesignPreview {
@@ -43,7 +44,7 @@ export function designPicture(design: Design): string | undefined {
   const outcome = buildFrame(design, referenceFirst(design)[0]!);
   if (!outcome.ok) return undefined;
   const { drawing, points, space } = drawAlternative(
-    { built: outcome.value },
+    { built: outcome.value, units: metric },
     { result: '', diagram: 'none' },
   );
   const direction = space === 'plane' ? standardViews.front : standardViews.oblique;

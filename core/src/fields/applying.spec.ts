@@ -6,6 +6,7 @@ import { slipShed } from '../testing/designs.js';
 import { applyingFields, startOf } from './applying.js';
 import { length, onlyWhen, option, optional, type Field, type Fields } from './index.js';
 import { readTyped } from './typed.js';
+import { metric } from '../units/units.js';
 
 describe('the fields of a record', () => {
   const fields: Fields = {
@@ -75,7 +76,7 @@ describe('the fields of the settings', () => {
 describe('the fields of grid lines and combinations', () => {
   it('write valid designs', () => {
     const design = addAxis(slipShed(), { along: 'x', at: ['0 m', '11 m'], names: 'A' });
-    const at = readTyped('0 m, 2 * 11 m', (axisFields['at'] as Field<unknown>).form);
+    const at = readTyped('0 m, 2 * 11 m', (axisFields['at'] as Field<unknown>).form, metric);
     const next = setCombination(setAxis(design, design.axes.length - 1, { at: at as string[] }), 'U1', {
       state: 'service',
     });

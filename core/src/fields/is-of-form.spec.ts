@@ -3,6 +3,7 @@ import { stepKinds } from '../steps/index.js';
 import { initialStep } from '../steps/initial.js';
 import type { Field } from './index.js';
 import { isOfForm } from './is-of-form.js';
+import { metric } from '../units/units.js';
 
 describe('the form of what is written for a field', () => {
   it('is that of its schema', () => {
@@ -45,7 +46,7 @@ describe('the form of what is written for a field', () => {
           const step = { ...initialStep(kind, 's'), [name]: value };
           const { problems, geometry } = runSteps(
             { space: 'solid', steps: [...(kind.example?.before ?? []), step] },
-            { parameters: new Map() },
+            { parameters: new Map(), units: metric },
           );
           for (const { message } of problems) expect(message).toMatch(/[.;:]/);
           for (const { id, at } of geometry.nodes.values())

@@ -1,6 +1,9 @@
 import { kindOf } from '../steps/index.js';
 import type { Field, FieldForm } from './index.js';
-import { readTyped, writtenText } from './typed.js';
+import { metric } from '../units/units.js';
+import { readTyped as readIn, writtenText } from './typed.js';
+
+const readTyped = (typed: string, form: FieldForm) => readIn(typed, form, metric);
 
 const formOf = (make: string, name: string) =>
   (kindOf({ make })!.fields as Record<string, Field<unknown>>)[name]!.form;

@@ -1,6 +1,6 @@
-import { withShownUnit } from '../units/format.js';
 import type { QuantityName } from '../units/quantities.js';
 import type { FieldForm } from './field.js';
+import type { Units } from '../units/units.js';
 
 /** What is written in a field, as it is shown for typing: lists with commas, points with semicolons between, other things as JSON. */
 export function writtenText(written: unknown, form: FieldForm): string {
@@ -32,22 +32,22 @@ function isRepeated(
 }
 
 /** "3 × 4 m" with a count that a list can write; undefined for anything else. */
-function readRepeated(text: string, quantity: QuantityName | ''): unknown {
+function readRepeated(text: string, quantity: QuantityName | '', units: Units): unknown {
   const [, count = '', each = ''] = /^([^,;×]+)×([^,;×]+)$/.exec(text) ?? [];
   if (each.trim() === '') return undefined;
   const typed = each.trim();
   return {
     count: plainNumber(count.trim()) ?? count.trim(),
-    each: quantity === '' ? typed : withShownUnit(typed, quantity),
+    each: quantity === '' ? typed : units.typed(typed, quantity),
   };
 }
 
 /**
- * Typed text as a field is written: a bare number of a field with a unit has the unit that is shown, numbers may have a decimal comma.
+ * Typed text as a field is written: a bare number of a field with a unit has the reader's, numbers may have a decimal comma.
  *
  * @returns undefined where nothing is typed, or no number where a plain one is due
  */
-export function readTyped(typed: string, form: FieldForm): unknown {
+export function readTyped(typed: string, form: FieldForm, units: Units): unknown {
   const text = typed.trim();
   if (text === '') return undefined;
   if (/^[[{]/.test(text)) return readJson(text);
@@ -57,24 +57,24 @@ export function readTyped(typed: string, form: FieldForm): unknown {
     case 'count':
       return plainNumber(text) ?? text;
     case 'quantity':
-      return form.quantity === '' ? text : withShownUnit(text, form.quantity);
+      return form.quantity === '' ? text : units.typed(text, form.quantity);
     case 'list': {
       const { quantity } = form;
-      const repeated = form.as === 'list' ? undefined : readRepeated(text, quantity);
+      const repeated = form.as === 'list' ? undefined : readRepeated(text, quantity, units);
       if (repeated !== undefined) return repeated;
       const parts = text
         .split(/\s*[,;]\s*/)
         .filter((part) => part !== '')
-        .map((part) => (quantity === '' ? part : withShownUnit(part, quantity)));
+        .map((part) => (quantity === '' ? part : units.typed(part, quantity)));
       return form.as === 'list' ? parts : parts.join(', ');
     }
     case 'points':
       return text
         .split(/\s*;\s*/)
         .filter((item) => item !== '')
-        .map(pointOf);
+        .map((item) => pointOf(item, units));
     case 'point':
-      return text.split(/\s*[,;]\s*/).map(coordinate);
+      return text.split(/\s*[,;]\s*/).map((part) => units.typed(part, 'length'));
     default:
       return text;
   }
@@ -97,9 +97,7 @@ function readJson(text: string): unknown {
   }
 }
 
-const coordinate = (part: string): string => withShownUnit(part, 'length');
-
 /** A point of a list: coordinates with commas between, or the name of a place. */
-function pointOf(item: string): string | string[] {
-  return item.includes(',') ? item.split(/\s*,\s*/).map(coordinate) : item;
+function pointOf(item: string, units: Units): string | string[] {
+  return item.includes(',') ? item.split(/\s*,\s*/).map((part) => units.typed(part, 'length')) : item;
 }

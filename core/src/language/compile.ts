@@ -15,10 +15,13 @@ import {
   type Value,
   type ValueType,
 } from './types.js';
+import type { Units } from '../units/units.js';
 
 /** What an expression may refer to while it is compiled. */
 export interface Names {
   readonly parameters: Scope;
+  /** In which what is wrong is told, and bare numbers are taken where they may be. */
+  readonly units: Units;
   /** Whether tags of a thing are at hand. */
   readonly tags?: boolean;
   /** Position of a named axis, m; undefined where there is none of that name. */

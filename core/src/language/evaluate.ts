@@ -1,11 +1,11 @@
 import { fail } from '../base/problem.js';
 import { greatestMagnitudes } from '../units/magnitudes.js';
 import type { QuantityName } from '../units/quantities.js';
-import { shownUnit } from '../units/system.js';
 import { compile, type Names, type Program } from './compile.js';
 import { dimensionOf, isPure } from './dimension.js';
 import { readTree, reject, sentence, type Place } from './tree.js';
 import { describeType, fits, type Tags, type ValueType } from './types.js';
+import type { Units } from '../units/units.js';
 
 /** What has tags; they are read only where an expression names one. */
 export interface WithTags {
@@ -36,15 +36,20 @@ export function quantityProgram(
 ): (thing: WithTags) => number {
   const text = String(written);
   const program = compile(text, names, place);
-  expectQuantity(program, quantity, place);
-  return (thing) => inRange(finite(program, thing, place), program.text, quantity, place);
+  const { units } = names;
+  expectQuantity(program, quantity, place, units);
+  return (thing) => inRange(finite(program, thing, place), { text: program.text, quantity, units }, place);
 }
 
 /** @throws ProblemError `out-of-range` for what no frame has */
-function inRange(value: number, text: string, quantity: QuantityName, place: Place): number {
+function inRange(
+  value: number,
+  { text, quantity, units }: { text: string; quantity: QuantityName; units: Units },
+  place: Place,
+): number {
   const most = greatestMagnitudes[quantity];
   if (Math.abs(value) <= most) return value;
-  const { unit, factor } = shownUnit(quantity);
+  const { unit, factor } = units.of(quantity);
   const shown = (x: number) => `${Number((x * factor).toPrecision(6))}${unit === '' ? '' : ` ${unit}`}`;
   return fail(
     'out-of-range',
@@ -53,9 +58,9 @@ function inRange(value: number, text: string, quantity: QuantityName, place: Pla
   );
 }
 
-function expectQuantity({ type, text }: Program, quantity: QuantityName, place: Place): void {
+function expectQuantity({ type, text }: Program, quantity: QuantityName, place: Place, units: Units): void {
   if (fits(type, dimensionOf(quantity))) return;
-  const { unit, expressionUnit } = shownUnit(quantity);
+  const { unit, expressionUnit } = units.of(quantity);
   const pure = type.kind === 'number' && isPure(type.dimension);
   const advice =
     pure && expressionUnit !== '' ? `; write its unit, e.g. "${suggested(text, expressionUnit)}"` : '';

@@ -3,6 +3,7 @@ import type { QuantityName } from '../units/quantities.js';
 import type { Names } from './compile.js';
 import { conditionProgram, listItems, positionProgram, quantityOf, quantityProgram } from './evaluate.js';
 import { text, typeOfQuantity, type Named } from './types.js';
+import { metric } from '../units/units.js';
 
 const place = { what: 'parameter "p"', where: { parameter: 'p' } };
 const number = (value: number, quantity: QuantityName): Named => ({
@@ -11,6 +12,7 @@ const number = (value: number, quantity: QuantityName): Named => ({
   quantity,
 });
 const named = (span = 22): Names => ({
+  units: metric,
   parameters: new Map<string, Named>([
     ['span', number(span, 'length')],
     ['g', number(450, 'areaLoad')],
@@ -35,7 +37,7 @@ function messageOf(run: () => unknown): string {
 describe('expressions', () => {
   it('of what no frame has are refused with what they may be', () => {
     const place = { what: 'parameter "span"', where: {} };
-    const names = { parameters: new Map() };
+    const names = { parameters: new Map(), units: metric };
     expect(() => quantityOf('1e13 m', names, 'length', place)).toThrowMatching(
       (e: Error) => e.message === 'Parameter "span": "1e13 m" is 10000000000000 m; it may be up to 100000 m.',
     );
@@ -63,7 +65,7 @@ describe('expressions', () => {
 
   it('take a parameter for its value although the same word was a unit or a tag before', () => {
     expect(evaluateQuantity('2 * ft', scope, 'length')).toBeCloseTo(0.6096, 12);
-    const own: Names = { parameters: new Map([['ft', number(5, 'length')]]) };
+    const own: Names = { parameters: new Map([['ft', number(5, 'length')]]), units: metric };
     expect(evaluateQuantity('2 * ft', own, 'length')).toBe(10);
     expect(evaluateQuantity('2 * ft', scope, 'length')).toBeCloseTo(0.6096, 12);
     const low = conditionProgram('z < 2 m', { ...scope, tags: true }, place);

@@ -1,11 +1,11 @@
 import { attempt } from '../base/problem.js';
-import { formatExact, formatWithUnit, significant, withShownUnit } from '../units/format.js';
 import { quantities, type QuantityName } from '../units/quantities.js';
-import { shownUnit } from '../units/system.js';
 import { compile, type Names } from './compile.js';
 import { dimensionOf, isPure, sameDimension } from './dimension.js';
 import { functions } from './functions.js';
 import { fits, tagTypes, type ValueType } from './types.js';
+import { significant } from '../units/significant.js';
+import type { Units } from '../units/units.js';
 
 /** A word that can go on what is being typed. */
 export interface Completion {
@@ -39,11 +39,12 @@ export function completions(
 ): Completion[] {
   if (word === '') return [];
   const begins = (name: string) => name.toLowerCase().startsWith(word.toLowerCase()) && name !== word;
+  const { units } = names;
   const parameters = [...names.parameters].map(([name, { value, quantity }]) => ({
     word: name,
     about: [
       titles.get(name),
-      typeof value === 'number' && quantity ? formatWithUnit(value, quantity) : String(value),
+      typeof value === 'number' && quantity ? units.withUnit(value, quantity) : String(value),
     ]
       .filter((part) => part !== undefined && part !== '')
       .join(', '),
@@ -66,7 +67,8 @@ export function valueAsTyped(
   { quantity, tags = false }: Expectation = {},
 ): { readonly value?: string; readonly problem?: string } {
   if (text.trim() === '') return {};
-  const whole = quantity === undefined ? text : withShownUnit(text, quantity);
+  const { units } = names;
+  const whole = quantity === undefined ? text : units.typed(text, quantity);
   const outcome = attempt(() => {
     const program = compile(whole, { ...names, tags }, place);
     return { type: program.type, value: program.reads.size > 0 ? undefined : program.run({}) };
@@ -74,16 +76,16 @@ export function valueAsTyped(
   if (!outcome.ok) return { problem: outcome.problems[0]!.message };
   const { type, value } = outcome.value;
   if (quantity !== undefined && !fits(type, dimensionOf(quantity)))
-    return { problem: `This needs a value in ${shownUnit(quantity).unit || 'numbers without a unit'}.` };
+    return { problem: `This needs a value in ${units.of(quantity).unit || 'numbers without a unit'}.` };
   if (typeof value !== 'number') return {};
   if (!Number.isFinite(value)) return { problem: 'This has no finite value; look for a division by zero.' };
-  return { value: told(value, quantity ?? quantityOfType(type)) };
+  return { value: told(value, quantity ?? quantityOfType(type), units) };
 }
 
-function told(value: number, quantity: QuantityName | undefined): string {
+function told(value: number, quantity: QuantityName | undefined, units: Units): string {
   if (quantity === undefined) return significant(value, 6);
-  const read = formatWithUnit(value, quantity, 6);
-  return read.includes('e') ? formatExact(value, quantity) : read;
+  const read = units.withUnit(value, quantity, 6);
+  return read.includes('e') ? units.exact(value, quantity) : read;
 }
 
 /** The first kind of quantity that has a number's dimension. */

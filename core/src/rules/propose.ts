@@ -1,7 +1,7 @@
 import type { Tags } from '../language/types.js';
 import type { Geometry } from '../geometry/geometry.js';
 import { Tagged } from '../geometry/select.js';
-import { significant } from '../units/format.js';
+import { significant } from '../units/significant.js';
 
 /** A condition on one tag and the things for which it holds. */
 interface Atom {

@@ -1,6 +1,5 @@
 import type { FrameState } from '../../analysis/index.js';
 import { forceExtremesInto, type ForceName, type NamedField } from '../../results/index.js';
-import { formatExact, formatWithUnit } from '../../units/format.js';
 import { drawDiagram, forceQuantity } from './diagram.js';
 import type { LegendLine, ShownContext } from '../shown/shown.js';
 import { drawStress } from './stress.js';
@@ -24,7 +23,7 @@ export function drawAlongMembers(
   context: ShownContext,
   states: readonly NamedState[],
 ): { greatest: number; legend: LegendLine[] } {
-  const { pen, frame, source, options, namer, shown } = context;
+  const { pen, frame, source, options, namer, shown, units } = context;
   const { diagram } = options;
   const nameOf = (m: number) => namer.member(frame.memberIds[m]!);
   if (diagram === 'utilisation') {
@@ -45,8 +44,8 @@ export function drawAlongMembers(
   drawDiagram(context, range.fieldsOf, diagram, peaks);
   const quantity = forceQuantity(diagram);
   const line = (word: string, { value, m, id }: Extreme): LegendLine => ({
-    text: `${word} ${formatWithUnit(value, quantity)}${states.length > 1 ? `, ${id}` : ''}`,
-    title: `${formatExact(value, quantity)}, ${nameOf(m)}, ${id}`,
+    text: `${word} ${units.withUnit(value, quantity)}${states.length > 1 ? `, ${id}` : ''}`,
+    title: `${units.exact(value, quantity)}, ${nameOf(m)}, ${id}`,
   });
   // What is nothing but rounding is not told
   const told = 1e-9 * greatest;

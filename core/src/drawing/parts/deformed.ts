@@ -1,7 +1,6 @@
 import { pointOn, globalDisplacementAt } from '../../results/index.js';
 import type { FrameState } from '../../analysis/index.js';
 import type { Point } from '../../geometry/vector.js';
-import { formatExact, formatWithUnit } from '../../units/format.js';
 import { nodeAt, stationsAlong } from '../places.js';
 import type { ShownContext } from '../shown/shown.js';
 
@@ -26,7 +25,7 @@ export const greatestMove = (state: FrameState): number => Math.hypot(...moveOf(
 
 /** The displaced members, by their exact functions, with the displacement of the node that moves most. */
 export function drawDeformed(
-  { pen, frame, namer, shown }: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown'>,
+  { pen, frame, namer, shown, units }: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown' | 'units'>,
   state: FrameState,
 ): void {
   const count = frame.memberIds.length > 400 ? 4 : 14;
@@ -48,7 +47,7 @@ export function drawDeformed(
   const at = nodeAt(frame, n);
   pen.text({
     key: 'greatest displacement',
-    text: formatWithUnit(move, 'deflection'),
+    text: units.withUnit(move, 'deflection'),
     at,
     shift,
     scale: 'deformation',
@@ -56,6 +55,6 @@ export function drawDeformed(
     tone: 'inkSoft',
     layer: 'deformed',
     priority: 8,
-    title: `greatest displacement of a node: ${formatExact(move, 'deflection')}, ${namer.node(frame.nodeIds[n]!)}`,
+    title: `greatest displacement of a node: ${units.exact(move, 'deflection')}, ${namer.node(frame.nodeIds[n]!)}`,
   });
 }

@@ -5,6 +5,7 @@ import { plainText, strokesOn } from '../../testing/strokes.js';
 import { drawAlongMembers } from './along-members.js';
 import { Draughtsman } from '../drawing.js';
 import type { ShownContext } from '../shown/shown.js';
+import { metric } from '../../units/units.js';
 
 /** Simple beams of 8 m above each other, each under a load of its own, with one force drawn along them. */
 function drawn(diagram: ForceName, loads: readonly Load[], shown = (_: number) => true) {
@@ -30,6 +31,7 @@ function drawn(diagram: ForceName, loads: readonly Load[], shown = (_: number) =
   const context = {
     pen,
     frame,
+    units: metric,
     namer,
     shown,
     source: { built: { geometry: { members: new Map() } } },

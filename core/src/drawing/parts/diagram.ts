@@ -1,7 +1,6 @@
 import { polynomialAt, type Frame, type MemberField } from '../../analysis/index.js';
 import { forceAt, forceNames, pointOn, type ForceName, type NamedField } from '../../results/index.js';
 import { times } from '../../geometry/vector.js';
-import { formatExact, formatWithUnit, inSentence } from '../../units/format.js';
 import type { QuantityName } from '../../units/quantities.js';
 import type { Colour, LayerPen, OrdinateAxis } from '../drawing.js';
 import { axisOf, stationsAlong } from '../places.js';
@@ -72,12 +71,14 @@ export interface Peaks {
   readonly most: number;
 }
 
+type DiagramContext = Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown' | 'source' | 'units'>;
+
 /**
  * Draws an internal force along the members: exact functions, ordinates square to the member, values where they are extreme. Of several
  * fields two curves are drawn, of the greatest and of the least value at every place.
  */
 export function drawDiagram(
-  context: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown' | 'source'>,
+  context: DiagramContext,
   fieldsOf: (member: number) => readonly NamedField[],
   name: ForceName,
   peaks: Peaks,
@@ -111,7 +112,7 @@ const mostLines = 80;
 
 /** Writes values where they are extreme. */
 function tellValues(
-  { pen, frame, namer, shown, source }: Pick<ShownContext, 'pen' | 'frame' | 'namer' | 'shown' | 'source'>,
+  { pen, frame, namer, shown, source, units }: DiagramContext,
   fieldsOf: (member: number) => readonly NamedField[],
   name: ForceName,
   { ofMember, most }: Peaks,
@@ -125,7 +126,7 @@ function tellValues(
     .sort((a, b) => peakOf(b) - peakOf(a))
     .slice(0, mostLines);
   const values = lines.flatMap((pieces) => valuesOfMember(pieces, fieldsOf, name, most));
-  const told = toldOnce(frame, values, (value) => formatWithUnit(value, style.quantity));
+  const told = toldOnce(frame, values, (value) => units.withUnit(value, style.quantity));
   told.forEach(({ m, x, value, id, text, places, governs }, rank) => {
     const at = pointOn(frame, m, x);
     const others = places.slice(1).map((one) => namer.member(frame.memberIds[one.m]!));
@@ -139,7 +140,7 @@ function tellValues(
       tone: value >= 0 ? style.positive : style.negative,
       layer: 'diagram',
       priority: (governs ? 9 : 6) - rank / told.length,
-      title: `${name} = ${formatExact(value, style.quantity)} at x = ${inSentence(x, 'length', 4)} of ${inSentence(frame.length[m]!, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}${others.length > 0 ? `; the same in ${[...new Set(others)].join(', ')}` : ''}`,
+      title: `${name} = ${units.exact(value, style.quantity)} at x = ${units.inSentence(x, 'length', 4)} of ${units.inSentence(frame.length[m]!, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}${others.length > 0 ? `; the same in ${[...new Set(others)].join(', ')}` : ''}`,
     });
   });
 }

@@ -2,9 +2,9 @@ import { pointOn } from '../../results/index.js';
 import type { Frame } from '../../analysis/index.js';
 import type { DistributedLoad, Load } from '../../model/types.js';
 import { add, between, times, type Point } from '../../geometry/vector.js';
-import { formatExact, formatWithUnit } from '../../units/format.js';
 import type { Draughtsman } from '../drawing.js';
 import { axisOf, nodeAt } from '../places.js';
+import type { Units } from '../../units/units.js';
 
 const ochre = { colour: 'ochre' } as const;
 /** Strokes of a block of arrows: its shafts, its upper edge, its area, and an edge with the area down to the member. */
@@ -52,18 +52,23 @@ export function actingLoads(frame: Frame, factors: Float64Array): ActingLoads {
   return { blocks, others, greatest, dense };
 }
 
-/**
- * Draws loads: line loads as blocks of arrows, forces and moments as arrows, others as text.
- *
- * @param options whether a member's loads are drawn, and whether they are light because something else is drawn along the members
- */
+/** How loads are drawn. */
+export interface LoadOptions {
+  /** Whether a member's loads are. */
+  readonly shown: (member: number) => boolean;
+  /** Something else is drawn along the members. */
+  readonly light: boolean;
+  readonly units: Units;
+}
+
+/** Draws loads: line loads as blocks of arrows, forces and moments as arrows, others as text. */
 export function drawLoads(
   pen: Draughtsman,
   frame: Frame,
   { blocks, others, dense }: ActingLoads,
-  { shown, light }: { readonly shown: (member: number) => boolean; readonly light: boolean },
+  { shown, light, units }: LoadOptions,
 ): void {
-  const drawn: Drawn = { named: new Set(), stacked: new Map(), dense, light };
+  const drawn: Drawn = { named: new Set(), stacked: new Map(), dense, light, units };
   const isShown = (load: Load) => !('member' in load) || shown(frame.memberIndex.get(load.member)!);
   for (const load of blocks) if (isShown(load)) drawBlock(pen, frame, load, drawn);
   for (const { load, factor } of others) if (isShown(load)) drawLoad(pen, frame, load, factor, drawn);
@@ -105,9 +110,11 @@ interface Drawn {
   readonly stacked: Map<number, number>;
   readonly dense: boolean;
   readonly light: boolean;
+  readonly units: Units;
 }
 
 function drawLoad(pen: Draughtsman, frame: Frame, load: OtherLoad, factor: number, drawn: Drawn): void {
+  const { units } = drawn;
   switch (load.kind) {
     case 'point': {
       const m = frame.memberIndex.get(load.member)!;
@@ -134,8 +141,8 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: OtherLoad, factor: numbe
     case 'temperature': {
       const m = frame.memberIndex.get(load.member)!;
       const parts = [
-        ...(load.uniform ? [formatWithUnit(factor * load.uniform, 'temperature')] : []),
-        ...(load.gradientZ ? [formatWithUnit(factor * load.gradientZ, 'temperatureGradient')] : []),
+        ...(load.uniform ? [units.withUnit(factor * load.uniform, 'temperature')] : []),
+        ...(load.gradientZ ? [units.withUnit(factor * load.gradientZ, 'temperatureGradient')] : []),
       ];
       tell(pen, pointOn(frame, m, frame.length[m]! / 2), parts.join(', '), `temperature of ${load.member}`);
       return;
@@ -145,14 +152,14 @@ function drawLoad(pen: Draughtsman, frame: Frame, load: OtherLoad, factor: numbe
       tell(
         pen,
         pointOn(frame, m, frame.length[m]! / 2),
-        `pretension ${formatWithUnit(factor * load.force, 'force')}`,
+        `pretension ${units.withUnit(factor * load.force, 'force')}`,
         `pretension of ${load.member}`,
       );
       return;
     }
     case 'settlement': {
       const moves = (['ux', 'uy', 'uz'] as const).flatMap((k) =>
-        load[k] ? [`${k} ${formatWithUnit(factor * load[k], 'deflection')}`] : [],
+        load[k] ? [`${k} ${units.withUnit(factor * load[k], 'deflection')}`] : [],
       );
       tell(
         pen,
@@ -183,7 +190,7 @@ function drawForces(
   pen: Draughtsman,
   at: Point,
   { F, M, key }: { readonly F: Point; readonly M: Point; readonly key: string },
-  { named, dense }: Drawn,
+  { named, dense, units }: Drawn,
 ): void {
   const force = Math.hypot(...F);
   if (force > 1e-9) {
@@ -192,14 +199,14 @@ function drawForces(
     if (!dense || !repeats(named, `${force} N`))
       pen.text({
         key: `force ${key}`,
-        text: formatWithUnit(force, 'force'),
+        text: units.withUnit(force, 'force'),
         at,
         from,
         beyond: 48,
         tone: 'ochre',
         layer: 'loads',
         priority: 5,
-        title: formatExact(force, 'force'),
+        title: units.exact(force, 'force'),
       });
   }
   const moment = Math.hypot(...M);
@@ -209,7 +216,7 @@ function drawForces(
       return [15 * Math.cos(angle), 15 * Math.sin(angle)];
     };
     for (let i = 0; i < 12; i++) pen.on('loads').mark(at, point(i), point(i + 1), { ...ochre, width: 1.6 });
-    tell(pen, at, `M ${formatWithUnit(moment, 'moment')}`, `moment ${key}`);
+    tell(pen, at, `M ${units.withUnit(moment, 'moment')}`, `moment ${key}`);
   }
 }
 
@@ -225,7 +232,7 @@ function drawBlock(
   pen: Draughtsman,
   frame: Frame,
   load: DistributedLoad,
-  { named, stacked, dense, light }: Drawn,
+  { named, stacked, dense, light, units }: Drawn,
 ): void {
   const m = frame.memberIndex.get(load.member)!;
   const L = frame.length[m]!;
@@ -258,7 +265,7 @@ function drawBlock(
   }
   const q = Math.abs(q0) >= Math.abs(q1) ? q0 : q1;
   if (dense && repeats(named, load.per ? `${q} N/m ${load.per}` : q)) return;
-  const text = formatWithUnit(Math.abs(q), 'lineLoad') + (load.per === 'projected' ? ' on plan' : '');
+  const text = units.withUnit(Math.abs(q), 'lineLoad') + (load.per === 'projected' ? ' on plan' : '');
   // The same load on several members is named once, on the first of them
   if (repeats(named, text)) return;
   const middle = between(from, to, 0.5);
@@ -273,6 +280,6 @@ function drawBlock(
     tone: 'ochre',
     layer: 'loads',
     priority: 3,
-    title: formatExact(Math.abs(q), 'lineLoad'),
+    title: units.exact(Math.abs(q), 'lineLoad'),
   });
 }

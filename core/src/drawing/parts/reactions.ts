@@ -1,9 +1,9 @@
 import type { FrameState } from '../../analysis/index.js';
 import { add, type Point } from '../../geometry/vector.js';
-import { formatExact, formatWithUnit } from '../../units/format.js';
 import type { Draughtsman } from '../drawing.js';
 import { nodeAt } from '../places.js';
 import type { ShownContext } from '../shown/shown.js';
+import type { Units } from '../../units/units.js';
 
 /** A moment reaction below this share of the largest force times 1 m is rounding. */
 const turnless = 1e-5;
@@ -12,7 +12,13 @@ const told = 0.01;
 
 /** Reactions as the arrows that the ground pushes with; their values are magnitudes, the arrow is the sign. */
 export function drawReactions(
-  { pen, frame, forces: { model }, namer }: Pick<ShownContext, 'pen' | 'frame' | 'forces' | 'namer'>,
+  {
+    pen,
+    frame,
+    forces: { model },
+    namer,
+    units,
+  }: Pick<ShownContext, 'pen' | 'frame' | 'forces' | 'namer' | 'units'>,
   state: FrameState,
   shown: (node: string) => boolean,
 ): void {
@@ -44,21 +50,21 @@ export function drawReactions(
       } else pen.on('reactions').arrow(at, towards, { gap, length }, { colour: 'moss', width: 2 });
       pen.text({
         key: `R${k} ${node}`,
-        text: formatWithUnit(Math.abs(force), 'force'),
+        text: units.withUnit(Math.abs(force), 'force'),
         at,
         from: k === 2 ? add(at, [0, 0, 1]) : towards,
         beyond: gap + length + 10,
         tone: 'moss',
         layer: 'reactions',
         priority: 8 - 3 * (1 - rank(Math.abs(force))),
-        title: `reaction along ${'XYZ'[k]!} at ${nameOf(node)} = ${formatExact(force, 'force')}`,
+        title: `reaction along ${'XYZ'[k]!} at ${nameOf(node)} = ${units.exact(force, 'force')}`,
       });
     }
     drawMoments(
       pen,
       { id: node, name: nameOf(node), at },
       [3, 4, 5].map((k) => value(node, k)),
-      { least: Math.max(1e-3 * moments, turnless * largest), greatest: moments },
+      { least: Math.max(1e-3 * moments, turnless * largest), greatest: moments, units },
     );
   }
 }
@@ -67,7 +73,7 @@ function drawMoments(
   pen: Draughtsman,
   { id, name, at }: { readonly id: string; readonly name: string; readonly at: Point },
   M: readonly number[],
-  { least, greatest }: { least: number; greatest: number },
+  { least, greatest, units }: { least: number; greatest: number; units: Units },
 ): void {
   M.forEach((moment, k) => {
     if (Math.abs(moment) <= least) return;
@@ -88,14 +94,14 @@ function drawMoments(
     if (rank < told) return;
     pen.text({
       key: `M${k} ${id}`,
-      text: `${k === 1 ? '' : `M${'XYZ'[k]!} `}${formatWithUnit(Math.abs(moment), 'moment')}`,
+      text: `${k === 1 ? '' : `M${'XYZ'[k]!} `}${units.withUnit(Math.abs(moment), 'moment')}`,
       at,
       from: add(at, [0, 0, -1]),
       beyond: 30 + 14 * (k === 1 ? 0 : k + 1),
       tone: 'moss',
       layer: 'reactions',
       priority: 6 - 3 * (1 - rank),
-      title: `moment reaction about ${'XYZ'[k]!} at ${name} = ${formatExact(moment, 'moment')}`,
+      title: `moment reaction about ${'XYZ'[k]!} at ${name} = ${units.exact(moment, 'moment')}`,
     });
   });
 }

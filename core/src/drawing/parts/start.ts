@@ -10,6 +10,7 @@ import { actingLoads, drawLoads } from './loads.js';
 import type { PictureSize } from './steps.js';
 import { drawSupports } from './supports.js';
 import { drawTied } from './tied.js';
+import { metric } from '../../units/units.js';
 
 /** How high the greatest load of a picture stands, as a share of the picture's height. */
 const loadShare = 0.14;
@@ -58,6 +59,6 @@ function drawFirstLoads(pen: Draughtsman, frame: Frame, { design }: BuiltFrame):
     frame,
     Float64Array.from(frame.loadCases, ({ id }) => (id === first?.id ? 1 : 0)),
   );
-  drawLoads(pen, frame, loads, { shown: () => true, light: false });
+  drawLoads(pen, frame, loads, { shown: () => true, light: false, units: metric });
   return loads.greatest;
 }

@@ -3,6 +3,7 @@ import { runSteps } from '../../build/run-steps.js';
 import { stepKinds } from '../../steps/index.js';
 import type { Step } from '../../document/types.js';
 import { geometryPicture, kindPicture, optionPicture, stepPicture } from './steps.js';
+import { metric } from '../../units/units.js';
 
 const size = { width: 240, height: 150 };
 const count = (svg: string, part: RegExp) => svg.match(part)?.length ?? 0;
@@ -13,7 +14,7 @@ function strokes(svg: string): { ink: number; faint: number } {
 }
 
 function pictureOf(steps: Step[]): string {
-  const { results, problems } = runSteps({ steps, space: 'solid' }, { parameters: new Map() });
+  const { results, problems } = runSteps({ steps, space: 'solid' }, { parameters: new Map(), units: metric });
   expect(problems).toEqual([]);
   return stepPicture(results.at(-1)!, size);
 }

@@ -11,6 +11,7 @@ import type { DrawnScene } from '../draw.js';
 import { toSvg } from '../view/svg.js';
 import { fitView, standardViews } from '../view/view.js';
 import { drawTied } from './tied.js';
+import { metric } from '../../units/units.js';
 
 interface Bare {
   readonly drawing: Drawing;
@@ -242,7 +243,7 @@ const exampleOf = (kind: StepKind): Step =>
 function pictureOf(kind: StepKind, step: Step, size: PictureSize): string {
   const { results, problems } = runSteps(
     { steps: [...(kind.example?.before ?? []), step], space: 'solid' },
-    { parameters: new Map() },
+    { parameters: new Map(), units: metric },
   );
   const made = results.at(-1);
   if (problems.length > 0 || made?.step !== 'step')

@@ -2,8 +2,8 @@ import { yieldStrengthOf } from '../../checks/index.js';
 import { elasticStress, forceAt, pointOn } from '../../results/index.js';
 import type { FrameState } from '../../analysis/index.js';
 import { add, between, type Point } from '../../geometry/vector.js';
-import { formatExact, formatWithUnit, inSentence, significant } from '../../units/format.js';
 import type { LegendLine, ShownContext } from '../shown/shown.js';
+import { significant } from '../../units/significant.js';
 
 const parts = 24;
 /** Values that are told, at the most; of them those over the yield strength or not below half of the greatest. */
@@ -25,7 +25,7 @@ export function drawStress(
   context: ShownContext,
   states: readonly { id: string; state: FrameState }[],
 ): LegendLine[] {
-  const { pen, frame, namer, shown } = context;
+  const { pen, frame, namer, shown, units } = context;
   const peaks: Peak[] = [];
   let unknown = 0;
   for (let m = 0; m < frame.memberIds.length; m++) {
@@ -53,14 +53,14 @@ export function drawStress(
     const at = pointOn(frame, m, x);
     pen.text({
       key: `stress ${frame.memberIds[m]!}`,
-      text: formatWithUnit(stress, 'stress'),
+      text: units.withUnit(stress, 'stress'),
       at,
       from: add(at, [0, 0, -1]),
       beyond: 14,
       tone: share > 1 ? 'vermilion' : 'ink',
       layer: 'diagram',
       priority: 9 - rank / mostTexts + (share > 1 ? 10 : 0),
-      title: `σ = ${formatExact(stress, 'stress')}, ${significant(share, 4)} of fy, at x = ${inSentence(x, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}`,
+      title: `σ = ${units.exact(stress, 'stress')}, ${significant(share, 4)} of fy, at x = ${units.inSentence(x, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}`,
     });
   });
   const [first] = peaks;
@@ -69,7 +69,7 @@ export function drawStress(
     ...(first
       ? [
           {
-            text: `greatest ${formatWithUnit(first.stress, 'stress')}, ${significant(first.share)} fy`,
+            text: `greatest ${units.withUnit(first.stress, 'stress')}, ${significant(first.share)} fy`,
             title: namer.member(frame.memberIds[first.m]!),
           },
         ]

@@ -2,9 +2,9 @@ import type { Frame } from '../../analysis/index.js';
 import type { MemberCheck } from '../../checks/index.js';
 import { add, between, type Point } from '../../geometry/vector.js';
 import { pointOn } from '../../results/index.js';
-import { significant } from '../../units/format.js';
 import type { Draughtsman } from '../drawing.js';
 import type { LegendLine } from '../shown/shown.js';
+import { significant } from '../../units/significant.js';
 
 /** Numbers stand at what is over, not covered, or at least this much used, and at as many others as are worst. */
 const near = 0.9;

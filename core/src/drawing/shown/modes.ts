@@ -1,8 +1,8 @@
 import { spreadMassOf } from '../../analysis/index.js';
-import { formatExact, formatWithUnit, significant } from '../../units/format.js';
 import { isFree } from '../../model/free.js';
 import { drawShape } from '../parts/shape.js';
 import type { ShownKind } from './shown.js';
+import { significant } from '../../units/significant.js';
 
 /** Modes that are listed. */
 const mostModes = 6;
@@ -13,16 +13,16 @@ export const mode: ShownKind = {
   group: 'Natural modes',
   prefix: 'mode.',
   isShape: true,
-  list: ({ modes = [] }) =>
+  list: ({ modes = [], units }) =>
     Array.from({ length: mostModes }, (_, k) => {
       const known = modes.filter(({ frequency }) => frequency > 0)[k];
       return {
         id: `mode.${k + 1}`,
-        title: `Mode ${k + 1}${known ? `, ${formatWithUnit(known.frequency, 'frequency')}` : ''}`,
+        title: `Mode ${k + 1}${known ? `, ${units.withUnit(known.frequency, 'frequency')}` : ''}`,
         kind: 'mode' as const,
       };
     }),
-  draw(id, { pen, frame, source, shown }) {
+  draw(id, { pen, frame, source, shown, units }) {
     const [, number] = /^mode\.(\d+)$/.exec(id) ?? [];
     const found = number === undefined ? undefined : source.shapes?.mode(Number(number));
     if (!found) return undefined;
@@ -40,8 +40,8 @@ export const mode: ShownKind = {
       greatest: { deformation: 1 },
       legend: [
         {
-          text: `vibrates at ${formatWithUnit(found.frequency, 'frequency')}`,
-          title: formatExact(found.frequency, 'frequency'),
+          text: `vibrates at ${units.withUnit(found.frequency, 'frequency')}`,
+          title: units.exact(found.frequency, 'frequency'),
         },
         ...(isFree(source.built.model) ? [{ text: 'a free body; its motions as a whole are left out' }] : []),
         { text: moved.length > 0 ? `moves ${moved.join(', ')} of the mass` : 'moves no mass as a whole' },

@@ -3,6 +3,7 @@ import type { MemberCheck, Stability } from '../../checks/index.js';
 import type { Analysed } from '../../evaluation/stages/index.js';
 import type { BuiltFrame } from '../../build/build.js';
 import type { Namer } from '../../geometry/names.js';
+import type { Units } from '../../units/units.js';
 import type { Draughtsman } from '../drawing.js';
 import type { DrawingOptions, Slice } from '../options.js';
 
@@ -26,6 +27,8 @@ export interface Shapes {
 /** What is known of an alternative when it is drawn. */
 export interface DrawnSource {
   readonly built: BuiltFrame;
+  /** In which values are told. */
+  readonly units: Units;
   /** Names of its members and nodes, where they are known already. */
   readonly namer?: Namer;
   readonly forces?: Analysed;
@@ -40,6 +43,7 @@ export interface DrawnSource {
 /** What lists of shown results go by; what is not known yet is absent. */
 export interface KnownResults {
   readonly built: BuiltFrame;
+  readonly units: Units;
   /** By strength combination. */
   readonly stability?: ReadonlyMap<string, Stability>;
   /** The combination with the least critical factor. */
@@ -75,6 +79,7 @@ export interface ShownContext {
   readonly forces: Analysed;
   readonly frame: Frame;
   readonly options: DrawingOptions;
+  readonly units: Units;
   readonly namer: Namer;
   readonly slice?: Slice;
   /** Whether a member belongs to the slice that is looked at. */

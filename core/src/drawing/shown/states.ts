@@ -5,8 +5,8 @@ import type { Layer } from '../drawing.js';
 import { actingLoads, drawLoads } from '../parts/loads.js';
 import { nameSlack } from '../parts/slack.js';
 import { drawReactions } from '../parts/reactions.js';
-import { significant } from '../../units/format.js';
 import type { LegendLine, ShownContext, ShownKind } from './shown.js';
+import { significant } from '../../units/significant.js';
 
 /** Loads, reactions, deformed shape and forces of one state. */
 function drawState(
@@ -14,7 +14,7 @@ function drawState(
   kind: ResultSelection['kind'],
   context: ShownContext,
 ): ReturnType<ShownKind['draw']> {
-  const { pen, forces, frame, options, shown, slice } = context;
+  const { pen, forces, frame, options, shown, slice, units } = context;
   const selection = forces.selections.find((one) => one.id === id && one.kind === kind);
   const state = forces.states.get(id);
   if (!selection || !state) return undefined;
@@ -22,7 +22,7 @@ function drawState(
     slice && new Set(frame.memberIds.flatMap((_, m) => (shown(m) ? [frame.start[m]!, frame.end[m]!] : [])));
   const isSeen = (layer: Layer) => !options.without?.includes(layer);
   const loads = actingLoads(frame, selection.factors);
-  if (isSeen('loads')) drawLoads(pen, frame, loads, { shown, light: options.diagram !== 'none' });
+  if (isSeen('loads')) drawLoads(pen, frame, loads, { shown, units, light: options.diagram !== 'none' });
   if (isSeen('deformed')) drawDeformed(context, state);
   if (isSeen('reactions'))
     drawReactions(context, state, (node) => !nodes || nodes.has(frame.nodeIndex.get(node)!));

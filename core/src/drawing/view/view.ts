@@ -92,13 +92,14 @@ export interface Margins {
   readonly bottom: number;
 }
 
-/** The view that shows points as large as the margins allow. */
-export function fitView(
-  points: ArrayLike<number>,
-  direction: Pick<View, 'turn' | 'tilt'>,
-  size: { width: number; height: number },
-  margins: Margins,
-): View {
+/** The box round points as a view has it: from left to right and from below to above, m. */
+export interface Extent {
+  readonly x: readonly [least: number, most: number];
+  readonly y: readonly [least: number, most: number];
+}
+
+/** The box round points as they are seen from a direction; 1 m by 1 m where there are none. */
+export function extentOf(points: ArrayLike<number>, direction: Pick<View, 'turn' | 'tilt'>): Extent {
   const { right, up } = viewAxes(direction);
   let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let i = 0; i + 2 < points.length; i += 3) {
@@ -109,12 +110,26 @@ export function fitView(
     y0 = Math.min(y0, y);
     y1 = Math.max(y1, y);
   }
-  if (!(x1 >= x0)) [x0, x1, y0, y1] = [0, 1, 0, 1];
+  return x1 >= x0 ? { x: [x0, x1], y: [y0, y1] } : { x: [0, 1], y: [0, 1] };
+}
+
+/** The view that shows points as large as the margins allow. */
+export function fitView(
+  points: ArrayLike<number>,
+  direction: Pick<View, 'turn' | 'tilt'>,
+  size: { width: number; height: number },
+  margins: Margins,
+): View {
+  const { right, up } = viewAxes(direction);
+  const { x, y } = extentOf(points, direction);
   const width = Math.max(20, size.width - margins.left - margins.right);
   const height = Math.max(20, size.height - margins.top - margins.bottom);
-  const scale = Math.max(1e-3, Math.min(width / Math.max(x1 - x0, 0.1), height / Math.max(y1 - y0, 0.1)));
-  const cx = (x0 + x1) / 2 + (margins.right - margins.left) / 2 / scale;
-  const cy = (y0 + y1) / 2 + (margins.top - margins.bottom) / 2 / scale;
+  const scale = Math.max(
+    1e-3,
+    Math.min(width / Math.max(x[1] - x[0], 0.1), height / Math.max(y[1] - y[0], 0.1)),
+  );
+  const cx = (x[0] + x[1]) / 2 + (margins.right - margins.left) / 2 / scale;
+  const cy = (y[0] + y[1]) / 2 + (margins.top - margins.bottom) / 2 / scale;
   // A point with these coordinates on the sheet; how far away does not matter
   return {
     ...direction,

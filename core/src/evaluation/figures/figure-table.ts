@@ -2,8 +2,6 @@ import { attempt } from '../../base/problem.js';
 import type { Namer } from '../../geometry/names.js';
 import type { FigureSpec } from '../../document/types.js';
 import { combinationOf, type ResultSelection } from '../../results/index.js';
-import { inSentence } from '../../units/format.js';
-import { shownSystem } from '../../units/system.js';
 import {
   figureKindOf,
   judging,
@@ -15,6 +13,13 @@ import {
 } from './index.js';
 import type { EvaluatedAlternative } from '../alternative.js';
 import type { FigureSummary } from '../summaries/summary.js';
+import type { Units } from '../../units/units.js';
+
+/** What a place is told with. */
+export interface Words {
+  readonly namer: Namer;
+  readonly units: Units;
+}
 
 /** What an alternative's figures are read from; undefined while it has no forces. */
 export function figureSourceOf({ built, evaluation }: EvaluatedAlternative): FigureSource | undefined {
@@ -31,16 +36,16 @@ export function figureSummaries(of: EvaluatedAlternative): FigureSummary[] {
 
 /** A figure as far as its source goes; what is known stays, for later stages do not change it. */
 export function figureSummary(
-  { namer, memory }: EvaluatedAlternative,
+  { namer, memory, units }: EvaluatedAlternative,
   spec: FigureSpec,
   source: FigureSource,
 ): FigureSummary {
   // Its place is told in the reader's units
-  const key = `${shownSystem()} ${spec.id}`;
+  const key = `${units.system} ${spec.id}`;
   const known = memory.figures.get(key);
   if (known) return known;
   if (!reaches(source, figureKindOf(spec).needs)) return pending(spec);
-  const outcome = attempt(() => summarised(spec, source, namer!));
+  const outcome = attempt(() => summarised(spec, source, { namer: namer!, units }));
   const found = outcome.ok ? outcome.value : wrong(spec, outcome.problems[0]!.message);
   memory.figures.set(key, found);
   return found;
@@ -73,7 +78,7 @@ function wrong(spec: FigureSpec, place: string): FigureSummary {
   return { ...headOf(spec), wrong: true, place, status: spec.limit === undefined ? 'none' : 'fail' };
 }
 
-function summarised(spec: FigureSpec, source: FigureSource, namer: Namer): FigureSummary {
+function summarised(spec: FigureSpec, source: FigureSource, words: Words): FigureSummary {
   const result = figureKindOf(spec).compute(source, spec, judging(spec, source.forces.selections));
   const limit = limitOf(source, spec);
   const head = { ...headOf(spec), ...(limit === undefined ? {} : { limit }) };
@@ -82,7 +87,7 @@ function summarised(spec: FigureSpec, source: FigureSource, namer: Namer): Figur
     ...head,
     value: result.value,
     ...lengthOf(spec, result),
-    place: placeOf(result, namer),
+    place: placeOf(result, words),
     ...(result.result === undefined ? {} : { combination: combinationNamed(source, result.result) }),
     status: limit === undefined ? 'none' : keepsLimit(spec, result.value, limit) ? 'pass' : 'fail',
   };
@@ -99,8 +104,8 @@ function combinationNamed({ forces }: FigureSource, result: string): string {
 }
 
 /** Where a value was found, in words: "left column, x = 6.40 m, U1". */
-export function placeOf({ member, node, x, result, note }: FigureResult, namer: Namer): string {
+export function placeOf({ member, node, x, result, note }: FigureResult, { namer, units }: Words): string {
   const part = member !== undefined ? namer.member(member) : node !== undefined ? namer.node(node) : '';
-  const at = member !== undefined && x !== undefined ? `x = ${inSentence(x, 'length')}` : '';
+  const at = member !== undefined && x !== undefined ? `x = ${units.inSentence(x, 'length')}` : '';
   return [part, at, result, note].filter((word) => word !== undefined && word !== '').join(', ');
 }

@@ -1,9 +1,9 @@
 import type { MemberField } from '../../analysis/index.js';
 import type { CalculationStep } from '../../checks/index.js';
 import { forceAt, forceFormula, type ForceName } from '../../results/index.js';
-import { significant } from '../../units/format.js';
 import type { FigureSource } from './figure.js';
 import { resultSteps } from './superposition.js';
+import { significant } from '../../units/significant.js';
 
 /** A place along a piece of a member, m from its start; at a jump the value just before it. */
 export interface ForcePlace {

@@ -14,7 +14,6 @@ import type { FigureSpec } from '../../document/types.js';
 import type { TrainLoad } from '../../model/types.js';
 import { forceNames, pointOn, type ForceName } from '../../results/index.js';
 import type { QuantityName } from '../../units/quantities.js';
-import { inSentence } from '../../units/format.js';
 import type { EvaluatedAlternative } from '../alternative.js';
 import { figureSourceOf } from '../figures/figure-table.js';
 import { componentOf } from '../figures/figure.js';
@@ -231,10 +230,10 @@ function placeAlong(
   return { member: members[members.length - 1]!, x: lengths[lengths.length - 1]! };
 }
 
-function forceAt({ namer }: EvaluatedAlternative, member: string, x: number, name: ForceName): Target {
+function forceAt({ namer, units }: EvaluatedAlternative, member: string, x: number, name: ForceName): Target {
   return {
     target: { kind: 'force', member, x, name },
-    title: `${name} in ${namer!.member(member)}, x = ${inSentence(x, 'length')}`,
+    title: `${name} in ${namer!.member(member)}, x = ${units.inSentence(x, 'length')}`,
     quantity: forceQuantity(name),
   };
 }

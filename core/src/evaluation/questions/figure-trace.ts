@@ -29,7 +29,7 @@ export const figureTrace: Question<
   const line =
     found.member === undefined ? undefined : lines.get(members.get(found.member)?.line ?? found.member);
   return {
-    figure: { ...whole, value: found.value, place: placeOf(found, of.namer!) },
+    figure: { ...whole, value: found.value, place: placeOf(found, { namer: of.namer!, units: of.units }) },
     steps: kind.trace(source, spec, found),
     ...(line ? { member: { id: line.id, of: line.members } } : {}),
   };

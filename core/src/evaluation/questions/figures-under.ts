@@ -15,7 +15,12 @@ export const figuresUnder: Question<{ readonly result: string }, FigureSummary[]
     const found = kind.compute(source, spec, alone);
     const { value: _, ...rest } = whole;
     return found
-      ? { ...rest, value: found.value, place: placeOf(found, of.namer!), status: 'none' }
+      ? {
+          ...rest,
+          value: found.value,
+          place: placeOf(found, { namer: of.namer!, units: of.units }),
+          status: 'none',
+        }
       : { ...rest, place: '', status: 'none' };
   });
 };

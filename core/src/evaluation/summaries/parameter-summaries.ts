@@ -3,6 +3,7 @@ import { applyAlternative } from '../../document/alternatives.js';
 import { evaluateParameters, type ParameterValues } from '../../build/parameters.js';
 import type { Alternative, Design } from '../../document/types.js';
 import type { ParameterSummary } from './summary.js';
+import { metric } from '../../units/units.js';
 
 /** What is known of each parameter: its value, where it has a number, and its range; of those that could not be evaluated nothing. */
 export function parameterSummaries(
@@ -19,7 +20,11 @@ export function parameterSummaries(
 }
 
 /** The parameters of an alternative as far as they can be evaluated; undefined where the alternative names what is not there. */
-export function parametersOf(design: Design, alternative: Alternative): ParameterValues | undefined {
-  const outcome = attempt(() => evaluateParameters(applyAlternative(design, alternative)));
+export function parametersOf(
+  design: Design,
+  alternative: Alternative,
+  units = metric,
+): ParameterValues | undefined {
+  const outcome = attempt(() => evaluateParameters(applyAlternative(design, alternative), units));
   return outcome.ok ? outcome.value : undefined;
 }

@@ -51,13 +51,14 @@ export function summaryOf(of: EvaluatedAlternative, shown: string): AlternativeS
 }
 
 /** What can be shown on the stage. */
-function resultsOf({ built, evaluation }: EvaluatedAlternative): AlternativeSummary['results'] {
+function resultsOf({ built, evaluation, units }: EvaluatedAlternative): AlternativeSummary['results'] {
   if (!built) return [];
   const { stability, modes } = evaluation ?? {};
   const known = stability?.stability;
   const nearest = known && nearestToInstability(known)?.id;
   return shownResults({
     built,
+    units,
     ...(known ? { stability: known } : {}),
     ...(nearest === undefined ? {} : { nearest }),
     ...(modes ? { modes } : {}),

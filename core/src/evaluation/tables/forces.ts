@@ -1,5 +1,4 @@
 import { forceAt } from '../../results/index.js';
-import { inSentence } from '../../units/format.js';
 import { forceColumns, forcesOf } from './force-columns.js';
 import type { TableKind } from './table.js';
 
@@ -12,7 +11,7 @@ export const forces: TableKind = {
   title: 'What members carry, from end to end',
   of: 'members',
   columns: ({ forces: { frame } }) => forceColumns(frame.plane),
-  places({ forces: { frame }, namer }) {
+  places({ forces: { frame }, namer, units }) {
     const names = forcesOf(frame.plane);
     return frame.memberIds.flatMap((member, m) =>
       Array.from({ length: parts + 1 }, (_, i) => {
@@ -20,7 +19,7 @@ export const forces: TableKind = {
         return {
           part: member,
           title: namer.member(member),
-          at: `x = ${inSentence(x, 'length')}`,
+          at: `x = ${units.inSentence(x, 'length')}`,
           // At the end the value before it is the member's
           values: (state) => names.map((name) => forceAt(state.field(m), name, x, i === parts)),
         };

@@ -2,6 +2,7 @@ import type { FrameState } from '../../analysis/index.js';
 import { envelopeStates } from '../../drawing/index.js';
 import type { Analysed } from '../stages/index.js';
 import type { Namer } from '../../geometry/names.js';
+import type { Units } from '../../units/units.js';
 import type { QuantityName } from '../../units/quantities.js';
 
 /** A column of numbers, SI. */
@@ -41,6 +42,7 @@ export interface ResultTable {
 export interface TableSource {
   readonly forces: Analysed;
   readonly namer: Namer;
+  readonly units: Units;
 }
 
 /** What a table is asked for. */

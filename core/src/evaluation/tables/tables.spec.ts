@@ -2,6 +2,7 @@ import { designWith, slipShed } from '../../testing/designs.js';
 import { writeResults } from '../../files/csv/results.js';
 import type { Rule } from '../../document/types.js';
 import { type EvaluatedAlternative, evaluateAlternative, questions } from '../index.js';
+import { metric } from '../../units/units.js';
 
 /** The shed's bases pinned, and held against turning by 0.1 N·m/rad. */
 function softlyHeld(): EvaluatedAlternative {
@@ -122,11 +123,11 @@ describe('tables of results', () => {
   });
 
   it('are written with their units and all digits, those of envelopes with what they come from', () => {
-    const [head, first] = writeResults(table('reactions', 'S')).split('\r\n');
+    const [head, first] = writeResults(table('reactions', 'S'), metric).split('\r\n');
     expect(head).toBe('node,id,at,FX [kN],FZ [kN],MY [kN·m]');
     expect(first!.startsWith('left base,shed.base.1,,')).toBeTrue();
     expect(Number(first!.split(',')[4])).toBeCloseTo(48.4, 6);
-    const [envelope] = writeResults(table('reactions', 'envelope.strength')).split('\r\n');
+    const [envelope] = writeResults(table('reactions', 'envelope.strength'), metric).split('\r\n');
     expect(envelope).toContain('FX [kN],FX from,');
   });
 

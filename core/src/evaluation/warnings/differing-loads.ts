@@ -1,8 +1,8 @@
 import { emptyRecord, ownValue } from '../../base/own-value.js';
 import { gravity } from '../../model/types.js';
 import type { Analysed } from '../stages/index.js';
-import { inSentence } from '../../units/format.js';
 import type { AlternativeSummary } from '../summaries/summary.js';
+import type { Units } from '../../units/units.js';
 
 /** What is needed to compare the loads of alternatives: their frame's shape, and the sum of each load case. Plain data. */
 export interface LoadSums {
@@ -69,6 +69,7 @@ const told = 1e-3;
 export function differingLoads(
   own: Pick<AlternativeSummary, 'id' | 'loads'>,
   all: readonly TitledSummary[],
+  units: Units,
 ): string[] {
   const { loads } = own;
   if (!loads) return [];
@@ -80,7 +81,7 @@ export function differingLoads(
       const apart = Math.hypot(...sum.map((value, k) => value - other[k]!));
       if (size === 0 || apart <= told * size) continue;
       return [
-        `Load case "${id}" adds up to ${inSentence(Math.hypot(...sum), 'force')} here and to ${inSentence(Math.hypot(...other), 'force')} in "${title}", own weight apart, although both frames lie in the same places.`,
+        `Load case "${id}" adds up to ${units.inSentence(Math.hypot(...sum), 'force')} here and to ${units.inSentence(Math.hypot(...other), 'force')} in "${title}", own weight apart, although both frames lie in the same places.`,
       ];
     }
     return [];

@@ -4,7 +4,6 @@ import { custom, loadCase, option, optional, record } from '../../fields/index.j
 import { panelsOf, type PanelFace } from '../../geometry/panels/panels.js';
 import { CornerRoom, sharePanel } from '../../geometry/panels/shares.js';
 import { dot } from '../../geometry/vector.js';
-import { inSentence } from '../../units/format.js';
 import { caseFor, checkCase } from './load.js';
 import { expression } from '../../fields/schemas.js';
 import { memberRule } from '../rule.js';
@@ -40,7 +39,7 @@ export const area = memberRule({
   },
   apply({ area: given }, matched, context) {
     const { case: inCase, direction, q, share = 'two-way', per = 'length' } = given;
-    const { geometry, assignment, rule } = context;
+    const { geometry, assignment, rule, names } = context;
     checkCase(inCase, context);
     const name = `Rule "${rule.title}"`;
     const where = { rule: rule.id };
@@ -64,7 +63,7 @@ export const area = memberRule({
       if (typeof shared === 'string') {
         note(
           'panel-not-shared',
-          `a panel of ${inSentence(face.area, 'surface')} at ${placeOf(face)} carries nothing: ${shared}.`,
+          `a panel of ${names.units.inSentence(face.area, 'surface')} at ${placeOf(face)} carries nothing: ${shared}.`,
         );
         continue;
       }
@@ -97,7 +96,7 @@ export const area = memberRule({
     if (panels > 0)
       note(
         'area-load',
-        `${inSentence(area, 'surface', 4)} in ${panels} ${panels === 1 ? 'panel' : 'panels'}; ${inSentence(expected, 'force', 4)} to be carried, ${inSentence(applied, 'force', 4)} applied.`,
+        `${names.units.inSentence(area, 'surface', 4)} in ${panels} ${panels === 1 ? 'panel' : 'panels'}; ${names.units.inSentence(expected, 'force', 4)} to be carried, ${names.units.inSentence(applied, 'force', 4)} applied.`,
       );
   },
 });

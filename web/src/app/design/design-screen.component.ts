@@ -11,22 +11,20 @@ import {
   applyFix,
   designChangesInShort,
   emptySheet,
-  type Fix,
-  sectionForAll,
   forceNames,
   forceQuantity,
-  formatNumber,
-  formatWithUnit,
+  ownValue,
+  sectionForAll,
   setAnalysis,
   setStepField,
   setValue,
   significant,
   sliceWords,
-  toExpression,
+  type Fix,
   type Design,
   type Reading,
-  ownValue,
   type Layer,
+  type Units,
 } from '@hashira/core';
 import { Calculation } from '../state/calculation/calculation.service';
 import { download } from '../state/saving/design-file';
@@ -55,6 +53,7 @@ import { ModelCheckComponent } from './stage-tools/model-check.component';
 import { ResultTablesComponent } from './tables/result-tables.component';
 import { SettingsComponent } from './ledger/settings.component';
 import { SelectionBarComponent } from './stage-tools/selection-bar.component';
+import { readersUnits } from '../ui/units.service';
 
 /** Letters of a change that a button tells. */
 const longestChange = 70;
@@ -83,6 +82,7 @@ const longestChange = 70;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DesignScreenComponent {
+  private readonly units = readersUnits();
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
   private readonly selection = inject(Selection);
@@ -168,7 +168,7 @@ export class DesignScreenComponent {
   protected readonly readout = computed((): Readout | undefined => {
     const read = this.reading();
     return read && read.of.member === this.place()?.member
-      ? readoutOf(read.reading, this.view.solid())
+      ? readoutOf(read.reading, this.view.solid(), this.units())
       : undefined;
   });
 
@@ -298,7 +298,7 @@ export class DesignScreenComponent {
     const kept = Math.min(range.max ?? Infinity, Math.max(range.min ?? -Infinity, value));
     return kept === value
       ? expression
-      : toExpression(kept, parameter.quantity === 'angle' ? 'angle' : 'length');
+      : this.units().expression(kept, parameter.quantity === 'angle' ? 'angle' : 'length');
   }
 
   protected useSecondOrder(): void {
@@ -345,22 +345,22 @@ const previewLayers: readonly Layer[] = ['axes', 'members', 'hinges'];
 const planeForces = ['N', 'Vz', 'My'] as const;
 const planeNames = { N: 'N', Vz: 'V', My: 'M' } as const;
 
-function readoutOf(reading: Reading, solid: boolean): Readout {
+function readoutOf(reading: Reading, solid: boolean, units: Units): Readout {
   const { title, section, x, length, forces, least, move } = reading;
   const rows = (solid ? forceNames : planeForces).map((name) => {
     const quantity = forceQuantity(name);
-    const value = formatWithUnit(forces[name], quantity);
+    const value = units.withUnit(forces[name], quantity);
     return [
       solid ? name : planeNames[name as keyof typeof planeNames],
-      least ? `${formatNumber(least[name], quantity)} to ${value}` : value,
+      least ? `${units.number(least[name], quantity)} to ${value}` : value,
     ] as const;
   });
   const moves = (solid ? [0, 1, 2] : [0, 2]).flatMap((k) =>
-    move ? [[`u${'xyz'[k]!}`, formatWithUnit(move[k]!, 'deflection')] as const] : [],
+    move ? [[`u${'xyz'[k]!}`, units.withUnit(move[k]!, 'deflection')] as const] : [],
   );
   return {
     title,
-    about: `${section}, x = ${formatNumber(x, 'length')} of ${formatWithUnit(length, 'length')}`,
+    about: `${section}, x = ${units.number(x, 'length')} of ${units.withUnit(length, 'length')}`,
     rows: [...rows, ...moves],
   };
 }

@@ -6,12 +6,14 @@ import {
   type Design,
   type DesignPreview,
   type SummaryStatus,
+  type Units,
 } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
 import { CalculationAside } from '../state/calculation/calculation-aside.service';
 
 import { DesignApi, type DesignSummary } from '../state/saving/design-api.service';
 import { beyondText, figureExact, figureText, isLoud } from '../ui/values';
+import { readersUnits } from '../ui/units.service';
 
 /** What is seen of a design before it is opened: its reference's frame and most telling numbers, and what each alternative comes to. */
 export interface Thumbnail {
@@ -56,6 +58,7 @@ const verdictWords: Readonly<Record<SummaryStatus, string>> = {
 /** What is kept of designs on the server, and works out the others one after the other while their list is looked at; that is kept for the next time. */
 @Injectable()
 export class Thumbnails implements OnDestroy {
+  private readonly units = readersUnits();
   private readonly api = inject(DesignApi);
   private readonly aside = inject(CalculationAside);
   private readonly known = signal<ReadonlyMap<string, Thumbnail>>(new Map());
@@ -65,7 +68,7 @@ export class Thumbnails implements OnDestroy {
   private stopped = false;
 
   of({ id, revision, preview }: DesignSummary): Thumbnail | undefined {
-    return this.known().get(`${id} ${revision}`) ?? (preview && keptThumbnail(preview));
+    return this.known().get(`${id} ${revision}`) ?? (preview && keptThumbnail(preview, this.units()));
   }
 
   /** Looks at designs: at first at all their frames, then at their references, then at all alternatives. Those that are known are left out. */
@@ -99,7 +102,7 @@ export class Thumbnails implements OnDestroy {
     const ids = document.alternatives.map(({ id }) => id).filter((id) => id !== document.reference);
     await this.aside.calculate(document, far === 'all' ? ids : [document.reference], (summary) => {
       seen.summaries.set(summary.id, summary);
-      this.known.update((all) => new Map(all).set(key, thumbnailOf(seen)));
+      this.known.update((all) => new Map(all).set(key, thumbnailOf(seen, this.units())));
       return far === 'frame';
     });
     if (far === 'all') await this.keep(design, seen);
@@ -120,17 +123,20 @@ export class Thumbnails implements OnDestroy {
   }
 }
 
-function thumbnailOf({ document: design, summaries, picture }: Seen): Thumbnail {
+function thumbnailOf({ document: design, summaries, picture }: Seen, units: Units): Thumbnail {
   const known = design.alternatives.flatMap(({ id }) => summaries.get(id) ?? []);
   const reference = summaries.get(design.reference);
   const others = known.filter((one) => one !== reference);
   return {
-    ...keptThumbnail({
-      ...(picture === undefined ? {} : { picture }),
-      reference: design.alternatives.find(({ id }) => id === design.reference)?.title ?? '',
-      figures: (reference?.figures ?? []).slice(0, 3),
-      statuses: [...(reference ? [reference] : []), ...others].map(({ status }) => status),
-    }),
+    ...keptThumbnail(
+      {
+        ...(picture === undefined ? {} : { picture }),
+        reference: design.alternatives.find(({ id }) => id === design.reference)?.title ?? '',
+        figures: (reference?.figures ?? []).slice(0, 3),
+        statuses: [...(reference ? [reference] : []), ...others].map(({ status }) => status),
+      },
+      units,
+    ),
     loud: reference !== undefined && isLoud(reference.status),
     pending:
       known.length < design.alternatives.length ||
@@ -139,7 +145,7 @@ function thumbnailOf({ document: design, summaries, picture }: Seen): Thumbnail 
 }
 
 /** A preview as the list shows it. */
-function keptThumbnail({ picture, reference, figures, statuses }: DesignPreview): Thumbnail {
+function keptThumbnail({ picture, reference, figures, statuses }: DesignPreview, units: Units): Thumbnail {
   const counts = new Map<string, number>();
   for (const status of statuses) {
     const words = verdictWords[status];
@@ -150,8 +156,8 @@ function keptThumbnail({ picture, reference, figures, statuses }: DesignPreview)
     reference,
     numbers: figures.map((figure) => ({
       name: figure.title,
-      text: `${figureText(figure)}${beyondText(figure)}`,
-      exact: figureExact(figure),
+      text: `${figureText(figure, units)}${beyondText(figure)}`,
+      exact: figureExact(figure, units),
       over: figure.status === 'fail',
     })),
     verdict: [...counts].map(([words, count]) => `${count} ${words}`).join(', '),

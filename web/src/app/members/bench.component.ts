@@ -11,16 +11,7 @@ import {
   untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  attempt,
-  benchState,
-  formatWithUnit,
-  giveBack,
-  shownUnit,
-  significant,
-  type Bench,
-  type BenchChanges,
-} from '@hashira/core';
+import { attempt, benchState, giveBack, significant, type Bench, type BenchChanges } from '@hashira/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
@@ -28,6 +19,7 @@ import { DesignWorkspace } from '../state/design-workspace.service';
 import { standingAnswer } from '../state/standing-answer';
 import { SectionPickerComponent } from '../ui/section-picker.component';
 import { CurvesComponent } from './curves.component';
+import { readersUnits } from '../ui/units.service';
 
 /** px of the drawing. */
 const width = 420;
@@ -56,6 +48,7 @@ type Movable =
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BenchComponent {
+  private readonly units = readersUnits();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly workspace = inject(DesignWorkspace);
   readonly member = input.required<string>();
@@ -90,8 +83,8 @@ export class BenchComponent {
     return this.loadCase() ?? first?.id ?? '';
   });
   protected readonly force = signal('10');
-  protected readonly forceUnit = computed(() => shownUnit('force').unit);
-  protected readonly lengthUnit = computed(() => shownUnit('length').unit);
+  protected readonly forceUnit = computed(() => this.units().of('force').unit);
+  protected readonly lengthUnit = computed(() => this.units().of('length').unit);
 
   /** The last state that stands, and why the present one does not. */
   private readonly outcome = computed(() => {
@@ -123,7 +116,9 @@ export class BenchComponent {
   });
 
   protected readonly length = computed(() => this.changes().length ?? this.bench()?.length ?? 1);
-  protected readonly lengthText = computed(() => significant(this.length() * shownUnit('length').factor, 4));
+  protected readonly lengthText = computed(() =>
+    significant(this.length() * this.units().of('length').factor, 4),
+  );
   private readonly scale = computed(() => {
     const bench = this.bench();
     // Longer than in the frame, it still lies on the sheet
@@ -145,7 +140,7 @@ export class BenchComponent {
       what,
       x,
       px: this.px(x),
-      label: `${name} at ${formatWithUnit(x, 'length')}`,
+      label: `${name} at ${this.units().withUnit(x, 'length')}`,
       removable: what.kind === 'load' || what.kind === 'support' || what.kind === 'hinge',
       ...extra,
     });
@@ -160,7 +155,11 @@ export class BenchComponent {
         ];
       }),
       ...loads.map((one, index) =>
-        at({ kind: 'load', index }, one.x, `${formatWithUnit(Math.abs(one.F[2]), 'force')} in ${one.case}`),
+        at(
+          { kind: 'load', index },
+          one.x,
+          `${this.units().withUnit(Math.abs(one.F[2]), 'force')} in ${one.case}`,
+        ),
       ),
       ...supports.map((x, index) => at({ kind: 'support', index }, x, 'support')),
       ...hinges.map((x, index) => at({ kind: 'hinge', index }, x, 'hinge')),
@@ -180,11 +179,11 @@ export class BenchComponent {
   /** What would be written into the design, and what cannot be. */
   protected readonly back = computed(() => {
     const { loads = [], supports = [], hinges = [], profile, length, moved } = this.changes();
-    const at = (x: number) => formatWithUnit(x, 'length');
+    const at = (x: number) => this.units().withUnit(x, 'length');
     const written = [
       ...(profile ? [`${profile} for this member`] : []),
       ...loads.map(
-        ({ case: id, x, F }) => `${formatWithUnit(Math.abs(F[2]), 'force')} down at ${at(x)} in ${id}`,
+        ({ case: id, x, F }) => `${this.units().withUnit(Math.abs(F[2]), 'force')} down at ${at(x)} in ${id}`,
       ),
       ...supports.map((x) => `a support across it at ${at(x)}`),
       ...hinges.map((x) => `a hinge at ${at(x)}`),
@@ -223,7 +222,7 @@ export class BenchComponent {
   }
 
   protected addLoad(): void {
-    const value = Number(this.force().replace(',', '.')) / shownUnit('force').factor;
+    const value = Number(this.force().replace(',', '.')) / this.units().of('force').factor;
     if (!Number.isFinite(value) || value === 0) {
       this.problem.set(`The load is a number of ${this.forceUnit()}, positive downwards.`);
       return;
@@ -248,7 +247,7 @@ export class BenchComponent {
   }
 
   protected typeLength(text: string): void {
-    const length = Number(text.replace(',', '.')) / shownUnit('length').factor;
+    const length = Number(text.replace(',', '.')) / this.units().of('length').factor;
     if (length > 0.05 && length < 1000) this.change({ length });
     else this.problem.set(`The length is a number of ${this.lengthUnit()} above zero.`);
   }

@@ -8,16 +8,14 @@ import {
   signal,
 } from '@angular/core';
 import {
-  formatNumber,
-  formatWithUnit,
   forceQuantity,
-  shownUnit,
   significant,
   type Curve,
   type CurveName,
   type MemberSheet,
   type QuantityName,
 } from '@hashira/core';
+import { readersUnits } from '../ui/units.service';
 
 /** px of the drawing that all strips share. */
 const width = 420;
@@ -58,6 +56,7 @@ interface Values {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CurvesComponent {
+  private readonly units = readersUnits();
   protected readonly size = { width, left, right: width - left };
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly sheet = input.required<Pick<MemberSheet, 'length' | 'restraints' | 'curves' | 'envelope'>>();
@@ -165,16 +164,16 @@ export class CurvesComponent {
   });
   protected readonly at = computed(() => this.x()[this.index()] ?? 0);
   protected readonly cursor = computed(() => this.px()(this.at()));
-  protected readonly place = computed(() => formatWithUnit(this.at(), 'length'));
+  protected readonly place = computed(() => this.units().withUnit(this.at(), 'length'));
 
   protected readonly reading = computed(() => {
     const i = this.index();
     return [...this.values()].map(([name, { least, greatest, by }]) => {
       const [low, high] = [least[i] ?? null, greatest[i] ?? null];
       const quantity = quantityOf(name);
-      const unit = shownUnit(quantity).unit;
+      const unit = this.units().of(quantity).unit;
       const of = (value: number) =>
-        name === 'utilisation' ? significant(value) : formatNumber(value, quantity);
+        name === 'utilisation' ? significant(value) : this.units().number(value, quantity);
       const text = high === null ? 'not covered' : low === high ? of(high) : `${of(low!)} … ${of(high)}`;
       const governing = by?.[i];
       const names = governing && (governing[0] === governing[1] ? [governing[0]] : [...governing]);

@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  allCombinations,
-  formatNumber,
-  shownUnit,
-  significant,
-  type FailureFile,
-  type FailureOptions,
-} from '@hashira/core';
+import { allCombinations, significant, type FailureFile, type FailureOptions } from '@hashira/core';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { ProgressBar } from 'primeng/progressbar';
@@ -15,6 +8,7 @@ import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { FailurePath } from './failure-path.service';
+import { readersUnits } from '../ui/units.service';
 
 /** The chart, px. */
 const chart = { width: 460, height: 230, left: 40, bottom: 26, top: 12, right: 12 };
@@ -36,6 +30,7 @@ const tones = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FailureComponent {
+  private readonly units = readersUnits();
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly path = inject(FailurePath);
   protected readonly chart = chart;
@@ -175,7 +170,7 @@ export class FailureComponent {
     const quantity = followed?.component.startsWith('r') ? ('angle' as const) : ('deflection' as const);
     return {
       most: significant(factor),
-      reach: `${formatNumber(reach, quantity)} ${shownUnit(quantity).unit}`,
+      reach: `${this.units().number(reach, quantity)} ${this.units().of(quantity).unit}`,
       followed: followed ? `${followed.component} of ${followed.title}` : '',
     };
   });

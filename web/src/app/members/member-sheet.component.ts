@@ -11,13 +11,13 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
-  formatWithUnit,
   giveByRule,
   lookUpProfile,
   significant,
   type CheckItem,
   type LengthTaken,
   type NeighbourSection,
+  type Units,
 } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
@@ -32,6 +32,7 @@ import { CurvesComponent } from './curves.component';
 import { SectionChanges } from './section-changes.service';
 import { SectionOutlineComponent } from './section-outline.component';
 import { conditionWords } from './words';
+import { readersUnits } from '../ui/units.service';
 
 /** Places at which a sheet's curves are known. */
 const stations = 41;
@@ -54,6 +55,7 @@ const stations = 41;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MemberSheetComponent {
+  private readonly units = readersUnits();
   protected readonly workspace = inject(DesignWorkspace);
   private readonly calculation = inject(Calculation);
   private readonly selection = inject(Selection);
@@ -115,7 +117,7 @@ export class MemberSheetComponent {
   protected readonly about = computed(() => {
     const sheet = this.sheet();
     return sheet
-      ? `${sheet.section} in ${sheet.material}, ${formatWithUnit(sheet.length, 'length')} long`
+      ? `${sheet.section} in ${sheet.material}, ${this.units().withUnit(sheet.length, 'length')} long`
       : '';
   });
   protected readonly lengths = computed(() => {
@@ -123,7 +125,7 @@ export class MemberSheetComponent {
     if (!lengths) return [];
     const row = (name: string, { value, from }: LengthTaken) => ({
       name,
-      text: value === 0 ? 'held throughout' : formatWithUnit(value, 'length'),
+      text: value === 0 ? 'held throughout' : this.units().withUnit(value, 'length'),
       from,
     });
     return [
@@ -141,7 +143,7 @@ export class MemberSheetComponent {
       text: item.utilisation === undefined ? 'not covered' : significant(item.utilisation),
       loud: item.status !== 'pass',
       width: 100 * Math.min(1, item.utilisation ?? 0),
-      where: whereOf(item),
+      where: whereOf(item, this.units()),
     })),
   );
 
@@ -154,7 +156,7 @@ export class MemberSheetComponent {
     return (sheet?.nodes ?? []).map((one) => ({
       ...one,
       held: held.has(one.node),
-      text: `${one.title}, ${formatWithUnit(one.x, 'length')}`,
+      text: `${one.title}, ${this.units().withUnit(one.x, 'length')}`,
     }));
   });
 
@@ -163,7 +165,7 @@ export class MemberSheetComponent {
     (this.neighbours() ?? []).map((one) => ({
       ...one,
       shape: lookUpProfile(one.section)?.shape,
-      massText: formatWithUnit(one.mass, 'mass'),
+      massText: this.units().withUnit(one.mass, 'mass'),
       text:
         one.status === 'failed'
           ? (one.problem?.message ?? 'cannot be calculated')
@@ -229,8 +231,8 @@ export class MemberSheetComponent {
 }
 
 /** Under what and where a condition is worst. */
-const whereOf = ({ combination, situation, x, clause, reason }: CheckItem): string =>
+const whereOf = ({ combination, situation, x, clause, reason }: CheckItem, units: Units): string =>
   reason ??
-  [[combination, situation].filter(Boolean).join(', '), `x = ${formatWithUnit(x, 'length')}`, clause].join(
+  [[combination, situation].filter(Boolean).join(', '), `x = ${units.withUnit(x, 'length')}`, clause].join(
     '; ',
   );

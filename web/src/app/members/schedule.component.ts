@@ -1,12 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  formatWithUnit,
-  setAnalysis,
-  significant,
-  type ScheduledGroup,
-  type ScheduledMember,
-} from '@hashira/core';
+import { setAnalysis, significant, type ScheduledGroup, type ScheduledMember } from '@hashira/core';
 import { SelectButton } from 'primeng/selectbutton';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { memberFilters, MembersView } from '../state/members-view.service';
@@ -16,6 +10,7 @@ import { beyondText, figureText, isLoud, limitText, statusWords } from '../ui/va
 import { SectionChanges } from './section-changes.service';
 import { SectionOutlineComponent } from './section-outline.component';
 import { governsWords } from './words';
+import { readersUnits } from '../ui/units.service';
 
 /** Utilisations up to this are drawn on a strip of ticks. */
 const most = 1.25;
@@ -38,6 +33,7 @@ interface MemberRow {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ScheduleComponent {
+  private readonly units = readersUnits();
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
   protected readonly members = inject(MembersView);
@@ -98,7 +94,7 @@ export class ScheduleComponent {
       key: `${group.group.kind} ${group.group.id}`,
       group: group.group,
       shape: group.shape,
-      mass: formatWithUnit(group.mass, 'mass'),
+      mass: this.units().withUnit(group.mass, 'mass'),
       worst: worst && this.memberRow(worst),
       weight: worst ? (worst.standing === 'over' ? 2 : 0) + (worst.utilisation ?? 1.5) : 0,
       count: group.members.length,
@@ -137,8 +133,8 @@ export class ScheduleComponent {
         return {
           id: figure.id,
           title: figure.title,
-          text: `${figureText(figure)}${beyondText(figure)}`,
-          limit: limitText(figure),
+          text: `${figureText(figure, this.units())}${beyondText(figure)}`,
+          limit: limitText(figure, this.units()),
           place: figure.place,
           over: figure.status === 'fail',
           known: value !== undefined,

@@ -10,11 +10,9 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
-  formatWithUnit,
   lookUpProfile,
   seriesFor,
   setGroupSection,
-  shownUnit,
   significant,
   type GroupState,
   type SuggestedGroup,
@@ -29,6 +27,7 @@ import { DesignWorkspace } from '../state/design-workspace.service';
 import { statusWords } from '../ui/values';
 import { SectionChanges } from './section-changes.service';
 import { SectionOutlineComponent } from './section-outline.component';
+import { readersUnits } from '../ui/units.service';
 
 /** Analyses that a search on the screen may take. */
 const most = 2000;
@@ -42,6 +41,7 @@ const most = 2000;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SuggestionsComponent {
+  private readonly units = readersUnits();
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly changes = inject(SectionChanges);
   private readonly run = inject(LongWork).run('suggest', inject(DestroyRef));
@@ -65,7 +65,7 @@ export class SuggestionsComponent {
 
   protected readonly design = computed(() => this.workspace.state()!.design);
   private readonly alternative = computed(() => this.workspace.selectedAlternative(this.design()));
-  protected readonly depthUnit = computed(() => shownUnit('length').unit);
+  protected readonly depthUnit = computed(() => this.units().of('length').unit);
   protected readonly groups = computed(() =>
     (this.changes.groups() ?? []).map(({ group, members }) => ({
       ...group,
@@ -90,15 +90,15 @@ export class SuggestionsComponent {
       count: `${result.analyses} of ${result.sets} sets analysed`,
       found: result.status === 'found',
       before: {
-        mass: formatWithUnit(before.mass, 'mass'),
+        mass: this.units().withUnit(before.mass, 'mass'),
         status: statusWords[before.status],
         used: before.utilisation,
       },
       after: after && {
-        mass: formatWithUnit(after.mass, 'mass'),
+        mass: this.units().withUnit(after.mass, 'mass'),
         status: statusWords[after.status],
         used: after.utilisation,
-        saved: `${after.mass <= before.mass ? '−' : '+'}${formatWithUnit(Math.abs(after.mass - before.mass), 'mass')}`,
+        saved: `${after.mass <= before.mass ? '−' : '+'}${this.units().withUnit(Math.abs(after.mass - before.mass), 'mass')}`,
       },
       nearest:
         nearest &&
@@ -111,7 +111,7 @@ export class SuggestionsComponent {
     const state = (one: GroupState) => ({
       section: one.section,
       shape: lookUpProfile(one.section)?.shape,
-      mass: formatWithUnit(one.mass, 'mass'),
+      mass: this.units().withUnit(one.mass, 'mass'),
       used: one.utilisation === undefined ? '–' : significant(one.utilisation),
       over: (one.utilisation ?? 0) > 1 + 1e-9,
     });
@@ -174,7 +174,7 @@ export class SuggestionsComponent {
       target,
       most,
       ...(this.families().length > 0 ? { families: this.families() } : {}),
-      ...(depth === undefined ? {} : { maxDepth: depth / shownUnit('length').factor }),
+      ...(depth === undefined ? {} : { maxDepth: depth / this.units().of('length').factor }),
     });
   }
 

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { formatWithUnit, type FrameChanges } from '@hashira/core';
+import { type FrameChanges, type Units } from '@hashira/core';
 import { LegendComponent } from '../design/stage-tools/legend.component';
 import { StageComponent } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
 import { ViewState } from '../state/view-state.service';
 import { differenceText, figureText } from '../ui/values';
 import { WhatChanged } from './what-changed.service';
+import { readersUnits } from '../ui/units.service';
 
 /** Changes of the frame that read alike, told once with all the parts that they are of. */
 interface ToldChange {
@@ -27,6 +28,7 @@ const mostNames = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhatChangedComponent {
+  private readonly units = readersUnits();
   protected readonly changed = inject(WhatChanged);
   protected readonly view = inject(ViewState);
 
@@ -47,7 +49,7 @@ export class WhatChangedComponent {
 
   protected readonly told = computed((): readonly ToldChange[] => {
     const changes = this.changed.found()?.changes;
-    return changes ? toldChanges(changes) : [];
+    return changes ? toldChanges(changes, this.units()) : [];
   });
   protected readonly isSame = computed(
     () => this.changed.found()?.changes.sentences.length === 0 && this.told().length === 0,
@@ -61,8 +63,8 @@ export class WhatChangedComponent {
       return {
         id,
         title,
-        before: a ? figureText(a) : '–',
-        after: b ? figureText(b) : '–',
+        before: a ? figureText(a, this.units()) : '–',
+        after: b ? figureText(b, this.units()) : '–',
         difference: differenceText(b, a),
         over: b?.status === 'fail',
       };
@@ -75,7 +77,7 @@ export class WhatChangedComponent {
 }
 
 /** What is new, gone, moved and otherwise, in words. */
-function toldChanges({ added, removed, moved, changed }: FrameChanges): ToldChange[] {
+function toldChanges({ added, removed, moved, changed }: FrameChanges, units: Units): ToldChange[] {
   const idOf = (part: object): string =>
     'node' in part ? (part as { node: string }).node : (part as { member: string }).member;
   const groups = new Map<string, { titles: string[]; ids: string[] }>();
@@ -94,7 +96,7 @@ function toldChanges({ added, removed, moved, changed }: FrameChanges): ToldChan
   for (const part of moved)
     tell(
       `moved by ${part.by
-        .map((value, k) => (Math.abs(value) < 1e-6 ? '' : `${'XYZ'[k]!} ${formatWithUnit(value, 'length')}`))
+        .map((value, k) => (Math.abs(value) < 1e-6 ? '' : `${'XYZ'[k]!} ${units.withUnit(value, 'length')}`))
         .filter((words) => words !== '')
         .join(', ')}`,
       part.title,

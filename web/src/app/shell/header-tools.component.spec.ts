@@ -1,13 +1,13 @@
 import { TestBed } from '@angular/core/testing';
 import { setParameter } from '@hashira/core';
-import { Units } from '../ui/units.service';
+import { ReadersUnits } from '../ui/units.service';
 import { Shown } from '../testing/shown';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { HeaderToolsComponent } from './header-tools.component';
 
 describe('HeaderToolsComponent', () => {
   afterEach(() => {
-    TestBed.inject(Units).choose('metric');
+    TestBed.inject(ReadersUnits).choose('metric');
     Shown.clear();
   });
   const button = ({ host }: Shown, label: string) =>
@@ -34,7 +34,7 @@ describe('HeaderToolsComponent', () => {
     const shown = await Shown.of(HeaderToolsComponent);
     expect(button(shown, 'ft, kip')).toBeUndefined();
     await shown.press('m, kN');
-    expect(TestBed.inject(Units).system()).toBe('us');
+    expect(TestBed.inject(ReadersUnits).system()).toBe('us');
     expect(button(shown, 'ft, kip')!.getAttribute('aria-label')).toContain('ft, kip: units');
   });
 });

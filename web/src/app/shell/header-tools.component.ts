@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Button } from 'primeng/button';
 import { Tooltip } from 'primeng/tooltip';
-import { Units } from '../ui/units.service';
+import { ReadersUnits } from '../ui/units.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 
 /** The header's buttons, apart from what changes with every number: to look at them again costs more than they show. */
@@ -47,7 +47,7 @@ import { DesignWorkspace } from '../state/design-workspace.service';
 })
 export class HeaderToolsComponent {
   protected readonly workspace = inject(DesignWorkspace);
-  protected readonly units = inject(Units);
+  protected readonly units = inject(ReadersUnits);
   protected readonly canUndo = computed(() => this.workspace.state()?.canUndo ?? false);
   protected readonly canRedo = computed(() => this.workspace.state()?.canRedo ?? false);
   protected readonly unitWords = computed(() => (this.units.system() === 'us' ? 'ft, kip' : 'm, kN'));

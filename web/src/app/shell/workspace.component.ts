@@ -22,7 +22,7 @@ import { downloadDesign } from '../state/saving/design-file';
 import { rememberOpened } from '../state/saving/last-opened';
 import { EditableTextComponent } from '../ui/editable-text.component';
 import { Calculation } from '../state/calculation/calculation.service';
-import { Units } from '../ui/units.service';
+import { ReadersUnits } from '../ui/units.service';
 import { ComparisonView } from '../state/comparison-view.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { MemberDrawing } from '../state/member-drawing.service';
@@ -88,7 +88,7 @@ export class WorkspaceComponent {
 
   private readonly screen = viewChild<ElementRef<HTMLElement>>('screen');
   private readonly primeng = inject(PrimeNG);
-  protected readonly units = inject(Units);
+  protected readonly units = inject(ReadersUnits);
 
   protected readonly problem = signal('');
   protected readonly keysOpen = signal(false);

@@ -44,6 +44,7 @@ import type {
   StageContent,
 } from './types';
 import { underSheets } from './view/laid-under';
+import { readersUnits } from '../ui/units.service';
 
 /**
  * The stage: a frame that can be zoomed, panned, turned and read. The wheel zooms about the pointer, dragging pans, with Alt or the
@@ -81,6 +82,7 @@ import { underSheets } from './view/laid-under';
   },
 })
 export class StageComponent {
+  private readonly units = readersUnits();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly renderer = inject(SheetRenderer);
   private readonly lettering = inject(PageLettering);
@@ -161,10 +163,11 @@ export class StageComponent {
   protected readonly dimensions = computed(() => {
     const sheet = this.sheet();
     return sheet?.dimensions
-      ? placeDimensions(sheet.scene, sheet.view, sheet.size, this.lettering.now(), {
-          taken: this.over?.boxes() ?? [],
-          dragged: this.draggedDimension(),
-        })
+      ? placeDimensions(
+          sheet.scene,
+          { view: sheet.view, size: sheet.size, units: this.units(), lettering: this.lettering.now() },
+          { taken: this.over?.boxes() ?? [], dragged: this.draggedDimension() },
+        )
       : [];
   });
 

@@ -13,10 +13,12 @@ import type { FieldSurroundings } from '../ui/field-surroundings';
 import { DesignWorkspace } from './design-workspace.service';
 import { Pointing } from './pointing.service';
 import { standingAnswer } from './standing-answer';
+import { readersUnits } from '../ui/units.service';
 
 /** What can be written in a formula, and what one comes to, in the alternative that is shown. */
 @Injectable()
 export class ExpressionHelp implements FieldSurroundings {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   readonly pointer = inject(Pointing);
 
@@ -29,9 +31,12 @@ export class ExpressionHelp implements FieldSurroundings {
   /** Names with their values; without those where the parameters themselves are wrong, which is said beside them. */
   readonly names = computed((): Names => {
     const design = this.workspace.state()?.design;
-    if (!design) return { parameters: new Map() };
-    const resolved = attempt(() => resolveAlternative(design, this.workspace.selectedAlternative(design)));
-    return resolved.ok ? resolved.value.names : { parameters: new Map() };
+    const units = this.units();
+    const none = { parameters: new Map(), units };
+    if (!design) return none;
+    const alternative = this.workspace.selectedAlternative(design);
+    const resolved = attempt(() => resolveAlternative(design, alternative, units));
+    return resolved.ok ? resolved.value.names : none;
   });
 
   tagValues(of: () => 'members' | 'nodes'): Signal<Questions['tags']['answer']> {

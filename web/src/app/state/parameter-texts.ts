@@ -1,10 +1,12 @@
 import { computed, inject, type Signal } from '@angular/core';
-import { applyAlternative, attempt, formatPlain } from '@hashira/core';
+import { applyAlternative, attempt } from '@hashira/core';
 import { DesignWorkspace } from './design-workspace.service';
+import { readersUnits } from '../ui/units.service';
 
 /** How the parameters of the shown alternative read, by their names: "22 m", "HEB 300"; those that have no value are left out. */
 export function parameterTexts(): Signal<ReadonlyMap<string, string>> {
   const workspace = inject(DesignWorkspace);
+  const units = readersUnits();
   return computed(() => {
     const { design } = workspace.state()!;
     const alternative = workspace.selectedAlternative(design);
@@ -15,7 +17,7 @@ export function parameterTexts(): Signal<ReadonlyMap<string, string>> {
       parameters.flatMap((one): [string, string][] => {
         if (one.kind !== 'quantity') return [[one.name, one.value]];
         const value = known && Object.hasOwn(known, one.name) ? known[one.name]!.value : undefined;
-        return value === undefined ? [] : [[one.name, formatPlain(value, one.quantity)]];
+        return value === undefined ? [] : [[one.name, units().plain(value, one.quantity)]];
       }),
     );
   });

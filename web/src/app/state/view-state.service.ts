@@ -5,7 +5,6 @@ import {
   forceQuantity,
   isShape,
   shownKinds,
-  shownUnit,
   groupByNames,
   type DiagramKind,
   type DrawnScene,
@@ -19,7 +18,7 @@ import {
 import { swingAt, swingSteps } from '../stage/view/swing';
 import { Calculation } from './calculation/calculation.service';
 import { commonScales, type DeformationScale, type ReadersScale } from '../stage/view/scales';
-import { Units } from '../ui/units.service';
+import { ReadersUnits } from '../ui/units.service';
 import type { StageScales } from '../stage/types';
 import { ComparisonView } from './comparison-view.service';
 import { DesignWorkspace } from './design-workspace.service';
@@ -43,7 +42,7 @@ export class ViewState {
   private readonly calculation = inject(Calculation);
   private readonly router = inject(Router);
   private readonly selection = inject(Selection);
-  private readonly units = inject(Units);
+  private readonly units = inject(ReadersUnits);
   private readonly members = inject(MembersView);
   private readonly comparison = inject(ComparisonView);
   private readonly chosenResult = signal<string | undefined>(undefined);
@@ -196,12 +195,12 @@ export class ViewState {
 
   /** The scale in the units that are shown: they change with the choice of the reader. */
   private readonly readersScale = computed((): ReadersScale => {
-    this.units.system();
-    const along = shownUnit('length').factor;
+    const units = this.units.now();
+    const along = units.of('length').factor;
     const diagram = this.diagramQuantity();
     return {
-      diagram: diagram ? shownUnit(diagram).factor / along : 1,
-      load: shownUnit('lineLoad').factor / along,
+      diagram: diagram ? units.of(diagram).factor / along : 1,
+      load: units.of('lineLoad').factor / along,
     };
   });
 

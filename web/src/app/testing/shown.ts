@@ -3,6 +3,7 @@ import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Design } from '@hashira/core';
 import type { DesignWorkspace } from '../state/design-workspace.service';
+import { takeFrom } from './lists';
 import { chooseOf } from './menus';
 import { openDesign, quickShed } from './open-design';
 
@@ -73,26 +74,25 @@ export class Shown {
     const found =
       this.host.querySelector<HTMLInputElement>(`[aria-label="${label}"]`) ??
       (beside && document.getElementById(beside.htmlFor)) ??
-      beside?.querySelector('input, select');
+      beside?.querySelector('input');
     if (!found) throw new Error(`There is no field "${label}" in: ${this.text}`);
     return found as HTMLInputElement;
   }
 
   /** Types into a field, or chooses the option of a list or of a menu whose words are these. */
   async enter(label: string, text: string): Promise<void> {
-    const field = this.field(label) as HTMLInputElement | HTMLSelectElement;
+    const field = this.field(label);
     if (field.getAttribute('aria-haspopup') === 'menu') {
       await chooseOf(field, text);
       await this.settled();
       return;
     }
-    const option =
-      field instanceof HTMLSelectElement
-        ? [...field.options].find((one) => one.textContent.trim() === text)
-        : undefined;
-    if (field instanceof HTMLSelectElement && !option)
-      throw new Error(`"${label}" offers ${[...field.options].map((o) => o.textContent.trim()).join('; ')}`);
-    field.value = option?.value ?? text;
+    if (field.getAttribute('aria-haspopup') === 'listbox') {
+      await takeFrom(field, text);
+      await this.settled();
+      return;
+    }
+    field.value = text;
     field.dispatchEvent(new Event('change'));
     await this.settled();
   }

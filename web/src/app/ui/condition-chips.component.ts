@@ -9,20 +9,21 @@ import {
   type Comparison,
   type TagClause,
 } from '@hashira/core';
+import { ChoiceComponent, type Choice } from './choice.component';
 import { ActionMenuComponent } from './action-menu.component';
 import { ExpressionDirective } from './expression.directive';
 import { fieldSurroundings } from './field-surroundings';
 
-const textComparisons: readonly (readonly [Comparison, string])[] = [
-  ['==', 'is'],
-  ['!=', 'is not'],
+const textComparisons: readonly Choice<Comparison>[] = [
+  { value: '==', label: 'is' },
+  { value: '!=', label: 'is not' },
 ];
-const numberComparisons: readonly (readonly [Comparison, string])[] = [
+const numberComparisons: readonly Choice<Comparison>[] = [
   ...textComparisons,
-  ['>=', 'from'],
-  ['<=', 'up to'],
-  ['>', 'above'],
-  ['<', 'below'],
+  { value: '>=', label: 'from' },
+  { value: '<=', label: 'up to' },
+  { value: '>', label: 'above' },
+  { value: '<', label: 'below' },
 ];
 
 /**
@@ -31,35 +32,31 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
  */
 @Component({
   selector: 'app-condition-chips',
-  imports: [ActionMenuComponent, ExpressionDirective],
+  imports: [ActionMenuComponent, ChoiceComponent, ExpressionDirective],
   template: `
     @for (chip of chips(); track $index; let i = $index; let last = $last) {
       <span class="chip" role="group" [attr.aria-label]="chip.words">
         @if (chip.asked; as asked) {
           <span>{{ asked.tag }}</span>
-          <select
-            [attr.aria-label]="'How ' + asked.tag + ' compares'"
-            (change)="compare(i, $any($event.target).value)"
-          >
-            @for (one of chip.comparisons; track one[0]) {
-              <option [value]="one[0]" [selected]="one[0] === asked.comparison">{{ one[1] }}</option>
-            }
-          </select>
+          <app-choice
+            class="in-words"
+            [label]="'How ' + asked.tag + ' compares'"
+            [options]="chip.comparisons"
+            [value]="asked.comparison"
+            (changed)="compare(i, $event)"
+          />
           @if (chip.listed) {
             @for (value of asked.values; track $index; let k = $index) {
               @if (k > 0) {
                 <span class="soft">or</span>
               }
-              <select
-                [attr.aria-label]="'Value of ' + asked.tag"
-                (change)="choose(i, k, $any($event.target).value)"
-              >
-                @for (option of chip.options(value); track option.value) {
-                  <option [value]="option.value" [selected]="option.value === value">
-                    {{ option.label }}
-                  </option>
-                }
-              </select>
+              <app-choice
+                class="in-words"
+                [label]="'Value of ' + asked.tag"
+                [options]="chip.options(value)"
+                [value]="value"
+                (changed)="choose(i, k, $event)"
+              />
             }
             @if (chip.more.length > 0) {
               <app-action-menu
@@ -160,7 +157,6 @@ const numberComparisons: readonly (readonly [Comparison, string])[] = [
       background: var(--sheet);
       max-width: 100%;
     }
-    select,
     input {
       font: inherit;
       min-height: 24px;
@@ -241,7 +237,7 @@ export class ConditionChipsComponent {
   }
 
   /** Steps are called by their titles. */
-  private options(tag: string, values: readonly string[]): { value: string; label: string }[] {
+  private options(tag: string, values: readonly string[]): Choice[] {
     const steps = tag === 'step' ? (this.surroundings.design()?.steps ?? []) : [];
     return values.map((value) => ({
       value,
@@ -285,6 +281,5 @@ export class ConditionChipsComponent {
   }
 }
 
-const asChoices = (
-  options: readonly { readonly value: string; readonly label: string }[],
-): { key: string; label: string }[] => options.map(({ value, label }) => ({ key: value, label }));
+const asChoices = (options: readonly Choice[]): { key: string; label: string }[] =>
+  options.map(({ value, label }) => ({ key: value, label }));

@@ -1,20 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { roleName } from '@hashira/core';
+import { ChoiceComponent } from './choice.component';
 import { fieldSurroundings } from './field-surroundings';
 
 /** An end of a member: its start, its end, or the one that is at a place; the places are those that the frame has. */
 @Component({
   selector: 'app-end-picker',
+  imports: [ChoiceComponent],
   template: `
-    <select
-      [id]="inputId()"
-      [attr.aria-label]="label()"
-      (change)="changed.emit($any($event.target).value || undefined)"
-    >
-      @for (end of ends(); track end.value) {
-        <option [value]="end.value" [selected]="end.value === value()">{{ end.label }}</option>
-      }
-    </select>
+    <app-choice
+      [inputId]="inputId()"
+      [label]="label()"
+      [options]="ends()"
+      [value]="value()"
+      (changed)="changed.emit($event || undefined)"
+    />
   `,
   styles: `
     :host {

@@ -1,5 +1,6 @@
 import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { kindOf, type Field } from '@hashira/core';
+import { takeFrom } from '../testing/lists';
 import { openDesign, quickShed } from '../testing/open-design';
 import { FieldComponent } from './field.component';
 
@@ -22,10 +23,9 @@ describe('FieldComponent', () => {
 
   it('asks for options by a list with the one that counts', async () => {
     await show('arch', 'curve', undefined);
-    const select = host().querySelector('select')!;
-    expect(select.value).toBe('circular');
-    select.value = 'catenary';
-    select.dispatchEvent(new Event('change'));
+    const list = host().querySelector('[role=combobox]')!;
+    expect(list.textContent.trim()).toBe('circular');
+    await takeFrom(list, 'catenary');
     expect(written).toEqual(['catenary']);
   });
 
@@ -65,10 +65,9 @@ describe('FieldComponent', () => {
 
   it('asks for one of several by a list, and then for its own field', async () => {
     await show('ring', 'curve', { circle: '7 m' });
-    const [list] = host().querySelectorAll('select');
+    const list = host().querySelector('[role=combobox]')!;
     expect(host().querySelector<HTMLInputElement>('.parts input')!.value).toBe('7 m');
-    list!.value = 'through';
-    list!.dispatchEvent(new Event('change'));
+    await takeFrom(list, 'through points');
     expect(Object.keys(written[0] as object)).toEqual(['through']);
     fixture.componentRef.setInput('value', written[0]);
     await fixture.whenStable();
@@ -115,9 +114,7 @@ describe('FieldComponent', () => {
     const chips = [...host().querySelectorAll('.chip')].map((chip) => chip.getAttribute('aria-label'));
     expect(chips).toEqual(['role == "rafter"', 'z > 3 m']);
     expect(host().querySelector('input')!.value).toBe(value);
-    const role = host().querySelector<HTMLSelectElement>('select[aria-label="Value of role"]')!;
-    role.value = 'column';
-    role.dispatchEvent(new Event('change'));
+    await takeFrom(host().querySelector('[role=combobox][aria-label="Value of role"]')!, 'column');
     expect(written).toEqual(['role == "column" and z > 3 m']);
     // What no chip can say stands in its field alone
     fixture.componentRef.setInput('value', '(row == 1 or row == 5) and z > 3 m or x < 1 m');

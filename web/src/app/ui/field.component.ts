@@ -24,11 +24,13 @@ import {
   type OwnSection,
   type Way,
 } from '@hashira/core';
+import { ChoiceComponent, type Choice } from './choice.component';
 import { ConditionChipsComponent } from './condition-chips.component';
 import { EndPickerComponent } from './end-picker.component';
 import { ExpressionDirective } from './expression.directive';
 import { fieldSurroundings, type PointedField } from './field-surroundings';
 import { SectionPickerComponent } from './section-picker.component';
+import { readersUnits } from './units.service';
 
 const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id);
 
@@ -55,6 +57,7 @@ interface Listed {
 @Component({
   selector: 'app-field',
   imports: [
+    ChoiceComponent,
     ConditionChipsComponent,
     EndPickerComponent,
     ExpressionDirective,
@@ -67,6 +70,7 @@ interface Listed {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FieldComponent {
+  private readonly units = readersUnits();
   /** Id of its element: tells it from all others. */
   readonly id = input.required<string>();
   readonly field = input.required<Field<unknown>>();
@@ -174,13 +178,17 @@ export class FieldComponent {
     return this.choices().map((choice) => ({ ...choice, picture: picture(path, choice.value) }));
   });
 
-  /** Nothing may be chosen, or is. */
-  protected readonly hasNone = computed(
-    () => this.field().optional || !this.choices().some(({ chosen }) => chosen),
-  );
   protected readonly none = computed(
     () => this.field().absent ?? (this.form().kind === 'material' ? 'as the section’s' : '–'),
   );
+  /** The same as a list shows it, with nothing where nothing may be chosen, or is. */
+  protected readonly listed = computed((): readonly Choice[] => {
+    const choices = this.choices().map(({ key, label }) => ({ value: key, label }));
+    return this.field().optional || this.chosen() === ''
+      ? [{ value: '', label: this.none() }, ...choices]
+      : choices;
+  });
+  protected readonly chosen = computed(() => this.choices().find(({ chosen }) => chosen)?.key ?? '');
 
   /** The way in which the value is written. */
   private readonly way = computed((): Way | undefined => {
@@ -324,7 +332,7 @@ export class FieldComponent {
   protected commit(element: HTMLInputElement): void {
     const typed = element.value.trim();
     if (typed === this.shown()) return;
-    const value = readTyped(typed, this.form());
+    const value = readTyped(typed, this.form(), this.units());
     // What must be there stays as it was, and so does a number that is none
     const { optional, fallback } = this.field();
     const isRefused = value === undefined && (typed !== '' || (!optional && fallback === undefined));

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { ruleKinds, stepKinds, type Fields } from '@hashira/core';
+import { offeredBy, takeFrom } from '../testing/lists';
 import { openDesign } from '../testing/open-design';
 import { FieldsComponent, type RecordChange } from './fields.component';
 
@@ -18,21 +19,17 @@ describe('FieldsComponent', () => {
     await fixture.whenStable();
     return { host: fixture.nativeElement as HTMLElement, changes };
   }
-  const choose = (select: HTMLSelectElement, words: string) => {
-    select.value = [...select.options].find((one) => one.textContent.trim() === words)!.value;
-    select.dispatchEvent(new Event('change'));
-  };
+  const list = (host: HTMLElement, which: string) => host.querySelector(`[role=combobox]${which}`)!;
 
   it('has a field for each that applies, and tells which was written', async () => {
     const { host, changes } = await show('support', { support: 'pinned' });
-    const select = host.querySelector<HTMLSelectElement>('#r-support')!;
-    expect([...select.options].map((one) => one.textContent.trim())).toEqual([
+    expect(await offeredBy(list(host, '#r-support'))).toEqual([
       'fixed',
       'pinned',
       'roller',
       'each by itself',
     ]);
-    choose(select, 'each by itself');
+    await takeFrom(list(host, '#r-support'), 'each by itself');
     expect(changes).toEqual([{ name: 'support', value: { ux: 'fixed', uz: 'fixed' }, sections: [] }]);
   });
 
@@ -50,9 +47,9 @@ describe('FieldsComponent', () => {
       [...host.querySelectorAll('.parts label')].map((label) => label.textContent.trim());
     const held = await show('support', { support: { ux: 'fixed' } });
     expect(labels(held)).toEqual(['along x', 'up and down', 'turning about y']);
-    const up = held.host.querySelector<HTMLSelectElement>('#r-support-uz')!;
-    expect([...up.options].map((one) => one.textContent.trim())).toEqual(['free', 'held', 'spring']);
-    choose(up, 'spring');
+    const up = list(held.host, '#r-support-uz');
+    expect(await offeredBy(up)).toEqual(['free', 'held', 'spring']);
+    await takeFrom(up, 'spring');
     expect(held.changes[0]!.value).toEqual({ ux: 'fixed', uz: '1 MN/m' });
     // What a solid has stays in sight where it is written
     expect(labels(await show('support', { support: { uy: 'fixed' } }))).toContain('along y');
@@ -81,8 +78,8 @@ describe('FieldsComponent', () => {
 
   it('offers the ends of a member by the places that the frame has', async () => {
     const { host, changes } = await show('hinge', { members: 'true', hinge: ['My'], at: 'apex' });
-    const ends = host.querySelector<HTMLSelectElement>('#r-at')!;
-    expect([...ends.options].map((one) => one.textContent.trim())).toEqual([
+    const ends = list(host, '#r-at');
+    expect(await offeredBy(ends)).toEqual([
       'both ends',
       'its start',
       'its end',
@@ -90,15 +87,15 @@ describe('FieldsComponent', () => {
       'at the base',
       'at the eaves',
     ]);
-    expect(ends.value).toBe('apex');
-    choose(ends, 'at the eaves');
-    choose(ends, 'both ends');
+    expect(ends.textContent.trim()).toBe('at the apex');
+    await takeFrom(ends, 'at the eaves');
+    await takeFrom(ends, 'both ends');
     expect(changes.map(({ value }) => value)).toEqual(['eaves', undefined]);
   });
 
   it('of another kind begins as that does, in the same load case', async () => {
     const { host, changes } = await show('load', { load: { case: 'S', direction: 'z', q: '-1 kN/m' } });
-    choose(host.querySelector<HTMLSelectElement>('#r-load')!, 'point');
+    await takeFrom(list(host, '#r-load'), 'point');
     expect(changes[0]!.value).toEqual({
       case: 'S',
       kind: 'point',
@@ -113,7 +110,7 @@ describe('FieldsComponent', () => {
     q.value = '-2';
     q.dispatchEvent(new Event('change'));
     expect(changes[0]!.value).toEqual({ case: 'S', direction: 'z', q: '-2 kN/m' });
-    choose(host.querySelector<HTMLSelectElement>('[aria-label="load, how it is given"]')!, 'from end to end');
+    await takeFrom(list(host, '[aria-label="load, how it is given"]'), 'from end to end');
     expect((changes[1]!.value as { q: unknown }).q).toEqual(['-1 kN/m', '-1 kN/m']);
   });
 

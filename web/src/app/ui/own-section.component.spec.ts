@@ -6,6 +6,7 @@ import { Shown } from '../testing/shown';
 import { undoable } from '../testing/undoable';
 import { ParameterListComponent } from '../design/parameters/parameter-list.component';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { takeFrom } from '../testing/lists';
 import { ruleKinds, type OwnSection } from '@hashira/core';
 
 describe('OwnSectionComponent', () => {
@@ -17,7 +18,7 @@ describe('OwnSectionComponent', () => {
       one.textContent.trim().startsWith(label),
     )!;
     return (
-      found.querySelector<HTMLInputElement>('input, select, textarea') ??
+      found.querySelector<HTMLInputElement>('input, textarea') ??
       (document.getElementById(found.htmlFor) as HTMLInputElement)
     );
   };
@@ -25,6 +26,10 @@ describe('OwnSectionComponent', () => {
     field(label).value = text;
     field(label).dispatchEvent(new Event('input'));
     field(label).dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+  };
+  const make = async (as: string) => {
+    await takeFrom(host().querySelector('[role=combobox][aria-label="made as"]')!, as);
     await fixture.whenStable();
   };
   const alert = () => host().querySelector('[role=alert]')?.textContent ?? '';
@@ -51,7 +56,7 @@ describe('OwnSectionComponent', () => {
   });
 
   it('shows area, moduli and mass of what is made: 200 × 100 solid has 200 cm² and 157 kg/m', async () => {
-    await enter('made as', 'rectangle');
+    await make('rectangle');
     const words = host().querySelector('.seen')!.textContent;
     expect(words).toContain('A 200 cm²');
     expect(words).toContain('157 kg/m');
@@ -81,7 +86,7 @@ describe('OwnSectionComponent', () => {
   });
 
   it('takes an outline by its corners, and says which line is none', async () => {
-    await enter('made as', 'outline');
+    await make('outline');
     await enter('corners', '0 0\n80 0\n80 x');
     expect(alert()).toContain('Line 3');
     await enter('corners', '0 0\n80 0\n80 120\n0 120');
@@ -95,7 +100,7 @@ describe('OwnSectionComponent', () => {
   });
 
   it('takes several sections from a pasted table', async () => {
-    await enter('made as', 'table');
+    await make('a pasted table');
     await enter('lines', 'name;shape;h;b;tw;tf\nA1;i;200;100;5;8\nA2;i;240;120;6;9');
     expect(host().querySelector('.accept')!.textContent).toContain('take 2 sections');
     take();

@@ -24,26 +24,21 @@ import {
   type Shape,
   type ShapeDimension,
 } from '@hashira/core';
+import { ChoiceComponent, type Choice } from './choice.component';
+
+const asChoices = (words: readonly string[]): readonly Choice[] =>
+  words.map((word) => ({ value: word, label: word }));
 
 /** A section made by its dimensions, from a profile with others, from an outline, or from a pasted table. */
 @Component({
   selector: 'app-own-section',
+  imports: [ChoiceComponent],
   template: `
     <div class="made">
-      <label
-        >made as
-        <select (change)="begin($any($event.target).value)">
-          @if (profile()) {
-            <option value="profile" [selected]="kind() === 'profile'">
-              {{ like() }} with other dimensions
-            </option>
-          }
-          @for (start of starts; track start.title) {
-            <option [value]="start.title" [selected]="kind() === start.title">{{ start.title }}</option>
-          }
-          <option value="table" [selected]="kind() === 'table'">a pasted table</option>
-        </select>
-      </label>
+      <div class="field double">
+        <span>made as</span>
+        <app-choice label="made as" [options]="kinds()" [value]="kind()" (changed)="begin($event)" />
+      </div>
       @if (kind() === 'table') {
         <label class="wide"
           >lines of a spreadsheet, headings first: name, shape, h, b, tw, tf …
@@ -73,14 +68,16 @@ import {
           </label>
         }
         @for (one of dimensions(); track one.name) {
-          <div class="dimension">
+          <div class="field">
             <label [attr.for]="'own-' + one.name">{{ one.name }}{{ one.choices ? '' : ', mm' }}</label>
             @if (one.choices; as choices) {
-              <select [id]="'own-' + one.name" (change)="set(one.name, $any($event.target).value)">
-                @for (word of choices; track word) {
-                  <option [value]="word" [selected]="word === one.value">{{ word }}</option>
-                }
-              </select>
+              <app-choice
+                [inputId]="'own-' + one.name"
+                [label]="one.name"
+                [options]="asChoices(choices)"
+                [value]="'' + one.value"
+                (changed)="set(one.name, $event)"
+              />
             } @else {
               <input
                 #value
@@ -121,8 +118,14 @@ export class OwnSectionComponent {
   readonly taken = input<readonly string[]>([]);
   readonly made = output<readonly OwnSection[]>();
 
-  protected readonly starts = shapeStarts;
   protected readonly profile = computed(() => lookUpProfile(this.like()));
+  /** What it may be made from. */
+  protected readonly kinds = computed((): readonly Choice[] => [
+    ...(this.profile() ? [{ value: 'profile', label: `${this.like()} with other dimensions` }] : []),
+    ...asChoices(shapeStarts.map(({ title }) => title)),
+    { value: 'table', label: 'a pasted table' },
+  ]);
+  protected readonly asChoices = asChoices;
   protected readonly kind = linkedSignal(() => (this.profile() ? 'profile' : shapeStarts[0]!.title));
   protected readonly shape = linkedSignal((): Shape => this.profile()?.shape ?? shapeStarts[0]!.shape);
   protected readonly name = signal('Own 1');

@@ -1,10 +1,4 @@
-import {
-  formatExact,
-  formatWithUnit,
-  significant,
-  type CalculationStep,
-  type QuantityName,
-} from '@hashira/core';
+import { significant, type CalculationStep, type QuantityName, type Units } from '@hashira/core';
 
 /** Kind of quantity of an SI unit in a calculation step. */
 const quantityOf: ReadonlyMap<string, QuantityName> = new Map([
@@ -32,16 +26,16 @@ export function clauseText(clause: string, code: string): string {
 }
 
 /** A step's value for reading, with its unit; displacements in mm, other lengths in m. */
-export function stepValue(step: CalculationStep): string {
+export function stepValue(step: CalculationStep, units: Units): string {
   if (step.unit === 'not covered') return 'not covered';
   const quantity = quantityFor(step);
-  return quantity ? formatWithUnit(step.value, quantity, 4) : `${significant(step.value, 4)} ${step.unit}`;
+  return quantity ? units.withUnit(step.value, quantity, 4) : `${significant(step.value, 4)} ${step.unit}`;
 }
 
 /** A step's value with all its digits. */
-export function stepExact(step: CalculationStep): string {
+export function stepExact(step: CalculationStep, units: Units): string {
   const quantity = quantityFor(step);
-  return quantity ? formatExact(step.value, quantity) : `${step.value} ${step.unit}`;
+  return quantity ? units.exact(step.value, quantity) : `${step.value} ${step.unit}`;
 }
 
 function quantityFor(step: CalculationStep): QuantityName | undefined {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { inNumbers, type CalculationStep } from '@hashira/core';
 import { clauseText, stepExact, stepValue } from './step-format';
+import { readersUnits } from './units.service';
 
 /** The steps of a calculation, line by line: a symbol and its value, below it the formula, the formula with its numbers, and the clause. */
 @Component({
@@ -73,18 +74,20 @@ import { clauseText, stepExact, stepValue } from './step-format';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StepsComponent {
+  private readonly units = readersUnits();
   readonly steps = input.required<readonly CalculationStep[]>();
   /** Name of the design code, for its clauses. */
   readonly code = input.required<string>();
 
   protected readonly lines = computed(() => {
-    const numbers = inNumbers(this.steps(), stepValue);
+    const units = this.units();
+    const numbers = inNumbers(this.steps(), (step) => stepValue(step, units));
     return this.steps().map((step, i) => ({
       symbol: step.symbol,
       from: step.from,
       heading: step.heading ?? '',
-      value: stepValue(step),
-      exact: stepExact(step),
+      value: stepValue(step, units),
+      exact: stepExact(step, units),
       numbers: numbers[i]!,
       clause: step.clause === undefined ? '' : clauseText(step.clause, this.code()),
     }));

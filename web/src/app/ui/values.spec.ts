@@ -1,4 +1,4 @@
-import type { FigureSummary } from '@hashira/core';
+import { metric, type FigureSummary } from '@hashira/core';
 import { known } from '../testing/slip-shed';
 import {
   beyondText,
@@ -23,19 +23,19 @@ const figure = (fields: Partial<FigureSummary>): FigureSummary => ({
 
 describe('values for reading', () => {
   it('have their unit, and a sign only where it says something', () => {
-    expect(figureText(figure({ value: -12_340 }))).toBe('12.3\u00a0kN·m');
-    expect(figureText(figure({ value: -0.0123, quantity: 'deflection', signed: true }))).toBe(
+    expect(figureText(figure({ value: -12_340 }), metric)).toBe('12.3\u00a0kN·m');
+    expect(figureText(figure({ value: -0.0123, quantity: 'deflection', signed: true }), metric)).toBe(
       '−12.3\u00a0mm',
     );
-    expect(figureText(figure({}))).toBe('–');
-    expect(figureText(figure({ pending: true }))).toBe('…');
+    expect(figureText(figure({}), metric)).toBe('–');
+    expect(figureText(figure({ pending: true }), metric)).toBe('…');
   });
 
   it('say on which side of the limit they are wrong', () => {
     expect(beyondText(figure({ status: 'fail' }))).toBe(' over');
     expect(beyondText(figure({ status: 'fail', limitIs: 'least' }))).toBe(' under');
     expect(beyondText(figure({ status: 'pass' }))).toBe('');
-    expect(limitText(figure({ limit: 5000, limitIs: 'least' }))).toContain('at least');
+    expect(limitText(figure({ limit: 5000, limitIs: 'least' }), metric)).toContain('at least');
   });
 
   it('differ from the reference by magnitude, and say when they are turned', () => {

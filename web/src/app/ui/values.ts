@@ -1,23 +1,25 @@
 import {
   difference,
-  formatExact,
-  formatWithUnit,
   significant,
   type Design,
   type FigureSummary,
   type SummaryStatus,
+  type Units,
 } from '@hashira/core';
 
 /**
  * A figure's value for reading: its magnitude, with the sign only where that says something. An outdated value is followed
  * by an ellipsis.
  */
-export function figureText({ value, signed, quantity, pending, readsAs }: FigureSummary): string {
+export function figureText(
+  { value, signed, quantity, pending, readsAs }: FigureSummary,
+  units: Units,
+): string {
   if (value === undefined) return pending ? '…' : '–';
   const text =
     readsAs?.of === 'h' && value !== 0
       ? shareText('h', value)
-      : formatWithUnit(signed ? value : Math.abs(value), quantity);
+      : units.withUnit(signed ? value : Math.abs(value), quantity);
   return `${text}${pending ? ' …' : ''}`;
 }
 
@@ -50,15 +52,15 @@ export const optionWords = (titles: readonly string[]): string =>
   titles.map((title) => `“${title}”`).join(' and ');
 
 /** Every digit of a figure's value. */
-export function figureExact({ value, quantity, pending }: FigureSummary): string {
+export function figureExact({ value, quantity, pending }: FigureSummary, units: Units): string {
   if (value === undefined) return pending ? 'being worked out' : 'there is nothing to read it from';
-  return `${formatExact(value, quantity)}${pending ? ' before the last change; being worked out' : ''}`;
+  return `${units.exact(value, quantity)}${pending ? ' before the last change; being worked out' : ''}`;
 }
 
 /** A figure's limit in words. */
-export function limitText({ limit, limitIs, quantity, readsAs }: FigureSummary): string {
+export function limitText({ limit, limitIs, quantity, readsAs }: FigureSummary, units: Units): string {
   if (limit === undefined) return '';
-  const text = readsAs?.of === 'h' && limit !== 0 ? shareText('h', limit) : formatWithUnit(limit, quantity);
+  const text = readsAs?.of === 'h' && limit !== 0 ? shareText('h', limit) : units.withUnit(limit, quantity);
   return `${limitIs === 'most' ? 'at most' : 'at least'} ${text}`;
 }
 

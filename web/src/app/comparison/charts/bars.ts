@@ -43,7 +43,7 @@ export function barsChart(of: Charted, alternatives: readonly ChartedAlternative
         type: 'bar',
         barMaxWidth: 20,
         data: alternatives.map((one, i) => ({
-          value: sizeOf(of.figures[i]) ?? null,
+          value: sizeOf(of.figures[i], of.units) ?? null,
           itemStyle: {
             color: of.figures[i]?.status === 'fail' ? colours.vermilion : colours.inkFaint,
             borderColor: toneOf(one),
@@ -57,7 +57,7 @@ export function barsChart(of: Charted, alternatives: readonly ChartedAlternative
           backgroundColor: colours.paper,
           formatter: ({ dataIndex }: { dataIndex: number }) => {
             const figure = of.figures[dataIndex];
-            return figure?.status === 'fail' ? `${told(figure)} over` : told(figure);
+            return figure?.status === 'fail' ? `${told(figure, of.units)} over` : told(figure, of.units);
           },
         },
         markLine: {

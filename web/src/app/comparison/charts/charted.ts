@@ -1,15 +1,11 @@
-import {
-  colourValues as colours,
-  formatWithUnit,
-  shownUnit,
-  significant,
-  type FigureSummary,
-} from '@hashira/core';
+import { colourValues as colours, significant, type FigureSummary, type Units } from '@hashira/core';
 
 /** A figure over the alternatives; undefined where it could not be found. */
 export interface Charted {
   readonly title: string;
   readonly figures: readonly (FigureSummary | undefined)[];
+  /** In which it is told. */
+  readonly units: Units;
 }
 
 /** An alternative as charts name it. */
@@ -28,26 +24,26 @@ export const tooltipStyle = {
 };
 
 /** Magnitude of a figure in the reader's units. */
-export function sizeOf(figure: FigureSummary | undefined): number | undefined {
-  return figure?.value === undefined ? undefined : Math.abs(figure.value) * shownUnit(figure.quantity).factor;
+export function sizeOf(figure: FigureSummary | undefined, units: Units): number | undefined {
+  return figure?.value === undefined ? undefined : Math.abs(figure.value) * units.of(figure.quantity).factor;
 }
 
 /** Limit of a charted figure in the reader's units: the first that an alternative has. */
-export function limitOf({ figures }: Charted): number | undefined {
+export function limitOf({ figures, units }: Charted): number | undefined {
   const one = figures.find((figure) => figure?.limit !== undefined);
-  return one && Math.abs(one.limit!) * shownUnit(one.quantity).factor;
+  return one && Math.abs(one.limit!) * units.of(one.quantity).factor;
 }
 
 /** What an axis of a figure is called, with its unit. */
-export function axisName({ title, figures }: Charted): string {
+export function axisName({ title, figures, units }: Charted): string {
   const known = figures.find((figure) => figure !== undefined);
-  const unit = known ? shownUnit(known.quantity).unit : '';
+  const unit = known ? units.of(known.quantity).unit : '';
   return unit ? `${title}, ${unit}` : title;
 }
 
 /** A figure as charts tell it. */
-export const told = (figure: FigureSummary | undefined): string =>
-  figure?.value === undefined ? 'unknown' : formatWithUnit(figure.value, figure.quantity);
+export const told = (figure: FigureSummary | undefined, units: Units): string =>
+  figure?.value === undefined ? 'unknown' : units.withUnit(figure.value, figure.quantity);
 
 export const short = (value: number): string => significant(value, 3);
 
@@ -59,8 +55,8 @@ export const toneOf = ({ isReference, isDecided }: ChartedAlternative): string =
 export const inWords = (charted: readonly Charted[], alternatives: readonly ChartedAlternative[]): string =>
   charted
     .map(
-      ({ title, figures }) =>
-        `${title}: ${alternatives.map((one, i) => `${one.title} ${told(figures[i])}`).join(', ')}`,
+      ({ title, figures, units }) =>
+        `${title}: ${alternatives.map((one, i) => `${one.title} ${told(figures[i], units)}`).join(', ')}`,
     )
     .join('. ');
 

@@ -1,4 +1,4 @@
-import type { FigureSummary } from '@hashira/core';
+import { metric, type FigureSummary } from '@hashira/core';
 import { barsChart } from './bars';
 import { inWords, type Charted, type ChartedAlternative } from './charted';
 import { linesChart } from './lines';
@@ -22,9 +22,14 @@ const alternatives: ChartedAlternative[] = ['A', 'B', 'C'].map((title, i) => ({
 }));
 const pull: Charted = {
   title: 'Pull',
+  units: metric,
   figures: [figure(-2000, 5000), figure(4000, 5000), figure(6000, 5000)],
 };
-const push: Charted = { title: 'Push', figures: [figure(1000), figure(1000), figure(undefined)] };
+const push: Charted = {
+  title: 'Push',
+  units: metric,
+  figures: [figure(1000), figure(1000), figure(undefined)],
+};
 
 interface Drawn {
   series: { name?: string; data: unknown[]; markLine?: { data: object[] } }[];

@@ -7,6 +7,7 @@ import { barsChart } from './bars';
 import { inWords, type Charted, type ChartedAlternative } from './charted';
 import { linesChart } from './lines';
 import { pointsChart } from './points';
+import { readersUnits } from '../../ui/units.service';
 
 /** Two figures against one another, all figures as parallel lines, one figure as bars: over all alternatives. */
 @Component({
@@ -18,6 +19,7 @@ import { pointsChart } from './points';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ComparisonChartsComponent {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   private readonly chosenAcross = signal<string | undefined>(undefined);
   private readonly chosenUp = signal<string | undefined>(undefined);
@@ -49,12 +51,14 @@ export class ComparisonChartsComponent {
 
   private readonly all = computed((): ReadonlyMap<string, Charted> => {
     const known = this.workspace.results().alternatives;
+    const units = this.units();
     const { figures, alternatives } = this.design();
     return new Map(
       figures.map(({ id, title }) => [
         id,
         {
           title,
+          units,
           figures: alternatives.map((one) =>
             known.get(one.id)?.summary.figures.find((figure) => figure.id === id),
           ),

@@ -54,7 +54,7 @@ export function linesChart(
       trigger: 'item',
       formatter: ({ seriesIndex, dataIndex, seriesName }: Pointed) =>
         seriesIndex < alternatives.length
-          ? `${escaped(seriesName)}: ${escaped(all[dataIndex]!.title)} ${told(all[dataIndex]!.figures[seriesIndex])}`
+          ? `${escaped(seriesName)}: ${escaped(all[dataIndex]!.title)} ${told(all[dataIndex]!.figures[seriesIndex], all[dataIndex]!.units)}`
           : `limit of ${escaped(all[dataIndex]!.title)}`,
     },
     series: [

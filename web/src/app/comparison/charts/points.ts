@@ -34,7 +34,7 @@ export function pointsChart(
     splitLine: { lineStyle: { color: colours.inkFaint } },
   });
   const known = alternatives.flatMap((one, i) => {
-    const [x, y] = [sizeOf(across.figures[i]), sizeOf(up.figures[i])];
+    const [x, y] = [sizeOf(across.figures[i], across.units), sizeOf(up.figures[i], up.units)];
     return x === undefined || y === undefined ? [] : [{ one, x, y }];
   });
   const sides = sidesOf(known, ends(across), ends(up));
@@ -56,7 +56,7 @@ export function pointsChart(
       ...tooltipStyle,
       formatter: ({ name }: { name: string }) => {
         const i = alternatives.findIndex(({ title }) => title === name);
-        return `${escaped(name)}<br>${escaped(across.title)} ${told(across.figures[i])}<br>${escaped(up.title)} ${told(up.figures[i])}`;
+        return `${escaped(name)}<br>${escaped(across.title)} ${told(across.figures[i], across.units)}<br>${escaped(up.title)} ${told(up.figures[i], up.units)}`;
       },
     },
     series: [
@@ -94,7 +94,7 @@ const limitLine = (limit: number | undefined, axis: 'xAxis' | 'yAxis') =>
 
 /** The least and the greatest value of a figure, a limit that is not far away among them. */
 function ends(of: Charted): [number, number] {
-  const sizes = of.figures.flatMap((one) => sizeOf(one) ?? []);
+  const sizes = of.figures.flatMap((one) => sizeOf(one, of.units) ?? []);
   const [low, high] = [Math.min(...sizes), Math.max(...sizes)];
   const limit = nearLimit(of);
   return limit === undefined ? [low, high] : [Math.min(low, limit), Math.max(high, limit)];
@@ -103,7 +103,7 @@ function ends(of: Charted): [number, number] {
 /** A limit that is within twice of some value. */
 function nearLimit(of: Charted): number | undefined {
   const limit = limitOf(of);
-  const sizes = of.figures.flatMap((one) => sizeOf(one) ?? []);
+  const sizes = of.figures.flatMap((one) => sizeOf(one, of.units) ?? []);
   const isNear = limit !== undefined && sizes.some((size) => size > 0.5 * limit && size < 2 * limit);
   return isNear ? limit : undefined;
 }

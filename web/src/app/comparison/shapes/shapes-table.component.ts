@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { formatWithUnit, significant } from '@hashira/core';
+import { significant } from '@hashira/core';
 import { InputNumber } from 'primeng/inputnumber';
 import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 import { PairedShapes, type ListedShape } from '../stages/paired-shapes.service';
+import { readersUnits } from '../../ui/units.service';
 
 /** A shape of the reference, or one of another alternative that is like none of the reference, over the alternatives. */
 interface ShapeRow {
@@ -25,6 +26,7 @@ interface ShapeRow {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShapesTableComponent {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
   protected readonly shapes = inject(PairedShapes);
@@ -119,7 +121,7 @@ export class ShapesTableComponent {
 
   private valueOf(value: number, withUnit = true): string {
     if (this.combination() !== undefined) return `${significant(value)}${withUnit ? ' ×' : ''}`;
-    return withUnit ? formatWithUnit(value, 'frequency') : significant(value);
+    return withUnit ? this.units().withUnit(value, 'frequency') : significant(value);
   }
 
   private isInBand(value: number): boolean {

@@ -12,12 +12,11 @@ import {
 } from '@angular/core';
 import {
   differencesBetween,
+  extentOf,
   fitView,
   forceNames,
-  formatWithUnit,
   significant,
   standardViews,
-  viewAxes,
   type Alternative,
   type DrawnScene,
   type Layer,
@@ -30,10 +29,13 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { ViewState } from '../../state/view-state.service';
 import { StageComponent } from '../../stage/stage.component';
+import { withDiagrams } from '../../stage/view/fitting';
+import { reachOf } from '../../stage/view/scales';
 import type { PointedPlace, Pressed, StageContent } from '../../stage/types';
 import { Trains } from '../trains/trains.service';
 import { Why } from '../why/why.service';
 import { PairedShapes } from './paired-shapes.service';
+import { readersUnits } from '../../ui/units.service';
 
 /** Free space around a frame on its stage, px: room for values and reactions. */
 const margins = { left: 78, right: 78, top: 44, bottom: 74 };
@@ -59,6 +61,7 @@ const shareLayers: readonly Layer[] = ['axes', 'members', 'supports', 'hinges', 
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ComparisonStagesComponent {
+  private readonly units = readersUnits();
   protected readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
   private readonly comparison = inject(ComparisonView);
@@ -116,6 +119,16 @@ export class ComparisonStagesComponent {
   private readonly points = computed(() =>
     this.staged().flatMap(({ id }) => [...(this.sceneOf(id)?.points ?? [])]),
   );
+  /** How far diagrams may reach from the frames, m. */
+  private readonly reach = computed(() =>
+    Math.max(
+      0,
+      ...this.staged().flatMap(({ id }) => {
+        const scene = this.sceneOf(id);
+        return scene ? [reachOf(scene)] : [];
+      }),
+    ),
+  );
   private readonly direction = computed(
     () => standardViews[this.view.solid() ? this.view.direction() : 'front'],
   );
@@ -124,17 +137,8 @@ export class ComparisonStagesComponent {
   readonly isTall = computed(() => {
     const points = this.points();
     if (points.length === 0) return false;
-    const { right, up } = viewAxes(this.direction());
-    const side = (axis: readonly number[]) => {
-      let [low, high] = [Infinity, -Infinity];
-      for (let i = 0; i < points.length; i += 3) {
-        const at = axis[0]! * points[i]! + axis[1]! * points[i + 1]! + axis[2]! * points[i + 2]!;
-        low = Math.min(low, at);
-        high = Math.max(high, at);
-      }
-      return high - low;
-    };
-    return side(up) > 0.8 * side(right);
+    const { x, y } = extentOf(points, this.direction());
+    return y[1] - y[0] > 0.8 * (x[1] - x[0]);
   });
 
   /** Room for what is drawn beside members, less on small stages. */
@@ -143,12 +147,15 @@ export class ComparisonStagesComponent {
     const full = isBare ? bareMargins : margins;
     const across = Math.min(1, (mostMargin * width) / (full.left + full.right));
     const up = Math.min(1, (mostMargin * height) / (full.top + full.bottom));
-    return {
+    const least = {
       left: across * full.left,
       right: across * full.right,
       top: up * full.top,
       bottom: up * full.bottom,
     };
+    if (isBare) return least;
+    const drawn = { points: this.points(), reach: this.reach() };
+    return withDiagrams(drawn, this.direction(), { width, height }, least);
   }
 
   protected readonly camera = computed(() => {
@@ -256,7 +263,7 @@ export class ComparisonStagesComponent {
       const { value, number, words, pair } = own.shape;
       const told =
         kind.combination === undefined
-          ? formatWithUnit(value, 'frequency')
+          ? this.units().withUnit(value, 'frequency')
           : `${significant(value)} × ${kind.combination}`;
       const other = number === kind.number ? '' : `, here shape ${number}`;
       const mac = id === this.design().reference ? '' : `, MAC ${(pair?.mac ?? 0).toFixed(2)}`;

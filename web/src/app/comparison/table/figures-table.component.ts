@@ -8,6 +8,7 @@ import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ordered, type RowCell, type TableRow } from './row';
 import { tableRows } from './rows';
+import { readersUnits } from '../../ui/units.service';
 
 /** A figure of an alternative in the table. */
 export interface PressedFigure {
@@ -24,6 +25,7 @@ export interface PressedFigure {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FiguresTableComponent {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   protected readonly comparison = inject(ComparisonView);
 
@@ -44,6 +46,7 @@ export class FiguresTableComponent {
 
   readonly rows = computed((): readonly TableRow[] =>
     tableRows({
+      units: this.units(),
       design: this.design(),
       summaries: this.summaries(),
       figures: this.alone() ?? new Map([...this.summaries()].map(([id, { figures }]) => [id, figures])),

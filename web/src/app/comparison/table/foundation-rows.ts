@@ -38,7 +38,7 @@ export function foundationRows(source: TableSource): TableRow[] {
 }
 
 function rowOf(
-  { design, makeUps }: TableSource,
+  { design, makeUps, units }: TableSource,
   node: string,
   of: FoundationDirection,
   end: 'least' | 'greatest',
@@ -49,7 +49,7 @@ function rowOf(
   return numberRow(
     design,
     { id: `foundation ${node} ${of} ${end}`, group: 'foundations', title },
-    inQuantity(of.startsWith('F') ? 'force' : 'moment'),
+    inQuantity(of.startsWith('F') ? 'force' : 'moment', units),
     (id) => {
       const range = rangeIn(id);
       return range && { value: range[end], place: range[`${end}By`] };

@@ -1,4 +1,4 @@
-import { formatExact, formatWithUnit, type Design, type QuantityName } from '@hashira/core';
+import type { Design, QuantityName, Units } from '@hashira/core';
 import { differenceText } from '../../ui/values';
 import { spreadOf, wordsOf, type RowCell, type TableRow } from './row';
 
@@ -8,9 +8,9 @@ export interface Written {
   readonly exact: (value: number) => string;
 }
 
-export const inQuantity = (quantity: QuantityName): Written => ({
-  text: (value) => formatWithUnit(value, quantity),
-  exact: (value) => formatExact(value, quantity),
+export const inQuantity = (quantity: QuantityName, units: Units): Written => ({
+  text: (value) => units.withUnit(value, quantity),
+  exact: (value) => units.exact(value, quantity),
 });
 
 /** A value of which the sign says nothing, to be compared. */

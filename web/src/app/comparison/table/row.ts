@@ -1,4 +1,4 @@
-import type { AlternativeSummary, Design, FigureSummary, MakeUp } from '@hashira/core';
+import type { AlternativeSummary, Design, FigureSummary, MakeUp, Units } from '@hashira/core';
 
 /** Headings under which rows stand, in their order. */
 export const rowGroups = [
@@ -50,6 +50,8 @@ export interface TableRow {
 /** What the table is made of, by alternative. */
 export interface TableSource {
   readonly design: Design;
+  /** In which values are told. */
+  readonly units: Units;
   readonly summaries: ReadonlyMap<string, AlternativeSummary>;
   /** Figures that stand in the table; those of the shown loads alone where these are asked for. */
   readonly figures: ReadonlyMap<string, readonly FigureSummary[]>;

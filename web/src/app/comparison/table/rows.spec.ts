@@ -1,4 +1,4 @@
-import { evaluateAlternative, questions, summaryOf, type Design, type MakeUp } from '@hashira/core';
+import { evaluateAlternative, metric, questions, summaryOf, type Design, type MakeUp } from '@hashira/core';
 import { quickShed } from '../../testing/open-design';
 import { ordered, spreadOf, wordsOf, type TableSource } from './row';
 import { tableRows } from './rows';
@@ -9,6 +9,7 @@ function sourceOf(design: Design): TableSource {
   const summaries = new Map(all.map((of) => [of.alternative.id, summaryOf(of, 'U1')]));
   return {
     design,
+    units: metric,
     summaries,
     figures: new Map([...summaries].map(([id, { figures }]) => [id, figures])),
     makeUps: new Map(

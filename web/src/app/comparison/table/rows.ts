@@ -2,11 +2,11 @@ import {
   differencesBetween,
   isExplained,
   pickedOption,
-  shownUnit,
   significant,
   type Design,
   type FigureSpec,
   type FigureSummary,
+  type Units,
 } from '@hashira/core';
 import {
   beyondText,
@@ -82,19 +82,22 @@ function ownValueRows({ design }: TableSource): TableRow[] {
   });
 }
 
-function figureRows({ design, figures }: TableSource): TableRow[] {
+function figureRows({ design, figures, units }: TableSource): TableRow[] {
   const reference = referenceOf(design);
   return design.figures.map((spec) => {
     const own = design.alternatives.map(({ id }) => figures.get(id)?.find((one) => one.id === spec.id));
-    return figureRow(spec, own, reference, design.alternatives);
+    return figureRow(spec, own, { reference, alternatives: design.alternatives, units });
   });
 }
 
 function figureRow(
   spec: FigureSpec,
   own: readonly (FigureSummary | undefined)[],
-  reference: number,
-  alternatives: Design['alternatives'],
+  {
+    reference,
+    alternatives,
+    units,
+  }: { reference: number; alternatives: Design['alternatives']; units: Units },
 ): TableRow {
   const values = own.map((one) => one?.value);
   const words = wordsOf(
@@ -106,7 +109,7 @@ function figureRow(
     id: `figure ${spec.id}`,
     group: 'figures',
     title: spec.title,
-    limit: own.map((one) => (one ? limitText(one) : '')).find((text) => text !== '') ?? '',
+    limit: own.map((one) => (one ? limitText(one, units) : '')).find((text) => text !== '') ?? '',
     spread: spreadOf(values),
     explained: isExplained(spec),
     cells: alternatives.map(({ id }, i): RowCell => {
@@ -114,8 +117,8 @@ function figureRow(
       const share = figure ? lengthShareText(figure) : '';
       return {
         alternative: id,
-        text: figure ? `${figureText(figure)}${beyondText(figure)}` : '–',
-        exact: [figure ? figureExact(figure) : 'not known', share, figure?.place ?? '']
+        text: figure ? `${figureText(figure, units)}${beyondText(figure)}` : '–',
+        exact: [figure ? figureExact(figure, units) : 'not known', share, figure?.place ?? '']
           .filter((one) => one !== '')
           .join('; '),
         difference: i === reference ? '' : differenceText(figure, own[reference]),
@@ -130,12 +133,12 @@ function figureRow(
 }
 
 /** αcr, where the design has no figure of it. */
-function criticalFactorRow({ design, summaries }: TableSource): TableRow[] {
+function criticalFactorRow({ design, summaries, units }: TableSource): TableRow[] {
   if (design.figures.some(({ kind }) => kind === 'bucklingFactor')) return [];
   const row = numberRow(
     design,
     { id: 'alphaCr', group: 'figures', title: 'Buckling factor αcr' },
-    inQuantity('number'),
+    inQuantity('number', units),
     (id) => {
       const { alphaCr, alphaCrOf } = summaries.get(id) ?? {};
       return alphaCr === undefined
@@ -148,22 +151,22 @@ function criticalFactorRow({ design, summaries }: TableSource): TableRow[] {
 }
 
 /** Mass over what the frame covers. */
-function massRateRow({ design, makeUps }: TableSource): TableRow[] {
+function massRateRow({ design, makeUps, units }: TableSource): TableRow[] {
   const [known] = [...makeUps.values()].flatMap(({ mass }) => (mass ? [mass] : []));
   if (!known) return [];
   const title = known.per === 'm²' ? 'Members, a square metre of plan' : 'Members, a metre of width';
   const row = numberRow(
     design,
     { id: 'mass rate', group: 'figures', title },
-    perLength(known.per === 'm²' ? 2 : 1),
+    perLength(known.per === 'm²' ? 2 : 1, units),
     (id) => makeUps.get(id)?.mass,
   );
   return [row];
 }
 
 /** kg a metre or a square metre, in the reader's units. */
-function perLength(power: 1 | 2): Written {
-  const [mass, length] = [shownUnit('mass'), shownUnit('length')];
+function perLength(power: 1 | 2, units: Units): Written {
+  const [mass, length] = [units.of('mass'), units.of('length')];
   const unit = ` ${mass.unit}/${length.unit}${power === 2 ? '²' : ''}`;
   const factor = mass.factor / length.factor ** power;
   return {

@@ -1,4 +1,4 @@
-import { colourValues as colours, shownUnit, type AlongLine, type TrainInfluence } from '@hashira/core';
+import { colourValues as colours, type AlongLine, type TrainInfluence, type Units } from '@hashira/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import { short, text, tooltipStyle, toneOf, type ChartedAlternative } from '../charts/charted';
 
@@ -83,11 +83,11 @@ const styleOf = (one: ChartedAlternative, i: number) => ({
 });
 
 /** The influence lines of the alternatives: the reading under 1 kN, or 1 kip, at each place. */
-export function influenceChart(all: readonly Travelled[]): EChartsCoreOption {
+export function influenceChart(all: readonly Travelled[], units: Units): EChartsCoreOption {
   const [first] = all;
   if (!first) return {};
-  const { length, value, unit } = unitsOf(first.influence);
-  const { factor, unit: force } = shownUnit('force');
+  const { length, value, unit } = axesOf(first.influence, units);
+  const { factor, unit: force } = units.of('force');
   const of = ({ at, value: one }: AlongLine) => [at * length.factor, (one * value) / factor] as const;
   return chart(
     all.map((one, i) => ({ name: one.title, points: one.influence.line.map(of), style: styleOf(one, i) })),
@@ -98,10 +98,10 @@ export function influenceChart(all: readonly Travelled[]): EChartsCoreOption {
 }
 
 /** What the whole train brings while it travels, with its extremes, and where it stands on the stages. */
-export function effectChart(all: readonly Travelled[]): EChartsCoreOption {
+export function effectChart(all: readonly Travelled[], units: Units): EChartsCoreOption {
   const [first] = all;
   if (!first) return {};
-  const { length, value, unit } = unitsOf(first.influence);
+  const { length, value, unit } = axesOf(first.influence, units);
   const of = ({ at, value: one }: AlongLine) => [at * length.factor, one * value] as const;
   return chart(
     all.map((one, i) => {
@@ -118,11 +118,11 @@ export function effectChart(all: readonly Travelled[]): EChartsCoreOption {
 }
 
 /** Least and greatest along the members that are travelled. */
-export function envelopeChart(all: readonly Travelled[]): EChartsCoreOption {
+export function envelopeChart(all: readonly Travelled[], units: Units): EChartsCoreOption {
   const [first] = all;
   if (!first) return {};
-  const length = shownUnit('length');
-  const { factor, unit } = shownUnit(first.influence.envelope.force.startsWith('M') ? 'moment' : 'force');
+  const length = units.of('length');
+  const { factor, unit } = units.of(first.influence.envelope.force.startsWith('M') ? 'moment' : 'force');
   return chart(
     all.flatMap((one, i) =>
       (['greatest', 'least'] as const).map((end): Curve => ({
@@ -139,7 +139,7 @@ export function envelopeChart(all: readonly Travelled[]): EChartsCoreOption {
   );
 }
 
-function unitsOf({ quantity }: TrainInfluence) {
-  const { factor, unit } = shownUnit(quantity);
-  return { length: shownUnit('length'), value: factor, unit };
+function axesOf({ quantity }: TrainInfluence, units: Units) {
+  const { factor, unit } = units.of(quantity);
+  return { length: units.of('length'), value: factor, unit };
 }

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { formatNumber, formatWithUnit, hasInfluence, shownUnit } from '@hashira/core';
+import { hasInfluence } from '@hashira/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { Slider } from 'primeng/slider';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { FigurePickerComponent } from '../figure-picker.component';
 import { effectChart, envelopeChart, influenceChart, type Travelled } from './train-charts';
 import { Trains } from './trains.service';
+import { readersUnits } from '../../ui/units.service';
 
 /** Influence lines of a reading over the alternatives, what a train brings to it as it travels, and where it is worst. */
 @Component({
@@ -18,6 +19,7 @@ import { Trains } from './trains.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TrainsComponent {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   protected readonly trains = inject(Trains);
 
@@ -55,7 +57,7 @@ export class TrainsComponent {
   protected readonly words = computed(() =>
     this.travelled().map(({ title, influence: { most, least, quantity, title: read } }) => {
       const told = ({ value, at }: typeof most) =>
-        `${formatWithUnit(value, quantity)} with the first force at ${formatWithUnit(at, 'length')}`;
+        `${this.units().withUnit(value, quantity)} with the first force at ${this.units().withUnit(at, 'length')}`;
       return `${title}, ${read}: greatest ${told(most)}, least ${told(least)}`;
     }),
   );
@@ -66,10 +68,14 @@ export class TrainsComponent {
     }),
   );
   protected readonly charts = computed(() => {
-    const all = this.travelled();
+    const [all, units] = [this.travelled(), this.units()];
     return all.length === 0
       ? undefined
-      : { line: influenceChart(all), effect: effectChart(all), envelope: envelopeChart(all) };
+      : {
+          line: influenceChart(all, units),
+          effect: effectChart(all, units),
+          envelope: envelopeChart(all, units),
+        };
   });
 
   /** Length that the first force travels until the last has left, m. */
@@ -80,7 +86,7 @@ export class TrainsComponent {
   });
   protected readonly at = computed(() => this.trains.at() ?? this.travelled()[0]?.at ?? 0);
   protected readonly atText = computed(
-    () => `${formatNumber(this.at(), 'length')} ${shownUnit('length').unit}`,
+    () => `${this.units().number(this.at(), 'length')} ${this.units().of('length').unit}`,
   );
 
   protected setAt(at: number | undefined): void {

@@ -1,6 +1,5 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import {
-  formatWithUnit,
   type ForceName,
   type InfluenceReading,
   type NamedTrain,
@@ -12,10 +11,12 @@ import { Calculation } from '../../state/calculation/calculation.service';
 import { ComparisonView } from '../../state/comparison-view.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import type { StageArrow } from '../../stage/types';
+import { readersUnits } from '../../ui/units.service';
 
 /** Which train of the design, what is read, and where the train stands on the stages. */
 @Injectable()
 export class Trains {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   private readonly calculation = inject(Calculation);
   private readonly comparison = inject(ComparisonView);
@@ -110,7 +111,7 @@ export class Trains {
     return (this.standing().get(alternative) ?? []).map(({ force, point, direction }) => ({
       at: point,
       direction,
-      text: formatWithUnit(force, 'force'),
+      text: this.units().withUnit(force, 'force'),
     }));
   }
 

@@ -9,8 +9,9 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { formatWithUnit, type ShareRow } from '@hashira/core';
+import { type ShareRow } from '@hashira/core';
 import { Why } from './why.service';
+import { readersUnits } from '../../ui/units.service';
 
 /** Rows that are shown at first. */
 const few = 14;
@@ -24,6 +25,7 @@ const few = 14;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhyComponent {
+  private readonly units = readersUnits();
   protected readonly why = inject(Why);
   readonly closed = output();
   private readonly panel = viewChild<ElementRef<HTMLElement>>('panel');
@@ -48,7 +50,7 @@ export class WhyComponent {
 
   protected value(value: number | undefined, { unit }: ShareRow): string {
     const quantity = unit === 'figure' ? this.why.of()!.quantity : unit;
-    return value === undefined ? '–' : formatWithUnit(value, quantity);
+    return value === undefined ? '–' : this.units().withUnit(value, quantity);
   }
 
   /** Length of a share's bar, per cent of its cell: the greatest leaves room for its value. */

@@ -6,10 +6,10 @@ import {
   type QuantityName,
   type SharesBeside,
 } from '@hashira/core';
-import { formatWithUnit } from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import type { StageBand } from '../../stage/types';
+import { readersUnits } from '../../ui/units.service';
 
 /** A difference of which it is asked where it comes from. */
 export interface Difference {
@@ -31,6 +31,7 @@ const written = 0.12;
 /** The difference that is looked into, and the shares of both alternatives in its figure. */
 @Injectable()
 export class Why {
+  private readonly units = readersUnits();
   private readonly calculation = inject(Calculation);
   private readonly workspace = inject(DesignWorkspace);
 
@@ -100,7 +101,7 @@ export class Why {
       if (width < thinnest) return [];
       const pieces = of.flatMap((id) => numbers.get(id) ?? []);
       const middle = pieces[Math.floor(pieces.length / 2)];
-      const value = formatWithUnit(sign * sum, quantity);
+      const value = this.units().withUnit(sign * sum, quantity);
       return pieces.map((member) => ({
         member,
         width: Math.max(width, 4),

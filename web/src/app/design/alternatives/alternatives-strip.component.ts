@@ -36,6 +36,7 @@ import type { Sheet } from '../../stage/types';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { MembersView } from '../../state/members-view.service';
 import { ViewState } from '../../state/view-state.service';
+import { readersUnits } from '../../ui/units.service';
 
 const thumbnail = { width: 80, height: 74 };
 /** Members of a frame beyond which marks would be a blot. */
@@ -56,6 +57,7 @@ const mostWithDiagram = 12;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AlternativesStripComponent {
+  private readonly units = readersUnits();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
@@ -108,8 +110,8 @@ export class AlternativesStripComponent {
         marks: this.marksOf(alternative),
         numbers: (summary?.figures ?? []).slice(0, 3).map((figure) => ({
           name: figure.title,
-          text: figureText(figure),
-          exact: figureExact(figure),
+          text: figureText(figure, this.units()),
+          exact: figureExact(figure, this.units()),
           over: figure.status === 'fail',
           beyond: beyondText(figure),
           difference:

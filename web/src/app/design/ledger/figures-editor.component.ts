@@ -66,13 +66,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
         }
       </section>
     }
-    <app-action-menu
-      class="adding"
-      text="+ figure …"
-      label="Add a figure"
-      [choices]="choices"
-      (chosen)="add($event)"
-    />
+    <app-action-menu text="+ figure …" label="Add a figure" [choices]="choices" (chosen)="add($event)" />
   `,
   styles: `
     /* Below the button that closes it, which floats */

@@ -1,8 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
-  formatNumber,
   notChecked,
-  shownUnit,
   significant,
   type AlternativeSummary,
   type FigureSummary,
@@ -13,6 +11,7 @@ import { beyondText, differenceText, figureExact, figureText, limitText } from '
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { FiguresEditorComponent } from './figures-editor.component';
 import { SettingsComponent } from './settings.component';
+import { readersUnits } from '../../ui/units.service';
 
 /** The governing numbers of the selected alternative, its members' utilisation, and the balance of loads and reactions. */
 @Component({
@@ -23,6 +22,7 @@ import { SettingsComponent } from './settings.component';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LedgerComponent {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   private readonly traces = inject(TraceService);
 
@@ -41,11 +41,11 @@ export class LedgerComponent {
     const others = this.workspace.results().alternatives.get(this.reference())?.summary.figures;
     return this.summary().figures.map((figure) => ({
       figure,
-      text: figureText(figure),
-      exact: figureExact(figure),
+      text: figureText(figure, this.units()),
+      exact: figureExact(figure, this.units()),
       over: figure.status === 'fail',
       beyond: beyondText(figure),
-      where: [figure.place, limitText(figure)].filter((word) => word !== '').join('; '),
+      where: [figure.place, limitText(figure, this.units())].filter((word) => word !== '').join('; '),
       difference: this.isReference()
         ? ''
         : differenceText(
@@ -75,9 +75,9 @@ export class LedgerComponent {
     if (!balance) return undefined;
     const solid = this.workspace.state()?.design.space === 'solid';
     const row = (name: string, at: number, quantity: 'force' | 'moment') => ({
-      name: `${name} ${shownUnit(quantity).unit}`,
-      loads: formatNumber(balance.applied[at]!, quantity),
-      reactions: formatNumber(balance.reactions[at]!, quantity),
+      name: `${name} ${this.units().of(quantity).unit}`,
+      loads: this.units().number(balance.applied[at]!, quantity),
+      reactions: this.units().number(balance.reactions[at]!, quantity),
     });
     const forces = solid
       ? [row('ΣX', 0, 'force'), row('ΣY', 1, 'force'), row('ΣZ', 2, 'force')]

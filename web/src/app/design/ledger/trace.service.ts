@@ -2,6 +2,7 @@ import { Injectable, inject, signal } from '@angular/core';
 import type { CalculationStep } from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { figureText } from '../../ui/values';
+import { readersUnits } from '../../ui/units.service';
 
 /** A number and the way to it. */
 export interface Trace {
@@ -38,6 +39,7 @@ export type TraceQuestion =
 /** The number whose way is shown; it is asked anew when the results change. */
 @Injectable()
 export class TraceService {
+  private readonly units = readersUnits();
   private readonly calculation = inject(Calculation);
   readonly question = signal<TraceQuestion | undefined>(undefined);
   readonly trace = signal<Trace | undefined>(undefined);
@@ -89,7 +91,7 @@ export class TraceService {
       found && {
         title: found.figure.title,
         about: [title, found.figure.place].filter(Boolean).join(': '),
-        value: figureText(found.figure),
+        value: figureText(found.figure, this.units()),
         code,
         steps: found.steps,
         ...(found.member ? { member: found.member } : {}),

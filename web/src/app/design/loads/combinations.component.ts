@@ -11,6 +11,7 @@ import {
   setCombine,
   setFactor,
 } from '@hashira/core';
+import { ChoiceComponent, type Choice } from '../../ui/choice.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
@@ -18,18 +19,13 @@ import { ViewState } from '../../state/view-state.service';
 /** The combinations as a matrix: cases across, combinations down; made by a code's rule or by hand, those that govern marked. */
 @Component({
   selector: 'app-combinations',
-  imports: [FieldsComponent],
+  imports: [ChoiceComponent, FieldsComponent],
   template: `
     <h3>Combinations</h3>
-    <label class="by"
-      >made
-      <select (change)="setRule($any($event.target).value)">
-        <option value="" [selected]="by() === ''">by hand</option>
-        @for (rule of rules; track rule.by) {
-          <option [value]="rule.by" [selected]="rule.by === by()">by {{ rule.title }}</option>
-        }
-      </select>
-    </label>
+    <div class="by">
+      made
+      <app-choice label="Combinations made" [options]="rules" [value]="by()" (changed)="setRule($event)" />
+    </div>
     @if (by() !== '') {
       <button type="button" class="plain press" (click)="takeOver()">take them over to edit by hand</button>
     }
@@ -96,9 +92,6 @@ import { ViewState } from '../../state/view-state.service';
     <button type="button" class="plain press" (click)="add('service')">+ service</button>
   `,
   styles: `
-    .by select {
-      font: inherit;
-    }
     td input:read-only {
       border-color: transparent;
       background: none;
@@ -146,7 +139,10 @@ import { ViewState } from '../../state/view-state.service';
 export class CombinationsComponent {
   private readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
-  protected readonly rules = combinationRules;
+  protected readonly rules: readonly Choice[] = [
+    { value: '', label: 'by hand' },
+    ...combinationRules.map(({ by, title }) => ({ value: by, label: `by ${title}` })),
+  ];
   protected readonly design = computed(() => this.workspace.state()!.design);
   protected readonly by = computed(() => this.design().combine?.by ?? '');
   protected readonly cases = computed(() => this.design().loadCases);

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import {
   addLoadCase,
-  formatNumber,
   initialLoadCase,
   loadCaseFields,
   loadCaseOf,
@@ -12,7 +11,6 @@ import {
   ruleWords,
   setLoadCase,
   type Rule,
-  shownUnit,
   conditionWords,
   withValues,
 } from '@hashira/core';
@@ -27,6 +25,7 @@ import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from '../rules/new-rule.component';
 import { RuleFormComponent } from '../rules/rule-form.component';
+import { readersUnits } from '../../ui/units.service';
 
 const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
 
@@ -109,7 +108,6 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
       </section>
     }
     <app-action-menu
-      class="adding"
       text="+ load case …"
       label="Add a load case"
       [choices]="categories"
@@ -121,7 +119,8 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LoadsLeafComponent {
-  protected readonly forceUnit = shownUnit('force').unit;
+  private readonly units = readersUnits();
+  protected readonly forceUnit = this.units().of('force').unit;
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
@@ -163,7 +162,7 @@ export class LoadsLeafComponent {
     const sum = (this.sums.value() ?? []).find((one) => one.id === id);
     if (!sum) return '';
     const axes = this.design().space === 'solid' ? ([0, 1, 2] as const) : ([0, 2] as const);
-    return axes.map((k) => `Σ${'XYZ'[k]!} ${formatNumber(sum.force[k], 'force')}`).join('  ');
+    return axes.map((k) => `Σ${'XYZ'[k]!} ${this.units().number(sum.force[k], 'force')}`).join('  ');
   }
 
   protected problemOf({ id }: Rule): string {

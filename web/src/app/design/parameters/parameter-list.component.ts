@@ -15,6 +15,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { optionWords } from '../../ui/values';
 import { NameRowComponent } from './name-row.component';
 import { ParameterRowComponent } from './parameter-row.component';
+import { readersUnits } from '../../ui/units.service';
 
 /** Range of a parameter, SI. */
 interface Range {
@@ -68,6 +69,7 @@ interface Range {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ParameterListComponent {
+  private readonly units = readersUnits();
   protected readonly workspace = inject(DesignWorkspace);
 
   protected readonly design = computed(() => this.workspace.edited()!);
@@ -123,7 +125,10 @@ export class ParameterListComponent {
   protected set(parameter: Parameter, text: string, gesture: boolean): void {
     const id = this.idIfOwn(parameter);
     if (!gesture && parameter.kind === 'quantity') {
-      const typed = takeTypedParameter(this.design(), this.alternative(), parameter.name, text, id);
+      const typed = takeTypedParameter(this.design(), this.alternative(), parameter.name, text, {
+        ...(id === undefined ? {} : { own: id }),
+        units: this.units(),
+      });
       const isRefused = 'refused' in typed;
       if (!isRefused) this.workspace.apply(() => typed.design);
       const what = isRefused ? { refused: typed.refused } : { words: typed.words ?? '' };

@@ -10,18 +10,12 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  formatExact,
-  formatPlain,
-  shownUnit,
-  toExpression,
-  withShownUnit,
-  type QuantityParameter,
-} from '@hashira/core';
+import { type QuantityParameter } from '@hashira/core';
 import { Slider } from 'primeng/slider';
 import { ExpressionDirective } from '../../ui/expression.directive';
 import { formulaText } from '../../ui/values';
 import { OverrideBadgeComponent } from './override-badge.component';
+import { readersUnits } from '../../ui/units.service';
 
 /** One number of the design: a slider for its range, and a field for a value or a formula. */
 @Component({
@@ -37,6 +31,7 @@ import { OverrideBadgeComponent } from './override-badge.component';
   },
 })
 export class ParameterRowComponent {
+  private readonly units = readersUnits();
   readonly parameter = input.required<QuantityParameter>();
   /** SI; undefined while it cannot be evaluated. */
   readonly value = input<number | undefined>();
@@ -62,10 +57,12 @@ export class ParameterRowComponent {
   /** Where the last press of an arrow key led to. */
   private stepped: { readonly text: string; readonly value: number } | undefined;
 
-  private readonly factor = computed(() => shownUnit(this.parameter().quantity).factor);
+  private readonly factor = computed(() => this.units().of(this.parameter().quantity).factor);
   protected readonly shown = computed(() => {
     const value = this.value();
-    return value === undefined ? this.parameter().value : formatPlain(value, this.parameter().quantity);
+    return value === undefined
+      ? this.parameter().value
+      : this.units().plain(value, this.parameter().quantity);
   });
   /** So many letters have room beside a whole slider. */
   protected readonly shortText = 11;
@@ -74,7 +71,9 @@ export class ParameterRowComponent {
     const source = this.formula()
       ? `${this.parameter().name} = ${this.parameter().value}`
       : this.parameter().name;
-    return value === undefined ? source : `${source}; ${formatExact(value, this.parameter().quantity)}`;
+    return value === undefined
+      ? source
+      : `${source}; ${this.units().exact(value, this.parameter().quantity)}`;
   });
   protected readonly slider = computed(
     () => {
@@ -123,7 +122,7 @@ export class ParameterRowComponent {
     this.typing.set(false);
     const typed = text.trim();
     if (typed !== '' && typed !== this.parameter().value)
-      this.changed.emit({ text: withShownUnit(typed, this.parameter().quantity), gesture: false });
+      this.changed.emit({ text: this.units().typed(typed, this.parameter().quantity), gesture: false });
   }
 
   protected giveUp(): void {
@@ -150,6 +149,6 @@ export class ParameterRowComponent {
   }
 
   private expression(shown: number): string {
-    return toExpression(shown / this.factor(), this.parameter().quantity);
+    return this.units().expression(shown / this.factor(), this.parameter().quantity);
   }
 }

@@ -66,7 +66,6 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
       </section>
     }
     <app-action-menu
-      class="adding"
       text="+ parameter …"
       label="Add a parameter"
       [choices]="choices"

@@ -25,7 +25,7 @@ import { Calculation } from '../../state/calculation/calculation.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 import { ConditionChipsComponent } from '../../ui/condition-chips.component';
-import { EditableTextComponent } from '../../ui/editable-text.component';
+import { ExpressionDirective } from '../../ui/expression.directive';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 
 /** A rule that is being made: of which kind, and what it gives at first. */
@@ -37,17 +37,22 @@ export interface RuleDraft {
 /** A rule before it counts: for what and what it gives; what it would match is lit up and counted. Nothing is matched until that is said. */
 @Component({
   selector: 'app-new-rule',
-  imports: [Button, ConditionChipsComponent, EditableTextComponent, FieldsComponent],
+  imports: [Button, ConditionChipsComponent, ExpressionDirective, FieldsComponent],
   template: `
     <section class="draft" aria-label="New rule">
       <strong>{{ kind().title }}</strong>
       <span class="where soft"
         >where
-        <app-editable-text
-          [text]="condition()"
+        <input
+          #where
+          appExpression=""
+          [readsTags]="true"
+          autocomplete="off"
+          spellcheck="false"
           placeholder="choose below, or type"
-          label="Condition of the new rule"
-          (changed)="condition.set($event)"
+          aria-label="Condition of the new rule"
+          [value]="condition()"
+          (change)="condition.set(where.value.trim())"
       /></span>
       <app-condition-chips
         [condition]="condition()"
@@ -75,7 +80,19 @@ export interface RuleDraft {
       background: var(--sheet);
     }
     .where {
-      display: block;
+      display: flex;
+      align-items: center;
+      gap: 6px;
+    }
+    .where input {
+      flex: 1;
+      font: inherit;
+      min-width: 0;
+      min-height: 24px;
+      padding: 1px 6px;
+      border: 1px solid var(--ink-faint);
+      border-radius: 2px;
+      background: var(--sheet);
     }
     p {
       margin: 4px 0 0;

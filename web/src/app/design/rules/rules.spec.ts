@@ -7,6 +7,7 @@ import { Selection } from '../../state/selection.service';
 import { RulesLeafComponent } from './rules-leaf.component';
 import { SelectionBarComponent } from '../stage-tools/selection-bar.component';
 import { chooseOf } from '../../testing/menus';
+import { takeFrom } from '../../testing/lists';
 
 let workspace: DesignWorkspace;
 let fixture: ComponentFixture<unknown> | undefined;
@@ -35,12 +36,17 @@ describe('a rule that is open', () => {
     await settled();
   };
   const field = (path: string) =>
-    [...host().querySelectorAll<HTMLInputElement>('input, select')].find(({ id }) =>
-      `-${id}`.endsWith(`-${path}`),
-    )!;
+    [...host().querySelectorAll<HTMLInputElement>('input')].find(({ id }) => `-${id}`.endsWith(`-${path}`))!;
   const change = async (path: string, value: string) => {
     field(path).value = value;
     field(path).dispatchEvent(new Event('change'));
+    await settled();
+  };
+  const take = async (path: string, words: string) => {
+    const list = [...host().querySelectorAll('[role=combobox]')].find(({ id }) =>
+      `-${id}`.endsWith(`-${path}`),
+    )!;
+    await takeFrom(list, words);
     await settled();
   };
   const press = async (words: string) => {
@@ -53,7 +59,7 @@ describe('a rule that is open', () => {
     await open('snow');
     await change('load-q', '-2 kN/m');
     expect((ruleOf('snow').load as { q: string }).q).toBe('-2 kN/m');
-    await change('load-direction', 'x');
+    await take('load-direction', 'x');
     expect((ruleOf('snow').load as { direction: string }).direction).toBe('x');
   });
 
@@ -72,7 +78,7 @@ describe('a rule that is open', () => {
   it('becomes another kind of load in the same case', async () => {
     await show(RulesLeafComponent);
     await open('snow');
-    await change('r-snow-load', 'temperature');
+    await take('r-snow-load', 'temperature');
     expect(ruleOf('snow').load).toEqual({ case: 'S', kind: 'temperature', uniform: '20 K' });
   });
 

@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, signal } from '@angular/core';
-import { formatPlain } from '@hashira/core';
+import { ChoiceComponent } from '../../ui/choice.component';
 import { ExpressionDirective } from '../../ui/expression.directive';
 import { MemberDrawing } from '../../state/member-drawing.service';
 import { focusSoon } from '../../ui/focus-soon';
 import { FootBarComponent } from './foot-bar.component';
+import { readersUnits } from '../../ui/units.service';
 
 /** What is drawn and what comes next, in words, while a member is drawn. */
 @Component({
   selector: 'app-draw-member-bar',
-  imports: [ExpressionDirective, FootBarComponent],
+  imports: [ChoiceComponent, ExpressionDirective, FootBarComponent],
   template: `
     @if (drawing.active()) {
       <app-foot-bar aria-label="Drawing" role="status">
@@ -41,14 +42,16 @@ import { FootBarComponent } from './foot-bar.component';
         @if (problem()) {
           <span class="problem" role="alert">{{ problem() }}</span>
         }
-        <label class="soft"
+        <span class="soft"
           >beside the frame every
-          <select (change)="drawing.spacing.set(+$any($event.target).value)">
-            @for (one of spacings; track one.value) {
-              <option [value]="one.value" [selected]="one.value === drawing.spacing()">{{ one.text }}</option>
-            }
-          </select></label
-        >
+          <app-choice
+            class="in-words"
+            label="beside the frame every"
+            [options]="spacings"
+            [value]="drawing.spacing()"
+            (changed)="drawing.spacing.set($event)"
+          />
+        </span>
         <span class="spacer"></span>
         <button type="button" class="plain" (click)="drawing.end()">stop drawing</button>
       </app-foot-bar>
@@ -59,12 +62,6 @@ import { FootBarComponent } from './foot-bar.component';
       font: inherit;
       width: 9rem;
       padding: 1px 6px;
-      border: 1px solid var(--ink-faint);
-      background: var(--sheet);
-    }
-    select {
-      font: inherit;
-      min-height: 24px;
       border: 1px solid var(--ink-faint);
       background: var(--sheet);
     }
@@ -79,6 +76,7 @@ import { FootBarComponent } from './foot-bar.component';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DrawMemberBarComponent {
+  private readonly units = readersUnits();
   protected readonly drawing = inject(MemberDrawing);
   /** What is wrong with what was typed. */
   protected readonly problem = signal('');
@@ -86,7 +84,7 @@ export class DrawMemberBarComponent {
   /** Steps in which places beside the frame follow one another, m. */
   protected readonly spacings = [0.05, 0.1, 0.25, 0.5, 1].map((value) => ({
     value,
-    text: formatPlain(value, 'length'),
+    label: this.units().plain(value, 'length'),
   }));
 
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { openDesign } from '../../testing/open-design';
-import { Units } from '../../ui/units.service';
+import { ReadersUnits } from '../../ui/units.service';
 import { ViewState } from '../../state/view-state.service';
 import { LegendComponent } from './legend.component';
 
@@ -24,7 +24,7 @@ describe('LegendComponent', () => {
 
   it('tells the scale in feet to a reader who counts in feet', async () => {
     openDesign();
-    const units = TestBed.inject(Units);
+    const units = TestBed.inject(ReadersUnits);
     try {
       units.choose('us');
       const { texts } = await textsOf([{ text: 'greatest' }]);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatWithUnit, shownUnit, type LegendLine } from '@hashira/core';
+import { type LegendLine } from '@hashira/core';
 import { ViewState } from '../../state/view-state.service';
+import { readersUnits } from '../../ui/units.service';
 
 /** What is drawn on a stage, in words: how members are told apart, the greatest and the least value, the scale. */
 @Component({
@@ -60,6 +61,7 @@ import { ViewState } from '../../state/view-state.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LegendComponent {
+  private readonly units = readersUnits();
   private readonly view = inject(ViewState);
   readonly of = input.required<readonly LegendLine[]>();
   /** A diagram is drawn, of which the scale is told. */
@@ -69,8 +71,8 @@ export class LegendComponent {
     const scale = this.view.scales().diagram;
     const quantity = this.view.diagramQuantity();
     if (!this.scaled() || !quantity || scale === 0 || this.of().length === 0) return this.of();
-    const { unit, factor } = shownUnit('length');
-    const value = formatWithUnit(1 / (factor * scale), quantity);
+    const { unit, factor } = this.units().of('length');
+    const value = this.units().withUnit(1 / (factor * scale), quantity);
     return [...this.of(), { text: `1 ${unit} of the drawing is ${value}` }];
   });
 

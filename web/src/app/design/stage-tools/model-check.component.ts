@@ -11,6 +11,7 @@ import { applyFix, differingLoads, type Warning } from '@hashira/core';
 import { focusSoon } from '../../ui/focus-soon';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
+import { readersUnits } from '../../ui/units.service';
 
 /** The model check: a line under the stage that opens to what was found, each shown on the stage and fixed by one press. */
 @Component({
@@ -54,6 +55,7 @@ import { ViewState } from '../../state/view-state.service';
   host: { '(keydown.escape)': 'open.set(false)' },
 })
 export class ModelCheckComponent {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -87,7 +89,7 @@ export class ModelCheckComponent {
     });
     const own = design && known.get(this.workspace.selectedAlternative(design).id)?.summary;
     if (!own) return [];
-    return differingLoads(own, all).map((message) => ({
+    return differingLoads(own, all, this.units()).map((message) => ({
       code: 'loads-differ',
       message,
       nodes: [],

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { cutListCsv, formatWithUnit, significant, type CutEnd } from '@hashira/core';
+import { cutListCsv, significant, type CutEnd } from '@hashira/core';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
+import { readersUnits } from '../../ui/units.service';
 
 /** The pieces of steel for the workshop: equal ones share a mark; pointing at a row lights up where they go. */
 @Component({
@@ -91,6 +92,7 @@ import { ViewState } from '../../state/view-state.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutListComponent {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
   private readonly cuts = standingAnswer('cuts', () => ({}));
@@ -108,7 +110,7 @@ export class CutListComponent {
       where: row.titles.join('; '),
     })),
   );
-  protected readonly total = computed(() => formatWithUnit(this.list()?.mass ?? 0, 'mass'));
+  protected readonly total = computed(() => this.units().withUnit(this.list()?.mass ?? 0, 'mass'));
   protected readonly count = computed(() => this.rows().reduce((sum, { count }) => sum + count, 0));
 
   protected save(): void {

@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import {
-  formatExact,
-  formatNumber,
-  shownUnit,
-  tableKinds,
-  writeResults,
-  type ResultTable,
-} from '@hashira/core';
+import { tableKinds, writeResults, type ResultTable, type Units } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { TableModule } from 'primeng/table';
 import { download } from '../../state/saving/design-file';
@@ -16,6 +9,7 @@ import { Selection } from '../../state/selection.service';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CutListComponent } from './cut-list.component';
+import { readersUnits } from '../../ui/units.service';
 
 /** Stands for the list of pieces among the kinds of tables. */
 const cutList = 'cuts';
@@ -34,6 +28,7 @@ const roomy = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ResultTablesComponent {
+  private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   private readonly view = inject(ViewState);
   private readonly selection = inject(Selection);
@@ -76,17 +71,18 @@ export class ResultTablesComponent {
       this.found()?.columns.map(({ name, title = name, quantity }) => ({
         name,
         title,
-        unit: shownUnit(quantity).unit,
+        unit: this.units().of(quantity).unit,
       })) ?? [],
   );
   protected readonly rows = computed(() => {
     const table = this.found();
+    const units = this.units();
     if (!table) return [];
     return table.rows.map((row) => ({
       ...row,
       // Sorting goes by the numbers
       ...Object.fromEntries(row.values.map((value, k) => [`v${k}`, value])),
-      cells: row.values.map((value, k) => cellOf(table, value, k, row.from?.[k])),
+      cells: row.values.map((value, k) => cellOf(table, { value, k, from: row.from?.[k] }, units)),
     }));
   });
   /** Rows say where on a member they are, or which side of an envelope. */
@@ -110,23 +106,31 @@ export class ResultTablesComponent {
     const table = this.found();
     if (!table) return;
     const { title } = this.workspace.state()!.design;
-    download(writeResults(table), `${title}, ${this.kind()}, ${this.belongsTo()}.csv`, 'text/csv');
+    download(
+      writeResults(table, this.units()),
+      `${title}, ${this.kind()}, ${this.belongsTo()}.csv`,
+      'text/csv',
+    );
   }
 
   protected async copy(): Promise<void> {
     const table = this.found();
-    if (table) await navigator.clipboard.writeText(writeResults(table));
+    if (table) await navigator.clipboard.writeText(writeResults(table, this.units()));
   }
 }
 
 /** A number with the word for which way it is; its sign where there is no such word. */
-function cellOf({ columns, negligible }: ResultTable, value: number, k: number, from?: string) {
+function cellOf(
+  { columns, negligible }: ResultTable,
+  { value, k, from }: { value: number; k: number; from: string | undefined },
+  units: Units,
+) {
   const { quantity, ways } = columns[k]!;
   const shown = Math.abs(value) < negligible ? 0 : value;
   return {
-    text: formatNumber(ways ? Math.abs(shown) : shown, quantity),
+    text: units.number(ways ? Math.abs(shown) : shown, quantity),
     way: ways && shown !== 0 ? ways[shown > 0 ? 0 : 1] : '',
     from: columns.length <= roomy ? (from ?? '') : '',
-    title: formatExact(value, quantity) + (from ? `, ${from}` : ''),
+    title: units.exact(value, quantity) + (from ? `, ${from}` : ''),
   };
 }

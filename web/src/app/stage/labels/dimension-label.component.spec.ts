@@ -1,5 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { showUnits } from '@hashira/core';
+import { metric } from '@hashira/core';
+import { ReadersUnits } from '../../ui/units.service';
 import { known, sheetOf } from '../../testing/slip-shed';
 import { DimensionLabelComponent, type DimensionChange } from './dimension-label.component';
 import { placeDimensions } from '../view/dimension-lines';
@@ -8,7 +9,7 @@ describe('DimensionLabelComponent', () => {
   const { scene } = known('fixed');
   const { view, size } = sheetOf(scene);
   const placed = (field: string) =>
-    placeDimensions(scene, view, size).find(({ dimension }) => dimension.field === field)!;
+    placeDimensions(scene, { view, size, units: metric }).find(({ dimension }) => dimension.field === field)!;
   let fixture: ComponentFixture<DimensionLabelComponent>;
   let changes: Pick<DimensionChange, 'expression' | 'gesture'>[];
   let ends: number;
@@ -34,7 +35,7 @@ describe('DimensionLabelComponent', () => {
   }
   afterEach(() => {
     host().remove();
-    showUnits('metric');
+    TestBed.inject(ReadersUnits).choose('metric');
   });
 
   const type = async (text: string) => {
@@ -59,7 +60,7 @@ describe('DimensionLabelComponent', () => {
     await show('eaves');
     await type('span / 3');
     await type('7,5');
-    showUnits('us');
+    TestBed.inject(ReadersUnits).choose('us');
     await type('24');
     expect(changes.map(({ expression }) => expression)).toEqual(['span / 3', '7.5 m', '24 ft']);
     expect(changes.every(({ gesture }) => !gesture)).toBeTrue();

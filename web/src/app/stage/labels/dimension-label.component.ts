@@ -8,8 +8,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { formatExact, formatPlain, toExpression, withShownUnit } from '@hashira/core';
 import type { PlacedDimension } from '../view/dimension-lines';
+import { readersUnits } from '../../ui/units.service';
 
 /** A new value for a dimension; changes of one drag carry `gesture`. */
 export interface DimensionChange {
@@ -91,6 +91,7 @@ export interface DimensionChange {
   host: { '[style.transform]': "'translate(' + placed().at[0] + 'px,' + placed().at[1] + 'px)'" },
 })
 export class DimensionLabelComponent {
+  private readonly units = readersUnits();
   readonly placed = input.required<PlacedDimension>();
   readonly live = input(false);
 
@@ -106,8 +107,12 @@ export class DimensionLabelComponent {
 
   private readonly quantity = computed(() => (this.placed().dimension.kind === 'angle' ? 'angle' : 'length'));
   protected readonly name = computed(() => this.placed().dimension.title);
-  protected readonly text = computed(() => formatPlain(this.placed().dimension.value, this.quantity()));
-  protected readonly exact = computed(() => formatExact(this.placed().dimension.value, this.quantity()));
+  protected readonly text = computed(() =>
+    this.units().plain(this.placed().dimension.value, this.quantity()),
+  );
+  protected readonly exact = computed(() =>
+    this.units().exact(this.placed().dimension.value, this.quantity()),
+  );
   protected readonly startText = signal('');
 
   protected press(event: PointerEvent): void {
@@ -138,7 +143,7 @@ export class DimensionLabelComponent {
       this.justDragged = false;
       return;
     }
-    this.startText.set(toExpression(this.placed().dimension.value, this.quantity()));
+    this.startText.set(this.units().expression(this.placed().dimension.value, this.quantity()));
     this.editing.set(true);
     setTimeout(() => {
       this.field()?.nativeElement.focus();
@@ -163,7 +168,7 @@ export class DimensionLabelComponent {
     if (typed !== '' && text !== this.startText())
       this.changed.emit({
         dimension: this.placed().dimension,
-        expression: withShownUnit(typed, this.quantity()),
+        expression: this.units().typed(typed, this.quantity()),
         gesture: false,
       });
   }
@@ -188,7 +193,7 @@ export class DimensionLabelComponent {
     if (Math.abs(rounded - this.placed().dimension.value) < 1e-9) return;
     this.changed.emit({
       dimension: this.placed().dimension,
-      expression: toExpression(rounded, this.quantity()),
+      expression: this.units().expression(rounded, this.quantity()),
       gesture,
     });
   }

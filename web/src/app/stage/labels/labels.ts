@@ -106,22 +106,12 @@ export function placeLabels(
   return placed;
 }
 
-/** Where a label may stand beside its place: one or two lines above or below it, or to a side. */
+/** Where a label may stand beside its place: up to two lines above or below it, and there to a side. */
 function shiftsOf({ width, height }: Box): readonly (readonly [number, number])[] {
   const aside = width / 2 + 8;
-  return [
-    [0, 0],
-    [0, -height],
-    [0, height],
-    [-aside, 0],
-    [aside, 0],
-    [0, -2 * height],
-    [0, 2 * height],
-    [-aside, -height],
-    [aside, -height],
-    [-aside, height],
-    [aside, height],
-  ];
+  return [0, -1, 1, -2, 2].flatMap((line) =>
+    [0, -aside, aside, -2 * aside, 2 * aside].map((dx) => [dx, line * height] as const),
+  );
 }
 
 function coverCost(box: Box, { signs = [], lines = [], thinLines = [] }: Surroundings): number {

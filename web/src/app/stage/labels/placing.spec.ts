@@ -1,4 +1,4 @@
-import { fitView, projected, standardViews, type DrawnScene } from '@hashira/core';
+import { fitView, metric, projected, standardViews, type DrawnScene } from '@hashira/core';
 import { known, sheetOf } from '../../testing/slip-shed';
 import { placeDimensions, textOf } from '../view/dimension-lines';
 import { textsOn } from './texts';
@@ -6,11 +6,16 @@ import { textsOn } from './texts';
 describe('dimension lines', () => {
   const { scene } = known('fixed');
   const { view, size } = sheetOf(scene);
-  const placed = placeDimensions(scene, view, size);
+  const on = { view, size, units: metric };
+  const placed = placeDimensions(scene, on);
   const named = (field: string) => placed.find(({ dimension }) => dimension.field === field)!;
 
   it('stand beside what they measure, each with its value', () => {
-    expect(placed.map(({ dimension }) => textOf(dimension))).toEqual(['22\u00a0m', '6.4\u00a0m', '9°']);
+    expect(placed.map(({ dimension }) => textOf(dimension, metric))).toEqual([
+      '22\u00a0m',
+      '6.4\u00a0m',
+      '9°',
+    ]);
     // The span below the frame, the height to its left
     const [, ground] = projected(view, size, [0, 0, 0]);
     expect(named('bays/0').at[1]).toBeGreaterThan(ground + 50);
@@ -27,9 +32,7 @@ describe('dimension lines', () => {
   it('are left out under what lies over the sheet, but not while their number is dragged', () => {
     const { box, dimension } = named('bays/0');
     const fields = (dragged?: string) =>
-      placeDimensions(scene, view, size, undefined, { taken: [box], dragged }).map(
-        (one) => one.dimension.field,
-      );
+      placeDimensions(scene, on, { taken: [box], dragged }).map((one) => one.dimension.field);
     expect(fields()).not.toContain('bays/0');
     expect(fields(dimension.id)).toContain('bays/0');
   });
@@ -43,7 +46,7 @@ describe('dimension lines', () => {
             a.box.top + a.box.height <= b.box.top ||
             b.box.top + b.box.height <= a.box.top,
         ).toBeTrue();
-    expect(placeDimensions(scene, { ...view, scale: 0.5 }, size)).toEqual([]);
+    expect(placeDimensions(scene, { ...on, view: { ...view, scale: 0.5 } })).toEqual([]);
   });
 
   it('show no angle where it is not seen in its own plane', () => {
@@ -54,7 +57,7 @@ describe('dimension lines', () => {
       bottom: 99,
     });
     expect(
-      placeDimensions(scene, oblique, size).some(({ dimension }) => dimension.kind === 'angle'),
+      placeDimensions(scene, { ...on, view: oblique }).some(({ dimension }) => dimension.kind === 'angle'),
     ).toBeFalse();
   });
 });

@@ -1,4 +1,4 @@
-import { projected } from '@hashira/core';
+import { metric, projected } from '@hashira/core';
 import { known, sheetOf } from '../../testing/slip-shed';
 import { placeDimensions } from '../view/dimension-lines';
 import { surroundingsOf } from './surroundings';
@@ -6,7 +6,7 @@ import { surroundingsOf } from './surroundings';
 describe('what labels find on a sheet', () => {
   const { scene } = known('fixed');
   const sheet = { ...sheetOf(scene), layers: ['members', 'supports'] as const };
-  const dimensions = placeDimensions(scene, sheet.view, sheet.size);
+  const dimensions = placeDimensions(scene, { view: sheet.view, size: sheet.size, units: metric });
 
   it('is a line for each member and those of the dimensions', () => {
     const { lines = [] } = surroundingsOf(sheet, dimensions);

@@ -1,4 +1,4 @@
-import { formatPlain, projected, type DrawnScene, type View } from '@hashira/core';
+import { projected, type DrawnScene, type View, type Units } from '@hashira/core';
 import { boxOf, type Box, type Line } from '../labels/labels';
 import { estimated, type Lettering } from '../labels/lettering';
 import type { Point, SheetSize } from '../types';
@@ -32,23 +32,26 @@ const leaderFrom = 26;
 /** Lines shorter than this say nothing, px. */
 const shortest = 24;
 
+/** The sheet on which dimensions are written, and how. */
+export interface DimensionSheet {
+  readonly view: View;
+  readonly size: SheetSize;
+  readonly units: Units;
+  readonly lettering?: Lettering;
+}
+
 /**
  * Places dimension lines beside what they measure; those that would be too short, or lie on another or under what the screen lays
  * over the sheet, are left out, but never the one that is being dragged.
  */
 export function placeDimensions(
   scene: DrawnScene,
-  view: View,
-  size: SheetSize,
-  lettering: Lettering = estimated,
+  on: DimensionSheet,
   { taken = [], dragged }: { readonly taken?: readonly Box[]; readonly dragged?: string | undefined } = {},
 ): PlacedDimension[] {
   const out: PlacedDimension[] = [];
   for (const dimension of scene.dimensions) {
-    const placed =
-      dimension.kind === 'angle'
-        ? angle(dimension, view, size, lettering)
-        : length(dimension, view, size, lettering);
+    const placed = dimension.kind === 'angle' ? angle(dimension, on) : length(dimension, on);
     if (!placed) continue;
     const { left, top, width, height } = placed.box;
     const covered = [...taken, ...out.map(({ box }) => box)].some(
@@ -63,12 +66,8 @@ export function placeDimensions(
   return out;
 }
 
-function length(
-  dimension: Dimension,
-  view: View,
-  size: SheetSize,
-  lettering: Lettering,
-): PlacedDimension | undefined {
+function length(dimension: Dimension, on: DimensionSheet): PlacedDimension | undefined {
+  const { view, size } = on;
   const from = projected(view, size, dimension.from);
   const to = projected(view, size, dimension.to);
   const long = Math.hypot(to[0] - from[0], to[1] - from[1]);
@@ -90,7 +89,7 @@ function length(
     leaders: leaders.map(([p, q]) => `M${at(p)}L${at(q)}`).join(''),
     lines: [...leaders, [a, b]],
     perPixel: [t[0] * perMetre, t[1] * perMetre],
-    box: numberBox(dimension, middle, lettering),
+    box: numberBox(dimension, middle, on),
   };
 }
 
@@ -108,12 +107,8 @@ function awayOnSheet(dimension: Dimension, view: View, size: SheetSize, from: Po
 }
 
 /** The angle between the horizontal and a slope, at its foot. */
-function angle(
-  dimension: Dimension,
-  view: View,
-  size: SheetSize,
-  lettering: Lettering,
-): PlacedDimension | undefined {
+function angle(dimension: Dimension, on: DimensionSheet): PlacedDimension | undefined {
+  const { view, size } = on;
   if (Math.abs(view.tilt) > 0.01 || Math.abs(Math.sin(view.turn)) > 0.01) return undefined;
   const from = projected(view, size, dimension.from);
   const to = projected(view, size, dimension.to);
@@ -131,17 +126,21 @@ function angle(
     leaders: `M${at(from)}L${at([from[0] + radius + 12, from[1]])}`,
     lines: [[from, [from[0] + radius + 12, from[1]]]],
     perPixel: [0, -1 / 300],
-    box: numberBox(dimension, middle, lettering),
+    box: numberBox(dimension, middle, on),
   };
 }
 
 /** Room of a dimension's number with its frame. */
-function numberBox(dimension: Dimension, middle: Point, lettering: Lettering): Box {
-  return boxOf(lettering.dimension(textOf(dimension)) + 10, lettering.line * 1.45, middle, 'middle');
+function numberBox(
+  dimension: Dimension,
+  middle: Point,
+  { lettering = estimated, units }: DimensionSheet,
+): Box {
+  return boxOf(lettering.dimension(textOf(dimension, units)) + 10, lettering.line * 1.45, middle, 'middle');
 }
 
 const at = ([x, y]: Point): string => `${x.toFixed(1)} ${y.toFixed(1)}`;
 
 /** A dimension's value for reading. */
-export const textOf = ({ value, kind }: Dimension): string =>
-  formatPlain(value, kind === 'angle' ? 'angle' : 'length');
+export const textOf = ({ value, kind }: Dimension, units: Units): string =>
+  units.plain(value, kind === 'angle' ? 'angle' : 'length');

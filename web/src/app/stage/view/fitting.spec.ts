@@ -1,6 +1,8 @@
 import { projected } from '@hashira/core';
-import { known } from '../../testing/slip-shed';
+import { known, sheetOf } from '../../testing/slip-shed';
+import { textsOn } from '../labels/texts';
 import { fittedView } from './fitting';
+import { commonScales } from './scales';
 
 describe('a fitted view', () => {
   const { scene } = known('fixed');
@@ -41,5 +43,35 @@ describe('a fitted view', () => {
     const small = span({ width: 320, height: 200 }, true);
     for (const side of ['left', 'right', 'top', 'bottom'] as const) expect(small[side]).toBeGreaterThan(20);
     expect(small.width).toBeGreaterThan(0.3 * 320);
+  });
+
+  it('keeps diagrams and their values on sheets of every size: they grow with the frame', () => {
+    const scales = commonScales([scene], 'My', { kind: 'automatic' });
+    for (const size of [
+      { width: 700, height: 460 },
+      { width: 1900, height: 1050 },
+      { width: 3800, height: 900 },
+    ]) {
+      const view = fittedView(scene, 'front', size, true);
+      const values = textsOn({ ...sheetOf(scene), scales, view, size }).filter(({ of }) => of);
+      expect(values.length).toBeGreaterThan(4);
+      for (const { text, of: tip } of values) {
+        expect(Math.min(tip![0], size.width - tip![0]))
+          .withContext(text)
+          .toBeGreaterThan(60);
+        expect(Math.min(tip![1], size.height - tip![1]))
+          .withContext(text)
+          .toBeGreaterThan(20);
+      }
+    }
+  });
+
+  it('fills the sheet as far as frame and diagrams allow', () => {
+    // The diagram may reach 0.13 of the diagonal to either side, and its value 76 px further; places are of single precision
+    const size = { width: 3000, height: 3000 };
+    const { left, right, width } = span(size, true);
+    const reach = 0.13 * Math.hypot(22, 6.4 + 11 * Math.tan(Math.PI / 20));
+    expect(left).toBeCloseTo((reach / 22) * width + 76, 4);
+    expect(right).toBeCloseTo(left, 4);
   });
 });

@@ -74,6 +74,12 @@ export function commonScales(
   };
 }
 
+/** How far from a frame its largest diagram may reach, m. */
+export function reachOf(scene: Pick<DrawnScene, 'points' | 'members'>): number {
+  const { size, spacing } = measured(scene);
+  return Math.min(Math.max(...Object.values(diagramShare)) * size, diagramReach * spacing);
+}
+
 /** What scales go by: the diagonal of the box around a frame, and how far apart its members stand, m. */
 interface Measures {
   readonly size: number;
@@ -83,7 +89,7 @@ interface Measures {
 /** Found once for each scene, by its points. */
 const measures = new WeakMap<Float32Array, Measures>();
 
-function measured({ points, members: { ends } }: DrawnScene): Measures {
+function measured({ points, members: { ends } }: Pick<DrawnScene, 'points' | 'members'>): Measures {
   let known = measures.get(points);
   if (!known) measures.set(points, (known = measure(points, ends)));
   return known;

@@ -1,13 +1,13 @@
 import { Injectable, inject, type OnDestroy } from '@angular/core';
 import type { AlternativeSummary, Design } from '@hashira/core';
-import { Units } from '../../ui/units.service';
+import { ReadersUnits } from '../../ui/units.service';
 import { CALCULATION_WORKER } from './calculation-tokens';
 import type { WorkerAnswer, WorkerRequest } from './protocol';
 
 /** Works out designs that are not open on the screen, one after the other, in a worker of its own. */
 @Injectable()
 export class CalculationAside implements OnDestroy {
-  private readonly units = inject(Units);
+  private readonly units = inject(ReadersUnits);
   private readonly makeWorker = inject(CALCULATION_WORKER);
   private worker: Worker | undefined;
   private version = 0;

@@ -1,4 +1,4 @@
-import type { AlternativeSummary } from '@hashira/core';
+import { metric, type AlternativeSummary } from '@hashira/core';
 import { known } from '../../testing/slip-shed';
 import { figureText } from '../../ui/values';
 import { carriedOver } from './carried-over';
@@ -20,8 +20,8 @@ describe('What is carried over while checks are not done', () => {
   it('is the last value of a pending figure, marked, and the members', () => {
     const carried = carriedOver(forces, before);
     expect(carried.figures[0]!.value).toBe(before.figures[0]!.value);
-    expect(figureText(carried.figures[0]!)).toMatch(/ …$/);
-    expect(figureText(carried.figures[1]!)).not.toContain('…');
+    expect(figureText(carried.figures[0]!, metric)).toMatch(/ …$/);
+    expect(figureText(carried.figures[1]!, metric)).not.toContain('…');
     expect(carried.members).toBe(before.members);
     expect(carried.stage).toBe('forces');
   });
@@ -37,6 +37,6 @@ describe('What is carried over while checks are not done', () => {
     expect(carriedOver(forces, undefined)).toBe(forces);
     const failed: AlternativeSummary = { ...forces, stage: 'failed' };
     expect(carriedOver(failed, before)).toBe(failed);
-    expect(figureText(forces.figures[0]!)).toBe('…');
+    expect(figureText(forces.figures[0]!, metric)).toBe('…');
   });
 });

@@ -7,9 +7,9 @@ import {
   isShownFirst,
   notEvaluated,
   questions,
-  showUnits,
   stageNames,
   summaryOf,
+  unitsOf,
   withWarnings,
   type DrawnScene,
   type EvaluatedAlternative,
@@ -94,9 +94,9 @@ export class CalculationDesk {
     const evaluated = new Map<string, EvaluatedAlternative>();
     for (const id of alternatives) {
       const alternative = design.alternatives.find((one) => one.id === id);
-      if (alternative) evaluated.set(id, notEvaluated(design, alternative));
+      if (alternative) evaluated.set(id, notEvaluated(design, alternative, unitsOf(show.units ?? 'metric')));
     }
-    this.showAs(show);
+    this.show = show;
     try {
       const all: Job = { job, version, evaluated, selected, checksFirst };
       for (const [id, stage] of this.inOrder(all)) if (!(await this.work(id, stage, all))) return;
@@ -157,7 +157,13 @@ export class CalculationDesk {
     return job === this.job;
   }
 
-  private tell(now: EvaluatedAlternative, version: number, withScene: boolean, checksFollow: boolean): void {
+  private tell(
+    known: EvaluatedAlternative,
+    version: number,
+    withScene: boolean,
+    checksFollow: boolean,
+  ): void {
+    const now = this.forReader(known);
     const scene = withScene ? drawingOf(now, showOf(this.show, now.alternative.id)) : undefined;
     if (scene) this.drawn.add(now.alternative.id);
     this.send(
@@ -198,15 +204,16 @@ export class CalculationDesk {
       }
   }
 
-  private showAs(show: Show): void {
-    this.show = show;
-    showUnits(show.units ?? 'metric');
+  /** In the units in which it is read now. */
+  private forReader(known: EvaluatedAlternative): EvaluatedAlternative {
+    return { ...known, units: unitsOf(this.show.units ?? 'metric') };
   }
 
   private redraw(show: Show): void {
     const retold = show.result !== this.show.result || show.units !== this.show.units;
-    this.showAs(show);
-    for (const [alternative, now] of this.evaluated) {
+    this.show = show;
+    for (const [alternative, known] of this.evaluated) {
+      const now = this.forReader(known);
       const scene = drawingOf(now, showOf(show, alternative));
       this.send(
         { kind: 'scene', version: this.version, alternative, ...(scene ? { scene } : {}) },
@@ -219,7 +226,10 @@ export class CalculationDesk {
 
   private answer({ id, alternative, question, ask }: Extract<WorkerRequest, { kind: 'ask' }>): void {
     const now = this.evaluated.get(alternative);
-    this.send({ kind: 'answer', id, answer: now && answerTo(now, question, ask, this.show.result) }, []);
+    this.send(
+      { kind: 'answer', id, answer: now && answerTo(this.forReader(now), question, ask, this.show.result) },
+      [],
+    );
   }
 }
 

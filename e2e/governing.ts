@@ -1,0 +1,56 @@
+import {
+  drawingOf,
+  evaluateAlternative,
+  forceExtremes,
+  forceQuantity,
+  metric,
+  type Design,
+  type EvaluatedAlternative,
+  type ForceName,
+} from '@hashira/core';
+
+/** Members of which less than this share of the greatest value is told of none. */
+const least = 1e-3;
+
+/** Alternatives by design and id as far as their forces, so that sizes and diagrams share them. */
+const known = new Map<string, EvaluatedAlternative>();
+
+function withForces(design: Design, id: string): EvaluatedAlternative {
+  const key = `${design.title}/${id}`;
+  let one = known.get(key);
+  if (!one) {
+    const alternative = design.alternatives.find((each) => each.id === id)!;
+    known.set(key, (one = evaluateAlternative(design, alternative, 'forces')));
+  }
+  return one;
+}
+
+/**
+ * What the stage has to tell of a force: the greatest value of each member that stands in ink, as it is written. Pieces of a line are one
+ * member, and so is an arch.
+ */
+export function governingValues(design: Design, id: string, force: ForceName): string[] {
+  const one = withForces(design, id);
+  const { built, evaluation } = one;
+  const { geometry, combinations } = built!;
+  const { frame, states } = evaluation!.forces;
+  const result = combinations[0]?.id ?? design.loadCases[0]!.id;
+  const state = states.get(result)!;
+  const slice =
+    design.space === 'solid'
+      ? drawingOf(one, { result, diagram: force, slice: 'governing' })!.slice
+      : undefined;
+  const greatest = new Map<string, number>();
+  frame.memberIds.forEach((member, m) => {
+    const { line, tags } = geometry.members.get(member)!;
+    if (slice && tags[slice.tag] !== slice.value) return;
+    const whole = tags['role'] === 'arch' ? String(tags['step']) : (line ?? member);
+    const { min, max } = forceExtremes(state.field(m), force);
+    for (const { value } of [min, max])
+      if (Math.abs(value) > Math.abs(greatest.get(whole) ?? 0) * (1 + 1e-9)) greatest.set(whole, value);
+  });
+  const most = Math.max(...[...greatest.values()].map(Math.abs));
+  return [...greatest.values()]
+    .filter((value) => Math.abs(value) > least * most)
+    .map((value) => metric.withUnit(value, forceQuantity(force)));
+}
