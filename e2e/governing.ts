@@ -9,7 +9,7 @@ import {
   type ForceName,
 } from '@hashira/core';
 
-/** Members of which less than this share of the greatest value is told of none. */
+/** What is smaller than this share of the greatest value of the frame is told of no member. */
 const least = 1e-3;
 
 /** Alternatives by design and id as far as their forces, so that sizes and diagrams share them. */
@@ -26,10 +26,10 @@ function withForces(design: Design, id: string): EvaluatedAlternative {
 }
 
 /**
- * What the stage has to tell of a force: the greatest value of each member that stands in ink, as it is written. Pieces of a line are one
- * member, and so is an arch.
+ * What the stage has to tell of a force: the greatest value of each member that stands in ink, as it is written, with either sign where
+ * both are as great. Pieces of a line are one member, and so is an arch.
  */
-export function governingValues(design: Design, id: string, force: ForceName): string[] {
+export function governingValues(design: Design, id: string, force: ForceName): string[][] {
   const one = withForces(design, id);
   const { built, evaluation } = one;
   const { geometry, combinations } = built!;
@@ -40,17 +40,20 @@ export function governingValues(design: Design, id: string, force: ForceName): s
     design.space === 'solid'
       ? drawingOf(one, { result, diagram: force, slice: 'governing' })!.slice
       : undefined;
-  const greatest = new Map<string, number>();
+  const greatest = new Map<string, number[]>();
+  let most = 0;
   frame.memberIds.forEach((member, m) => {
     const { line, tags } = geometry.members.get(member)!;
+    const { min, max } = forceExtremes(state.field(m), force);
+    most = Math.max(most, Math.abs(min.value), Math.abs(max.value));
     if (slice && tags[slice.tag] !== slice.value) return;
     const whole = tags['role'] === 'arch' ? String(tags['step']) : (line ?? member);
-    const { min, max } = forceExtremes(state.field(m), force);
-    for (const { value } of [min, max])
-      if (Math.abs(value) > Math.abs(greatest.get(whole) ?? 0) * (1 + 1e-9)) greatest.set(whole, value);
+    greatest.set(whole, [...(greatest.get(whole) ?? []), min.value, max.value]);
   });
-  const most = Math.max(...[...greatest.values()].map(Math.abs));
-  return [...greatest.values()]
-    .filter((value) => Math.abs(value) > least * most)
-    .map((value) => metric.withUnit(value, forceQuantity(force)));
+  return [...greatest.values()].flatMap((values) => {
+    const size = Math.max(...values.map(Math.abs));
+    if (size <= least * most) return [];
+    const told = values.filter((value) => Math.abs(value) > size * (1 - 1e-9));
+    return [[...new Set(told.map((value) => metric.withUnit(value, forceQuantity(force))))]];
+  });
 }

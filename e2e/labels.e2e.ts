@@ -91,11 +91,10 @@ function unclear(page: Page): Promise<string[]> {
 }
 
 /** Greatest values of members that are not on the stage. Equal ones are told once, with a count. */
-function untold({ texts }: { texts: Text[] }, governing: readonly string[]): string[] {
+function untold({ texts }: { texts: Text[] }, governing: readonly (readonly string[])[]): string[] {
   const told = new Set(texts.map(({ text }) => text.replace(/ ×\d+$/, '')));
-  return [...new Set(governing)]
-    .filter((value) => !told.has(value))
-    .map((value) => `"${value}" is the greatest of a member and is not there`);
+  const missing = governing.filter((signs) => !signs.some((value) => told.has(value)));
+  return [...new Set(missing.map(([value]) => `"${value!}" is the greatest of a member and is not there`))];
 }
 
 const forces: Readonly<Record<string, ForceName>> = {
@@ -157,12 +156,17 @@ for (const [width, height, units, titles] of [
           .locator('p-togglebutton')
           .all()) {
           await diagram.click();
-          const texts = await atRest(page);
-          seen += texts.texts.length;
+          let texts = await atRest(page);
           const name = (await diagram.textContent())!.trim();
           const force = units === 'metric' ? forces[name] : undefined;
           const governing = force ? governingValues(document, id, force) : [];
           told += governing.length;
+          // The drawing of another diagram of a large frame comes a moment later
+          for (let wait = 0; wait < 20 && untold(texts, governing).length > 0; wait++) {
+            await page.waitForTimeout(150);
+            texts = await atRest(page);
+          }
+          seen += texts.texts.length;
           for (const one of [...wrongWith(texts), ...(await unclear(page)), ...untold(texts, governing)])
             wrong.push(`${alternative}, ${name}: ${one}`);
         }

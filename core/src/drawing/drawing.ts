@@ -94,6 +94,8 @@ export interface DrawingText {
   readonly layer: Layer;
   /** Higher ones stay where texts would overlap. */
   readonly priority: number;
+  /** It is told wherever there is a place for it, however many texts there are. */
+  readonly governs?: boolean;
   /** The exact value, shown on hover. */
   readonly title: string;
 }

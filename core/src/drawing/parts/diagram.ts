@@ -140,6 +140,7 @@ function tellValues(
       tone: value >= 0 ? style.positive : style.negative,
       layer: 'diagram',
       priority: (governs ? 9 : 6) - rank / told.length,
+      governs,
       title: `${name} = ${units.exact(value, style.quantity)} at x = ${units.inSentence(x, 'length', 4)} of ${units.inSentence(frame.length[m]!, 'length', 4)}, ${namer.member(frame.memberIds[m]!)}, ${id}${others.length > 0 ? `; the same in ${[...new Set(others)].join(', ')}` : ''}`,
     });
   });

@@ -79,6 +79,8 @@ export interface StageLabel {
   readonly tone: Colour;
   /** Higher ones stay where labels would overlap. */
   readonly priority: number;
+  /** It is written wherever there is a place for it, however many there are. */
+  readonly governs?: boolean;
   /** The exact value, shown on hover. */
   readonly title: string;
 }

@@ -30,6 +30,21 @@ describe('labels', () => {
     }
   });
 
+  it('that govern are written however many there are, others up to what can be read', () => {
+    const places = Array.from(
+      { length: 40 },
+      (_, i) => [30 + (i % 5) * 80, 20 + Math.floor(i / 5) * 34] as const,
+    );
+    const all = places.map((at, i) => label(`${100 + i} kN`, at));
+    expect(placeLabels(all, size).length).toBe(24);
+    expect(
+      placeLabels(
+        all.map((one) => ({ ...one, governs: true })),
+        size,
+      ).length,
+    ).toBe(40);
+  });
+
   it('keep the more important one in its place', () => {
     const [first, second] = placeLabels([label('small', [100, 100], 1), label('large', [100, 100], 9)], size);
     expect(first!.text).toBe('large');

@@ -21,7 +21,7 @@ export interface PlacedLabel extends StageLabel {
 
 /** Room on either side of a text. */
 const padding = 2;
-/** A sheet with more labels than one for each such area cannot be read: the less important ones wait until it is zoomed, px². */
+/** A sheet with more labels than one for each such area is hard to read: those that govern nothing wait until it is zoomed, px². */
 const areaOfEach = 14_000;
 /** The same text twice within this distance is said once, px. */
 const sameWithin = 64;
@@ -70,7 +70,7 @@ export function placeLabels(
   const taken: Box[] = [...(surroundings.obstacles ?? [])];
   const most = Math.max(24, (size.width * size.height) / areaOfEach);
   for (const label of [...labels].sort((a, b) => b.priority - a.priority)) {
-    if (placed.length >= most) break;
+    if (placed.length >= most && !label.governs) continue;
     const told = placed.some(
       (other) =>
         other.text === label.text &&

@@ -46,6 +46,18 @@ describe('what labels find on a sheet', () => {
     expect(surroundingsOf({ ...sheet, layers: ['members'] }, []).ink!.length).toBe(4);
   });
 
+  it('has the edges of wide strokes too: a band of stress reaches beyond its middle', () => {
+    const { scene: stressed } = known('fixed', { result: 'U1', diagram: 'stress' });
+    const one = { ...sheetOf(stressed), layers: ['diagram'] as const };
+    const { ink = [] } = surroundingsOf(one, []);
+    const left = projected(one.view, one.size, [0, 0, 3])[0];
+    // The left column is a vertical line; its bands are 3 px to 14 px wide
+    const beside = ink.filter(([a, b]) => Math.abs(a[0] - b[0]) < 0.01 && Math.abs(a[0] - left) < 8);
+    const away = beside.map(([a]) => Math.abs(a[0] - left));
+    expect(Math.min(...away)).toBeLessThan(0.01);
+    expect(Math.max(...away)).toBeGreaterThan(3);
+  });
+
   it('leaves members out where they are too many to keep off', () => {
     const many = Array.from({ length: 500 }, (_, k) => `m${k}`);
     const dense = { ...scene, members: { ids: many, ends: new Float32Array(3000) } };

@@ -44,8 +44,25 @@ function linesOn(sheet: Sheet, wanted: readonly Layer[], most: number): Line[] {
   const lineOf = lineReader(sheet);
   const lines: Line[] = [];
   for (const [from, to] of ranges)
-    for (let k = from; k < to; k++) lines.push(lineOf(strokes, k * strokeSize));
+    for (let k = from; k < to; k++) {
+      const line = lineOf(strokes, k * strokeSize);
+      lines.push(line, ...edgesOf(line, strokes[k * strokeSize + strokeAt.width]!));
+    }
   return lines;
+}
+
+/** Strokes of this width and more cover a label beside their middle, px. */
+const wide = 6;
+
+/** The edges of a wide stroke. */
+function edgesOf([a, b]: Line, width: number): Line[] {
+  if (width < wide) return [];
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+  const [x, y] = [(-(b[1] - a[1]) / length) * (width / 2), ((b[0] - a[0]) / length) * (width / 2)];
+  return [1, -1].map((side): Line => [
+    [a[0] + side * x, a[1] + side * y],
+    [b[0] + side * x, b[1] + side * y],
+  ]);
 }
 
 /** What reads a stroke as it lies on the sheet: its ends with their displacements, and offsets of px from them, or along and across it. */

@@ -24,8 +24,8 @@ export function textsOn({ scene, layers, scales, phase, view, size }: Sheet): St
     const [ux, uy] = length < 1 ? [0, -1] : [d[0] / length, d[1] / length];
     const anchor: Point = [at[0] + ux * text.beyond, at[1] + uy * text.beyond];
     const align = Math.abs(ux) < 0.6 ? 'middle' : ux > 0 ? 'left' : 'right';
-    const { key, tone, priority, title } = text;
+    const { key, tone, priority, title, governs = false } = text;
     const of = ledLayers.has(text.layer) ? { of: at } : {};
-    return [{ key, text: text.text, at: anchor, ...of, align, tone, priority, title }];
+    return [{ key, text: text.text, at: anchor, ...of, align, tone, priority, governs, title }];
   });
 }
