@@ -32,7 +32,7 @@ function memberLines({ scene, view, size }: Sheet): Line[] {
 const thinLayers: readonly Layer[] = ['diagram', 'loads', 'deformed'];
 const mostThin = 1500;
 /** How many strokes a drawing may have so that what lies under labels is looked for. */
-const mostInk = 4000;
+const mostInk = 8000;
 
 /** Lines of layers as they lie on the sheet, px; none where they are more than `most`. */
 function linesOn(sheet: Sheet, wanted: readonly Layer[], most: number): Line[] {
