@@ -35,6 +35,11 @@ export interface Choice<T extends string | number = string> {
     p-select {
       width: 100%;
       min-height: 24px;
+      --p-select-sm-font-size: 1em;
+      align-items: center;
+      --p-select-sm-padding-x: 6px;
+      --p-select-sm-padding-y: 1px;
+      --p-select-dropdown-width: 1.5rem;
     }
     /* Within a sentence it is as plain as its words */
     :host(.in-words) p-select {

@@ -42,11 +42,11 @@ import { readersUnits } from '../../ui/units.service';
         @if (problem()) {
           <span class="problem" role="alert">{{ problem() }}</span>
         }
-        <span class="soft"
-          >beside the frame every
+        <span class="soft" title="Of the places beside the frame"
+          >spacing
           <app-choice
             class="in-words"
-            label="beside the frame every"
+            label="spacing of the places beside the frame"
             [options]="spacings"
             [value]="drawing.spacing()"
             (changed)="drawing.spacing.set($event)"
