@@ -47,7 +47,7 @@ export function governingValues(design: Design, id: string, force: ForceName): s
     const { min, max } = forceExtremes(state.field(m), force);
     most = Math.max(most, Math.abs(min.value), Math.abs(max.value));
     if (slice && tags[slice.tag] !== slice.value) return;
-    const whole = tags['role'] === 'arch' ? String(tags['step']) : (line ?? member);
+    const whole = tags['role'] === 'arch' ? String(tags['step']) : line;
     greatest.set(whole, [...(greatest.get(whole) ?? []), min.value, max.value]);
   });
   return [...greatest.values()].flatMap((values) => {

@@ -162,13 +162,10 @@ export class StageComponent {
 
   protected readonly dimensions = computed(() => {
     const sheet = this.sheet();
-    return sheet?.dimensions
-      ? placeDimensions(
-          sheet.scene,
-          { view: sheet.view, size: sheet.size, units: this.units(), lettering: this.lettering.now() },
-          { taken: this.over?.boxes() ?? [], dragged: this.draggedDimension() },
-        )
-      : [];
+    if (!sheet?.dimensions) return [];
+    const on = { view: sheet.view, size: sheet.size, units: this.units(), lettering: this.lettering.now() };
+    const taken = this.over?.boxes() ?? [];
+    return placeDimensions(sheet.scene, on, { taken, dragged: this.draggedDimension() });
   });
 
   /** Id of the dimension whose number is being dragged. */
