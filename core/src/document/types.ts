@@ -94,7 +94,7 @@ export interface Step {
 /** A section, material or support given by name, or by a name parameter. */
 export type NameReference = string | { parameter: string };
 
-/** What all members or nodes that match get. Later rules win; see `rules/`, one kind a file. */
+/** What all members or nodes that match get. Later rules win. What it gives is declared by the kinds of `rules/kinds/`, each its own fields. */
 export interface Rule {
   id: string;
   title?: string;
@@ -102,26 +102,6 @@ export interface Rule {
   /** Condition on members, or on nodes: exactly one of the two. */
   members?: Expression;
   nodes?: Expression;
-  section?: NameReference;
-  material?: NameReference;
-  action?: 'frame' | 'axial' | 'tension-only' | 'compression-only';
-  roll?: Written;
-  lengths?: LengthsRule | 'buckling-analysis';
-  /** Condition on nodes that hold members sideways: both flanges, or the one that is named (top: on the side of local z). */
-  restraints?: Expression;
-  flange?: 'top' | 'bottom' | 'both';
-  group?: string;
-  /** How many members alike the system of these braces holds. */
-  restrains?: number;
-  deflection?: { limit: Written; from?: 'chord' | 'start' | 'end' };
-  support?: SupportKind;
-  axes?: { x: Written[]; y?: Written[] };
-  hinge?: HingeRule;
-  at?: string;
-  load?: LoadRule;
-  area?: AreaRule;
-  train?: TrainRule;
-  mass?: Written;
 }
 
 /** Buckling lengths and the distance of lateral restraints that the checks take, see the frame model's `design`. */

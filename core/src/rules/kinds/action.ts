@@ -1,5 +1,13 @@
+import type { Written } from '../../language/evaluate.js';
 import { byTags, option } from '../../fields/index.js';
 import { memberRule } from '../rule.js';
+
+declare module '../../document/types.js' {
+  interface Rule {
+    action?: 'frame' | 'axial' | 'tension-only' | 'compression-only';
+    roll?: Written;
+  }
+}
 
 export const action = memberRule({
   key: 'action',

@@ -8,6 +8,12 @@ import { caseFor, checkCase } from './load.js';
 import { expression } from '../../fields/schemas.js';
 import { memberRule } from '../rule.js';
 
+declare module '../../document/types.js' {
+  interface Rule {
+    area?: AreaRule;
+  }
+}
+
 /** Pressure on the panels that members bound, shared out to them. */
 export const area = memberRule({
   key: 'area',

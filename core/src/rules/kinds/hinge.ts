@@ -20,6 +20,13 @@ import { springWay } from '../spring-way.js';
 import { memberRule, nodeRule, type RuleContext } from '../rule.js';
 import { listWords } from '../words.js';
 
+declare module '../../document/types.js' {
+  interface Rule {
+    hinge?: HingeRule;
+    at?: string;
+  }
+}
+
 type Release = (typeof releases)[number];
 
 const releaseTitles: Readonly<Record<Release, string>> = {

@@ -25,6 +25,19 @@ import type { FlangeLengths, MemberDesign } from '../../model/types.js';
 import { fieldOf, memberRule, type Matched, type RuleContext } from '../rule.js';
 import { listWords } from '../words.js';
 
+declare module '../../document/types.js' {
+  interface Rule {
+    lengths?: LengthsRule | 'buckling-analysis';
+    /** Condition on nodes that hold members sideways: both flanges, or the one that is named (top: on the side of local z). */
+    restraints?: Expression;
+    flange?: 'top' | 'bottom' | 'both';
+    /** How many members alike the system of these braces holds. */
+    restrains?: number;
+    deflection?: { limit: Written; from?: 'chord' | 'start' | 'end' };
+    group?: string;
+  }
+}
+
 function merge({ assignment }: RuleContext, member: string, design: MemberDesign): void {
   assignment.design.set(member, { ...assignment.design.get(member), ...design });
 }

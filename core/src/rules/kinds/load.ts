@@ -27,6 +27,12 @@ import { fieldOf, memberRule, nodeRule, type Matched, type RuleContext } from '.
 import { listWords } from '../words.js';
 import { forceField, forceWords, type VectorOf } from './force-field.js';
 
+declare module '../../document/types.js' {
+  interface Rule {
+    load?: LoadRule;
+  }
+}
+
 /** The load case that a new load goes into: the first that is not permanent, else the first. */
 export const caseFor = ({ loadCases }: Pick<Design, 'loadCases'>): string =>
   (loadCases.find(({ category }) => category !== 'permanent') ?? loadCases[0])?.id ?? '';

@@ -7,6 +7,13 @@ import { reference } from '../../fields/index.js';
 import { fieldOf, memberRule } from '../rule.js';
 import { nameWords } from '../words.js';
 
+declare module '../../document/types.js' {
+  interface Rule {
+    section?: NameReference;
+    material?: NameReference;
+  }
+}
+
 export const section = memberRule({
   key: 'section',
   // Members that no other rule knows need a material as well: the one that the design's rules name first

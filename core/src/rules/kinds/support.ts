@@ -19,6 +19,14 @@ import { springWay } from '../spring-way.js';
 import { fieldOf, nodeRule } from '../rule.js';
 import { listWords } from '../words.js';
 
+declare module '../../document/types.js' {
+  interface Rule {
+    support?: SupportKind;
+    axes?: { x: Written[]; y?: Written[] };
+    mass?: Written;
+  }
+}
+
 /** Freedoms that the usual supports hold. */
 const usual: Readonly<Record<'fixed' | 'pinned' | 'roller', readonly Freedom[]>> = {
   fixed: freedoms,

@@ -9,6 +9,12 @@ import { list } from '../../fields/schemas.js';
 import { memberRule, type RuleContext } from '../rule.js';
 import { listWords } from '../words.js';
 
+declare module '../../document/types.js' {
+  interface Rule {
+    train?: TrainRule;
+  }
+}
+
 /** Values one after the other, each evaluated. */
 const several = (quantity: 'force' | 'length', title: string): Field<number[]> =>
   custom(
