@@ -16,7 +16,9 @@ const margins: Margins = { left: 138, right: 108, top: 92, bottom: 116 };
 const bareMargins: Margins = { left: 60, right: 60, top: 44, bottom: 64 };
 
 /** Room beyond the tip of a diagram for its value, across and up, px. */
-const roomOfValue = { across: 76, up: 24 };
+const roomOfValue = { across: 75, up: 24 };
+/** Part of the margins that values take at the most: on small sheets they stand closer, and the frame comes first. */
+const mostForValues = 0.7;
 
 /** The view of a whole frame on a sheet, with the room that what is written round it needs, and its diagrams. */
 export function fittedView(
@@ -50,8 +52,8 @@ export function withDiagrams(
   least: Margins,
 ): Margins {
   const { x, y } = extentOf(points, direction);
-  const across = Math.min(roomOfValue.across, least.left, least.right);
-  const up = Math.min(roomOfValue.up, least.top, least.bottom);
+  const across = Math.min(roomOfValue.across, mostForValues * Math.min(least.left, least.right));
+  const up = Math.min(roomOfValue.up, mostForValues * Math.min(least.top, least.bottom));
   const scale = Math.min(
     largestScale(x[1] - x[0], size.width, [least.left, least.right], { reach, value: across }),
     largestScale(y[1] - y[0], size.height, [least.top, least.bottom], { reach, value: up }),
