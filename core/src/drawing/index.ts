@@ -36,6 +36,7 @@ export { differingFrom } from './signatures.js';
 export { sliceWords } from './slices.js';
 export { drawPreview, kindPicture, optionPicture, stepPicture, type PictureSize } from './parts/steps.js';
 export { startPicture } from './parts/start.js';
+export { clearance, leastBefore } from './view/behind.js';
 export { layFlat, type FlatOptions, type FlatPen, type Ink } from './view/flat.js';
 export { Raster } from './view/raster.js';
 export { toFilm } from './view/film.js';

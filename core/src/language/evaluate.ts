@@ -38,13 +38,18 @@ export function quantityProgram(
   const program = compile(text, names, place);
   const { units } = names;
   expectQuantity(program, quantity, place, units);
-  return (thing) => inRange(finite(program, thing, place), { text: program.text, quantity, units }, place);
+  const bounds = { text: program.text, quantity, units };
+  return (thing) => inRange(finite(program, thing, place), bounds, place);
 }
 
 /** @throws ProblemError `out-of-range` for what no frame has */
 function inRange(
   value: number,
-  { text, quantity, units }: { text: string; quantity: QuantityName; units: Units },
+  {
+    text,
+    quantity,
+    units,
+  }: { readonly text: string; readonly quantity: QuantityName; readonly units: Units },
   place: Place,
 ): number {
   const most = greatestMagnitudes[quantity];

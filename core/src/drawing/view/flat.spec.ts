@@ -129,6 +129,21 @@ describe('a drawing laid flat', () => {
     expect(middle!.width).toBeGreaterThan(far!.width);
   });
 
+  it('interrupts a member where a nearer one passes before it, where that is asked for', () => {
+    const depth = depthOf([0, 0, 0, 0, 10, 0], standardViews.front);
+    const draw = (pen: Draughtsman) => {
+      pen.on('members').line([-1, 10, 2], [3, 10, 2], ink);
+      pen.on('members').line([1, 0, 1], [1, 0, 3], ink);
+    };
+    expect(laid(draw, { depth }).lines.length).toBe(2);
+    const { lines } = laid(draw, { depth, interrupted: true });
+    // The near one is 2.5 px wide and keeps 2 px free on either side of 200 px; the far one is 1.4 px wide
+    expectAt(lines[0]!.ends, [100, 150, 196.05, 150]);
+    expectAt(lines[1]!.ends, [203.95, 150, 300, 150]);
+    expectAt(lines[2]!.ends, [200, 200, 200, 100]);
+    expect(lines.length).toBe(3);
+  });
+
   it('makes lines thinner where it is asked to', () => {
     const { lines } = laid((pen) => pen.on('members').line([0, 0, 0], [1, 0, 0], ink), { thin: 0.5 });
     expect(lines[0]!.ink.width).toBe(1);

@@ -11,6 +11,7 @@ import {
   type Layer,
   type Scale,
 } from '../drawing.js';
+import { clearance, gapsBehind, laidLineSize, leastBefore, type Gaps } from './behind.js';
 import { fading, fadingLayers, viewAxes, type Depth, type View } from './view.js';
 
 export interface FlatOptions {
@@ -18,9 +19,11 @@ export interface FlatOptions {
   readonly size: { readonly width: number; readonly height: number };
   readonly layers?: readonly Layer[];
   readonly scales?: Partial<Record<Scale, number>>;
-  /** Factors on the px of symbols and on the width of lines. */
   /** How far parts are from the reader; without it all are inked alike. */
   readonly depth?: Depth;
+  /** Members are interrupted where nearer ones pass before them; asks for a depth. */
+  readonly interrupted?: boolean;
+  /** Factors on the px of symbols and on the width of lines. */
   readonly marks?: number;
   readonly thin?: number;
 }
@@ -50,14 +53,20 @@ export function layFlat(drawing: DrawnLines, options: FlatOptions, pen: FlatPen)
     for (let c = c0; c + 2 < c1; c += 3) flat.triangle(drawing.corners, c * cornerSize, pen);
     const [s0, s1] = drawing.strokeRanges[k]!;
     for (let s = s0; s < s1; s++) flat.fill(drawing.strokes, s * strokeSize, pen);
-    for (let s = s0; s < s1; s++) flat.stroke(drawing.strokes, s * strokeSize, pen);
+    const gaps = layer === 'members' ? flat.gaps(drawing.strokes, s0, s1) : [];
+    for (let s = s0; s < s1; s++) flat.stroke(drawing.strokes, s * strokeSize, pen, gaps[s - s0]);
   }
 }
+
+/** How near a place is to the reader, m. */
+const towardsReader = ({ towards }: Depth, data: Float32Array, at: number): number =>
+  towards[0] * data[at]! + towards[1] * data[at + 1]! + towards[2] * data[at + 2]!;
 
 class Flat {
   /** Far parts of the layer are fainter. */
   fades = false;
   private readonly depth: Depth | undefined;
+  private readonly interrupted: boolean;
   private readonly across: Float64Array;
   private readonly factors: readonly number[];
   private readonly marks: number;
@@ -67,7 +76,8 @@ class Flat {
   private readonly q = new Float64Array(2);
   private readonly ends = new Float64Array(6);
 
-  constructor({ view, size, scales = {}, marks = 1, thin = 1, depth }: FlatOptions) {
+  constructor({ view, size, scales = {}, marks = 1, thin = 1, depth, interrupted = false }: FlatOptions) {
+    this.interrupted = interrupted;
     this.depth = depth && depth.near - depth.far > 1e-6 ? depth : undefined;
     const { right, up } = viewAxes(view);
     const { centre, scale } = view;
@@ -108,7 +118,48 @@ class Flat {
     this.ends[at + 1] = from[1]! + y;
   }
 
-  stroke(data: Float32Array, i: number, pen: FlatPen): void {
+  /** @param gaps parts of it that are left out */
+  stroke(data: Float32Array, i: number, pen: FlatPen, gaps: Gaps = []): void {
+    this.lay(data, i);
+    const [x, y, u, v] = this.ends as unknown as [number, number, number, number];
+    const nearness = this.nearness(data, i);
+    const ink = {
+      colour: colourNames[data[i + strokeAt.colour]!]!,
+      alpha: data[i + strokeAt.alpha]! * (fading.alpha + (1 - fading.alpha) * nearness),
+      width: this.widthOf(data, i, nearness),
+    };
+    let from = 0;
+    for (let k = 0; k <= gaps.length; k += 2) {
+      const to = gaps[k] ?? 1;
+      if (to > from || gaps.length === 0)
+        pen.line(x + from * (u - x), y + from * (v - y), x + to * (u - x), y + to * (v - y), ink);
+      from = gaps[k + 1] ?? 1;
+    }
+  }
+
+  private widthOf(data: Float32Array, i: number, nearness: number): number {
+    const thinned = this.depth && this.fades ? fading.thin + (fading.wide - fading.thin) * nearness : 1;
+    return data[i + strokeAt.width]! * this.thin * thinned;
+  }
+
+  /** What strokes pass behind of one another; nothing where that is not asked for. */
+  gaps(data: Float32Array, first: number, end: number): Gaps[] {
+    const { depth } = this;
+    if (!depth || !this.interrupted) return [];
+    const lines = new Float64Array(laidLineSize * (end - first));
+    for (let s = first; s < end; s++) {
+      const [i, at] = [s * strokeSize, laidLineSize * (s - first)];
+      this.lay(data, i);
+      lines.set(this.ends.subarray(0, 4), at);
+      lines[at + 4] = towardsReader(depth, data, i + strokeAt.a);
+      lines[at + 5] = towardsReader(depth, data, i + strokeAt.b);
+      lines[at + 6] = this.widthOf(data, i, this.nearness(data, i)) / 2;
+    }
+    return gapsBehind(lines, leastBefore * (depth.near - depth.far), clearance * this.thin);
+  }
+
+  /** The ends of a stroke on the sheet. */
+  private lay(data: Float32Array, i: number): void {
     const mode = data[i + strokeAt.mode]!;
     const factor = this.factors[data[i + strokeAt.scale]!]!;
     const [a, b] = [i + strokeAt.offsetA, i + strokeAt.offsetB];
@@ -116,25 +167,14 @@ class Flat {
     this.place(data, i + strokeAt.b, factor, this.q);
     this.shift(mode, data[a]!, data[a + 1]!, 0, this.p);
     this.shift(mode, data[b]!, data[b + 1]!, 2, mode > 0.5 ? this.p : this.q);
-    const { ends } = this;
-    const nearness = this.nearness(data, i);
-    pen.line(ends[0]!, ends[1]!, ends[2]!, ends[3]!, {
-      colour: colourNames[data[i + strokeAt.colour]!]!,
-      alpha: data[i + strokeAt.alpha]! * (fading.alpha + (1 - fading.alpha) * nearness),
-      width:
-        data[i + strokeAt.width]! *
-        this.thin *
-        (this.depth && this.fades ? fading.thin + (fading.wide - fading.thin) * nearness : 1),
-    });
   }
 
   /** From 0 of what is farthest to 1 of what is nearest, at the middle of a stroke. */
   private nearness(data: Float32Array, i: number): number {
     const { depth } = this;
     if (!depth || !this.fades) return 1;
-    let place = 0;
-    for (let k = 0; k < 3; k++)
-      place += (depth.towards[k]! * (data[i + strokeAt.a + k]! + data[i + strokeAt.b + k]!)) / 2;
+    const place =
+      (towardsReader(depth, data, i + strokeAt.a) + towardsReader(depth, data, i + strokeAt.b)) / 2;
     return Math.min(1, Math.max(0, (place - depth.far) / (depth.near - depth.far)));
   }
 

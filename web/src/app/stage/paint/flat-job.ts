@@ -26,7 +26,7 @@ export function flatJobOf(sheet: Sheet, pixelRatio: number): FlatJob {
       layers: thumbnail ? thumbnailLayers(scene.drawing, layers) : layers,
       // Where a slice stands in ink the rest is faint, near or far
       ...(scene.space === 'solid' && (thumbnail || !scene.slice)
-        ? { depth: depthOf(scene.points, view) }
+        ? { depth: depthOf(scene.points, view), interrupted: !thumbnail }
         : {}),
       scales: { ...scales, deformation: scales.deformation * phase },
       marks: pixelRatio * (thumbnail ? 0.55 : 1),

@@ -122,4 +122,38 @@ for (const [way, paint] of Object.entries(ways))
       expect(near(at(90, 50), white)).toBeTrue();
       expect(near(at(10, 50), white)).toBeTrue();
     });
+
+    it('interrupts members of a solid frame where nearer ones pass before them, and not at joints', () => {
+      const at = painted(
+        (() => {
+          const sheet = sheetWith((pen) => {
+            const style = { colour: 'ink', width: 3 } as const;
+            // Nearer ones first, and last
+            pen.on('members').line([-1, 0, -0.8], [-1, 0, 0.8], style);
+            pen.on('members').line([-1.8, 10, 0], [1.8, 10, 0], style);
+            pen.on('members').line([1, 0, -0.8], [1, 0, 0.8], style);
+            // It meets the far one
+            pen.on('members').line([0, 10, 0], [0, 10, 0.8], style);
+          });
+          const points = Float32Array.of(-1, 0, -1, 1, 10, 1);
+          return { ...sheet, scene: { ...sheet.scene, points, space: 'solid' as const } };
+        })(),
+      );
+      const isWhite = (x: number, y: number) => near(at(x, y), white);
+      for (const x of [50, 150]) {
+        expect(near(at(x, 50), ink))
+          .withContext(`near at ${x}`)
+          .toBeTrue();
+        expect(isWhite(x - 3, 50))
+          .withContext(`beside ${x}`)
+          .toBeTrue();
+        expect(isWhite(x + 3, 50))
+          .withContext(`beside ${x}`)
+          .toBeTrue();
+        expect(isWhite(x - 12, 50))
+          .withContext(`farther left of ${x}`)
+          .toBeFalse();
+      }
+      for (const x of [92, 96, 100, 104]) expect(isWhite(x, 50)).withContext(`joint at ${x}`).toBeFalse();
+    });
   });

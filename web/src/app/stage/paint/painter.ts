@@ -1,4 +1,5 @@
 import {
+  clearance,
   colourNames,
   colourValues,
   cornerSize,
@@ -6,6 +7,7 @@ import {
   fading,
   fadingLayers,
   layerNames,
+  leastBefore,
   strokeAt,
   strokeSize,
   viewAxes,
@@ -24,6 +26,8 @@ uniform vec2 sheet;
 uniform float perMetre;
 uniform vec4 scales;
 uniform vec3 colours[${colourNames.length}];
+// What a stroke keeps free of strokes behind it, px, and how much farther than itself that reaches
+uniform vec2 behind;
 // Towards the reader; where the farthest is along it, how much nearer the nearest, and whether far parts are fainter
 uniform vec3 towards;
 uniform vec3 depth;
@@ -38,6 +42,8 @@ vec2 directionOf(vec2 p, vec2 q) {
   return l < 1e-4 ? vec2(1.0, 0.0) : d / l;
 }
 vec4 toClip(vec2 p) { return vec4(p.x / sheet.x * 2.0 - 1.0, 1.0 - p.y / sheet.y * 2.0, 0.0, 1.0); }
+// From −0.9 of what is nearest to 0.9 of what is farthest; between two cut planes with room for what is kept free
+float farness(vec3 p) { return depth.z > 0.5 ? 0.9 - 1.8 * (dot(p, towards) - depth.x) / depth.y : 0.0; }
 `;
 
 const ofStrokes = `${common}
@@ -75,15 +81,16 @@ void main() {
   float nearness = depth.z > 0.5 ? clamp((dot((a + b) * 0.5, towards) - depth.x) / depth.y, 0.0, 1.0) : 1.0;
   float thinned = depth.z > 0.5 ? mix(${fading.thin.toFixed(3)}, ${fading.wide.toFixed(3)}, nearness) : 1.0;
   float wide = max(style.x * thinned, 0.9);
-  float half_ = wide * 0.5;
+  float half_ = wide * 0.5 + behind.x;
   // One pixel more on each side carries the smooth edge
   float reach = half_ + 1.0;
-  float over = wide > 2.0 ? half_ : 0.0;
+  float over = wide > 2.0 && behind.x == 0.0 ? half_ : 0.0;
   vec2 at = mix(p, q, corner.x) + t * (corner.x * 2.0 - 1.0) * over + n * (corner.y * 2.0 - 1.0) * reach;
   if (l < 1e-3 && style.w < 0.5 && offsets == vec4(0.0)) at = p;
   across = vec2((corner.y * 2.0 - 1.0) * reach, half_);
   ink = vec4(colours[int(style.y + 0.5)], style.z * mix(${fading.alpha.toFixed(3)}, 1.0, nearness));
   gl_Position = toClip(at);
+  gl_Position.z = clamp(mix(farness(a), farness(b), corner.x) + behind.y, -1.0, 1.0);
 }`;
 
 // The area between a stroke and where it would be without its displacements
@@ -168,7 +175,7 @@ export class Painter implements SheetPainter {
 
   /** A painter on a canvas; undefined where the browser gives no WebGL 2. */
   static on(canvas: HTMLCanvasElement): Painter | undefined {
-    const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false });
+    const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: true });
     return gl ? new Painter(canvas, gl) : undefined;
   }
 
@@ -222,10 +229,35 @@ export class Painter implements SheetPainter {
       gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indicesOf(s1));
       for (const program of filled[k] ? [this.fillProgram, this.strokeProgram] : [this.strokeProgram]) {
         gl.useProgram(program);
-        if (program === this.strokeProgram) this.setDepth(sheet, fadingLayers.has(layer));
-        gl.drawElements(gl.TRIANGLES, 6 * (s1 - s0), gl.UNSIGNED_INT, 6 * s0 * Uint32Array.BYTES_PER_ELEMENT);
+        const isDeep = program === this.strokeProgram && this.setDepth(sheet, fadingLayers.has(layer));
+        if (isDeep && layer === 'members') this.strokesBefore(s0, s1);
+        else this.elements(s0, s1);
       }
     });
+  }
+
+  private elements(from: number, to: number): void {
+    const { gl } = this;
+    const start = 6 * from * Uint32Array.BYTES_PER_ELEMENT;
+    gl.drawElements(gl.TRIANGLES, 6 * (to - from), gl.UNSIGNED_INT, start);
+  }
+
+  /** Strokes that are interrupted where nearer ones pass before them: what these keep free is told to the depth buffer first. */
+  private strokesBefore(from: number, to: number): void {
+    const { gl } = this;
+    const behind = this.place(this.strokeProgram, 'behind');
+    gl.enable(gl.DEPTH_TEST);
+    gl.clear(gl.DEPTH_BUFFER_BIT);
+    gl.colorMask(false, false, false, false);
+    // Less than this nearer is a joint
+    gl.uniform2f(behind, clearance, 1.8 * leastBefore);
+    this.elements(from, to);
+    gl.colorMask(true, true, true, true);
+    gl.depthMask(false);
+    gl.uniform2f(behind, 0, 0);
+    this.elements(from, to);
+    gl.depthMask(true);
+    gl.disable(gl.DEPTH_TEST);
   }
 
   private setUniforms(program: WebGLProgram, { view, size, scales, phase }: Sheet): void {
@@ -242,13 +274,15 @@ export class Painter implements SheetPainter {
     gl.uniform3fv(place('colours'), tints);
   }
 
-  private setDepth({ scene, view, thumbnail }: Sheet, fades: boolean): void {
+  /** @returns whether far strokes of the layer are fainter */
+  private setDepth({ scene, view, thumbnail }: Sheet, fades: boolean): boolean {
     const { gl } = this;
     const { towards, near, far } = depthOf(scene.points, view);
     const isSolid = scene.space === 'solid' && (thumbnail || !scene.slice);
     const isDeep = fades && isSolid && near - far > 1e-6;
     gl.uniform3fv(this.place(this.strokeProgram, 'towards'), towards as unknown as number[]);
     gl.uniform3f(this.place(this.strokeProgram, 'depth'), far, isDeep ? near - far : 1, isDeep ? 1 : 0);
+    return isDeep;
   }
 
   private place(program: WebGLProgram, name: string): WebGLUniformLocation | null {
