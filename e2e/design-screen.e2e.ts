@@ -182,8 +182,9 @@ test('zoom, pan and fit', async ({ page, app }) => {
   await page.mouse.move(box.x + box.width / 2 + 50, box.y + 80, { steps: 3 });
   await page.mouse.up();
   await expect.poll(async () => Math.round((await span.boundingBox())!.x - start.x)).toBe(50);
+  // The pointer is above the frame: what is below goes down
   await page.mouse.wheel(0, -300);
-  await expect.poll(async () => Math.round((await span.boundingBox())!.x - start.x)).not.toBe(50);
+  await expect.poll(async () => Math.round((await span.boundingBox())!.y - start.y)).toBeGreaterThan(40);
   await page.getByRole('button', { name: 'fit', exact: true }).click();
   await expect.poll(async () => Math.round((await span.boundingBox())!.x - start.x)).toBe(0);
 });

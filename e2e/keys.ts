@@ -26,7 +26,7 @@ async function takeMarked(page: Page, marked: Locator, words: string): Promise<v
     const before = now;
     await page.keyboard.press('ArrowDown');
     // The mark follows the key a moment later
-    for (let wait = 0; wait < 40 && now === before; wait++) {
+    for (let wait = 0; wait < 200 && now === before; wait++) {
       await page.waitForTimeout(15);
       now = await read();
     }
