@@ -33,7 +33,8 @@ export function gapsBehind(lines: Float64Array, least: number, clear: number): G
   const count = lines.length / laidLineSize;
   const gaps: number[][] = Array.from({ length: count }, () => []);
   if (count > mostLines) return gaps;
-  for (let i = 0; i < count; i++) for (let j = 0; j < i; j++) passOver(lines, i, j, { least, clear, gaps });
+  const asked = { least, clear, gaps };
+  for (let i = 0; i < count; i++) for (let j = 0; j < i; j++) passOver(lines, i, j, asked);
   return gaps.map((own, i) => {
     const at = i * laidLineSize;
     const length = Math.hypot(lines[at + 2]! - lines[at]!, lines[at + 3]! - lines[at + 1]!);
@@ -48,19 +49,23 @@ function passOver(
   j: number,
   { least, clear, gaps }: { least: number; clear: number; gaps: number[][] },
 ): void {
-  const [a, b] = [i * laidLineSize, j * laidLineSize];
-  const [px, py] = [lines[a]!, lines[a + 1]!];
-  const [rx, ry] = [lines[a + 2]! - px, lines[a + 3]! - py];
-  const [qx, qy] = [lines[b]!, lines[b + 1]!];
-  const [sx, sy] = [lines[b + 2]! - qx, lines[b + 3]! - qy];
+  const a = i * laidLineSize;
+  const b = j * laidLineSize;
+  const rx = lines[a + 2]! - lines[a]!;
+  const ry = lines[a + 3]! - lines[a + 1]!;
+  const sx = lines[b + 2]! - lines[b]!;
+  const sy = lines[b + 3]! - lines[b + 1]!;
+  const dx = lines[b]! - lines[a]!;
+  const dy = lines[b + 1]! - lines[a + 1]!;
   const cross = rx * sy - ry * sx;
-  const [r, s] = [Math.hypot(rx, ry), Math.hypot(sx, sy)];
+  const t = (dx * sy - dy * sx) / cross;
+  const u = (dx * ry - dy * rx) / cross;
+  // Neither holds for lines that are seen as points or run alike
+  if (!(t >= 0 && t <= 1 && u >= 0 && u <= 1)) return;
+  const r = Math.hypot(rx, ry);
+  const s = Math.hypot(sx, sy);
   const sine = Math.abs(cross) / (r * s);
-  // Of a line that is seen as a point there is no angle
-  if (!(sine > leastTurn)) return;
-  const t = ((qx - px) * sy - (qy - py) * sx) / cross;
-  const u = ((qx - px) * ry - (qy - py) * rx) / cross;
-  if (t < 0 || t > 1 || u < 0 || u > 1) return;
+  if (sine < leastTurn) return;
   const nearer = depthAt(lines, a, t) - depthAt(lines, b, u);
   if (Math.abs(nearer) < least) return;
   const [far, at, length] = nearer < 0 ? [i, t, r] : [j, u, s];
