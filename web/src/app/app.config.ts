@@ -4,20 +4,14 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
-import { pageNonce } from './ui/nonce';
-import { sheetPreset } from './ui/sheet-preset';
+import { librarySettings } from './ui/library-settings';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideHttpClient(),
     provideRouter(routes, withComponentInputBinding()),
-    providePrimeNG({
-      csp: { nonce: pageNonce },
-      theme: { preset: sheetPreset, options: { darkModeSelector: false } },
-      // A list that scrolls can be scrolled by the keyboard
-      pt: { select: { listContainer: { tabindex: '0' } } },
-    }),
+    providePrimeNG(librarySettings),
     MessageService,
   ],
 };

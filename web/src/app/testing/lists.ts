@@ -1,19 +1,26 @@
+/** The entries of the list that a field has open; none where it is closed. */
+function entriesOf(list: Element): HTMLElement[] {
+  const open = document.getElementById(list.getAttribute('aria-controls') ?? '');
+  return [...(open?.querySelectorAll<HTMLElement>('[role=option]') ?? [])];
+}
+
+async function until(reached: () => boolean): Promise<void> {
+  const end = performance.now() + 10_000;
+  while (!reached() && performance.now() < end) await new Promise((done) => setTimeout(done, 5));
+}
+
 /** The entries of a list that drops down, by their words; the list stays open. */
 export async function openList(list: Element): Promise<Map<string, HTMLElement>> {
   (list as HTMLElement).click();
-  const until = performance.now() + 10_000;
-  const shown = () => [...document.querySelectorAll<HTMLElement>('[role=option]')];
-  // A list that was open before goes first
-  do await new Promise((done) => setTimeout(done, 20));
-  while (shown().length === 0 && performance.now() < until);
-  return new Map(shown().map((one) => [one.textContent.trim(), one]));
+  await until(() => entriesOf(list).length > 0);
+  return new Map(entriesOf(list).map((one) => [one.textContent.trim(), one]));
 }
 
 /** What a list that drops down offers; it is closed again. */
 export async function offeredBy(list: Element): Promise<string[]> {
   const words = [...(await openList(list)).keys()];
   (list as HTMLElement).click();
-  await gone();
+  await until(() => entriesOf(list).length === 0);
   return words;
 }
 
@@ -23,11 +30,5 @@ export async function takeFrom(list: Element, words: string): Promise<void> {
   const entry = entries.get(words);
   if (!entry) throw new Error(`The list has no "${words}": ${[...entries.keys()].join('; ')}`);
   entry.click();
-  await gone();
-}
-
-async function gone(): Promise<void> {
-  const until = performance.now() + 10_000;
-  do await new Promise((done) => setTimeout(done, 20));
-  while (document.querySelector('[role=option]') && performance.now() < until);
+  await until(() => entriesOf(list).length === 0);
 }

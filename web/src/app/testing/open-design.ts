@@ -11,6 +11,7 @@ import {
   type Questions,
 } from '@hashira/core';
 import { MessageService } from 'primeng/api';
+import { providePrimeNG } from 'primeng/config';
 import { BehaviorSubject } from 'rxjs';
 import type { CalculationState, KnownAlternative } from '../state/calculation/calculation-state';
 import { Calculation } from '../state/calculation/calculation.service';
@@ -20,6 +21,7 @@ import { ComparisonView } from '../state/comparison-view.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { Saving } from '../state/saving/saving.service';
 import { fieldSurroundings } from '../ui/field-surroundings';
+import { librarySettings } from '../ui/library-settings';
 import { ExpressionHelp } from '../state/expression-help.service';
 import { MembersView } from '../state/members-view.service';
 import { MemberDrawing } from '../state/member-drawing.service';
@@ -94,6 +96,7 @@ export function openDesign(design: Design = quickShed(), more: Provider[] = []):
       { provide: fieldSurroundings, useExisting: ExpressionHelp },
       TraceService,
       MessageService,
+      providePrimeNG(librarySettings),
       provideRouter([]),
       { provide: Calculation, useClass: CalculationAtOnce },
       { provide: Saving, useValue: saving },

@@ -1,7 +1,7 @@
 import { gaussPoints } from '../../../base/quadrature.js';
 import { curvatureOf, slopeOf, valueOf, type Diagram } from '../../members/diagram.js';
 import type { CheckSection } from '../../members/section.js';
-import { isDefinite } from '../definite.js';
+import { factorize } from '../factorize.js';
 
 /** Functions of the distance from the root in the series for the twist. */
 const terms = 8;
@@ -84,7 +84,7 @@ export function cantileverFactor(s: CheckSection, d: Diagram, { free, builtIn, z
   const work = new Float64Array(terms * terms);
   const stable = (factor: number): boolean => {
     for (let i = 0; i < work.length; i++) work[i] = K[i]! - factor * factor * S[i]! - factor * P[i]!;
-    return isDefinite(work, terms);
+    return factorize(work, terms);
   };
   let high = Math.sqrt(s.E * s.p.Iz * s.G * s.p.J) / (L * size);
   let low = 0;

@@ -2,7 +2,7 @@ import type { MemberField } from '../../../analysis/index.js';
 import { gaussPoints } from '../../../base/quadrature.js';
 import { curvatureOf, slopeOf, valueOf, type Diagram } from '../../members/diagram.js';
 import type { CheckSection } from '../../members/section.js';
-import { isDefinite } from '../definite.js';
+import { factorize } from '../factorize.js';
 
 /** Sine half-waves in the series for the twist. */
 const terms = 8;
@@ -222,7 +222,7 @@ export function c2zgOf(s: CheckSection, d: Diagram, length: number, zg: number, 
       for (let n = 0; n <= m; n++)
         work[terms * m + n] =
           (m === n ? k[m]! : 0) - factor * factor * square[m]![n]! - factor * lifted[m]![n]!;
-    return isDefinite(work, terms);
+    return factorize(work, terms);
   };
   let low = 0;
   let high = Math.sqrt((k[0]! * s.E * s.p.Iz) / size ** 2) * C1;

@@ -4,7 +4,7 @@ import type { Span, Stretch } from '../../members/lengths.js';
 import type { PhysicalMember } from '../../members/physical-member.js';
 import type { CheckSection } from '../../members/section.js';
 import { forcesAtX } from '../../members/stations.js';
-import { isDefinite } from '../definite.js';
+import { lowestFactor } from '../lowest-factor.js';
 
 /** Sine half-waves for the sideways movement and for the twist each. */
 const terms = 8;
@@ -32,15 +32,19 @@ function points(member: PhysicalMember, state: MemberState, from: number, to: nu
   );
 }
 
-/** Adds factor · (a·bᵀ + b·aᵀ)/2 to a symmetric matrix, row by row, of which only the lower half is kept. */
-function add(m: Float64Array, a: Float64Array, b: Float64Array, factor: number): void {
-  const n = a.length;
-  const half = factor / 2;
-  for (let i = 0; i < n; i++) {
-    const ai = half * a[i]!;
-    const bi = half * b[i]!;
-    if (ai === 0 && bi === 0) continue;
-    for (let j = 0; j <= i; j++) m[n * i + j]! += ai * b[j]! + bi * a[j]!;
+/** Shapes that a matrix of all shapes has from a place on, by their values at a point. */
+interface Block {
+  readonly first: number;
+  readonly of: Float64Array;
+}
+
+/** Adds factor · a·bᵀ to the lower half of a symmetric matrix of n rows, the shapes of a standing below or among those of b. */
+function add(m: Float64Array, n: number, a: Block, b: Block, factor: number): void {
+  for (let i = 0; i < terms; i++) {
+    const row = n * (a.first + i) + b.first;
+    const ai = factor * a.of[i]!;
+    const last = a.first === b.first ? i : terms - 1;
+    for (let j = 0; j <= last; j++) m[row + j]! += ai * b.of[j]!;
   }
 }
 
@@ -104,33 +108,30 @@ export function outOfPlaneFactor(
   const root = free && member.builtIn[free === 'end' ? 'start' : 'end'];
   const move = new Shapes(stretch, 2);
   const twist = new Shapes(stretch, root ? 2 : 1);
-  // Over the shapes of the movement, then of the twist; what is not written stays 0
-  const turn = new Float64Array(size);
-  const sway = new Float64Array(size);
-  const bow = new Float64Array(size);
-  const angle = new Float64Array(size);
-  const bend = new Float64Array(size);
+  const bend = new Float64Array(terms);
+  // The shapes of the movement v come first, then those of the twist φ
+  const sway = { first: 0, of: move.first };
+  const bow = { first: 0, of: move.second };
+  const angle = { first: terms, of: twist.value };
+  const turn = { first: terms, of: twist.first };
+  const warp = { first: terms, of: bend };
   for (const { x, weight, section: s, N, My } of points(member, state, from, to)) {
     move.at(x);
     twist.at(x);
-    turn.set(twist.first, terms);
-    sway.set(move.first);
-    bow.set(move.second);
-    angle.set(twist.value, terms);
     const hs = s.h - s.tf;
-    const If = (s.tf * s.b ** 3) / 12;
+    const EIf = (s.E * s.tf * s.b ** 3) / 12;
     const slope = depthSlope(member, x);
-    for (const sign of [1, -1]) {
-      bend.set(move.second);
-      // (φ·hs/2)'' = φ''·hs/2 + φ'·hs' with a depth that varies linearly
-      for (let i = 0; i < terms; i++)
-        bend[terms + i] = sign * ((twist.second[i]! * hs) / 2 + twist.first[i]! * slope);
-      add(K, bend, bend, weight * s.E * If);
+    // (φ·hs/2)'' = φ''·hs/2 + φ'·hs' with a depth that varies linearly
+    for (let i = 0; i < terms; i++) bend[i] = (twist.second[i]! * hs) / 2 + twist.first[i]! * slope;
+    // Both flanges together: (v'' + b)² + (v'' − b)² = 2·v''² + 2·b²
+    add(K, size, bow, bow, 2 * weight * EIf);
+    add(K, size, warp, warp, 2 * weight * EIf);
+    add(K, size, turn, turn, weight * s.G * s.p.J);
+    if (N > 0) {
+      add(G, size, sway, sway, weight * N);
+      add(G, size, turn, turn, weight * N * (s.p.iy ** 2 + s.p.iz ** 2));
     }
-    add(K, turn, turn, weight * s.G * s.p.J);
-    add(G, sway, sway, weight * N);
-    add(G, turn, turn, weight * N * (s.p.iy ** 2 + s.p.iz ** 2));
-    add(G, bow, angle, 2 * weight * My);
+    add(G, size, angle, bow, weight * My);
   }
   return lowestFactor(K, G, size);
 }
@@ -138,7 +139,10 @@ export function outOfPlaneFactor(
 /** Slope of the flanges' distance at x; 0 where the section changes at once. */
 function depthSlope(member: PhysicalMember, x: number): number {
   const reach = 1e-5 * member.length;
-  const depth = (at: number) => member.sectionAt(at).h - member.sectionAt(at).tf;
+  const depth = (at: number) => {
+    const { h, tf } = member.sectionAt(at);
+    return h - tf;
+  };
   const slope = (depth(Math.min(member.length, x + reach)) - depth(Math.max(0, x - reach))) / (2 * reach);
   return Math.abs(slope) < 1 ? slope : 0;
 }
@@ -150,32 +154,12 @@ export function inPlaneFactor(member: PhysicalMember, state: MemberState): numbe
   const { start, end } = member.freeEnds;
   const free = start === end ? {} : { free: start ? ('start' as const) : ('end' as const) };
   const shapes = new Shapes({ from: 0, to: member.length, ...free }, 2);
+  const slope = { first: 0, of: shapes.first };
+  const curvature = { first: 0, of: shapes.second };
   for (const { x, weight, section: s, N } of points(member, state, 0, member.length)) {
     shapes.at(x);
-    add(K, shapes.second, shapes.second, weight * s.E * s.p.Iy);
-    add(G, shapes.first, shapes.first, weight * N);
+    add(K, terms, curvature, curvature, weight * s.E * s.p.Iy);
+    add(G, terms, slope, slope, weight * N);
   }
   return lowestFactor(K, G, terms);
-}
-
-/** Lowest λ > 0 at which K − λG, n × n, is no longer definite: by Cholesky and bisection to 1e-9. */
-function lowestFactor(K: Float64Array, G: Float64Array, n: number): number {
-  const work = new Float64Array(n * n);
-  const holds = (factor: number): boolean => {
-    for (let i = 0; i < work.length; i++) work[i] = K[i]! - factor * G[i]!;
-    return isDefinite(work, n);
-  };
-  // A scale of the answer from the diagonals, then outwards until it gives way
-  let high = 1e-6;
-  while (holds(high)) {
-    high *= 4;
-    if (high > 1e9) return Infinity;
-  }
-  let low = high / 4;
-  while (high - low > 1e-9 * high) {
-    const middle = (low + high) / 2;
-    if (holds(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
 }

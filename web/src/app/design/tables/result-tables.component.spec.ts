@@ -1,4 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { takeFrom } from '../../testing/lists';
 import { openDesign } from '../../testing/open-design';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
@@ -24,11 +25,7 @@ describe('ResultTablesComponent', () => {
   };
 
   const tell = async (title: string) => {
-    host().querySelector<HTMLElement>('p-select [role=combobox]')!.click();
-    await settled();
-    [...document.querySelectorAll<HTMLElement>('[role=option]')]
-      .find((one) => one.textContent.trim() === title)!
-      .click();
+    await takeFrom(host().querySelector('p-select [role=combobox]')!, title);
     await settled();
   };
 

@@ -1,5 +1,9 @@
-/** Whether a symmetric n × n matrix is positive definite: Cholesky's factorization goes through. Its lower half is read and overwritten. */
-export function isDefinite(a: Float64Array, n: number): boolean {
+/**
+ * Cholesky's factor of a symmetric n × n matrix by rows: the lower half, which is read, becomes L of L·Lᵀ.
+ *
+ * @returns whether the matrix is positive definite; where it is not, its lower half is spoiled
+ */
+export function factorize(a: Float64Array, n: number): boolean {
   for (let j = 0; j < n; j++) {
     const row = n * j;
     let diagonal = a[row + j]!;
