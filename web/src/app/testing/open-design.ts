@@ -3,7 +3,6 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import {
   drawingOf,
-  evaluateAlternative,
   questions,
   summaryOf,
   type Design,
@@ -31,6 +30,7 @@ import { Pointing } from '../state/pointing.service';
 import { Selection } from '../state/selection.service';
 import { ViewState } from '../state/view-state.service';
 import { slipShed } from './slip-shed';
+import { workedOut } from './worked-out';
 
 /** Calculates in the page, at once, what the workers calculate. */
 class CalculationAtOnce {
@@ -42,7 +42,7 @@ class CalculationAtOnce {
 
   request(version: number, design: Design): void {
     this.version = version;
-    this.evaluated = new Map(design.alternatives.map((one) => [one.id, evaluateAlternative(design, one)]));
+    this.evaluated = new Map(design.alternatives.map((one) => [one.id, workedOut(design, one)]));
     this.tell();
   }
 

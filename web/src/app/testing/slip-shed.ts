@@ -7,11 +7,11 @@ import {
   type DrawnScene,
   type EvaluatedAlternative,
   drawingOf,
-  evaluateAlternative,
   summaryOf,
 } from '@hashira/core';
 import document from '../../../../core/demo/slip-shed.json';
 import type { Sheet } from '../stage/types';
+import { workedOut } from './worked-out';
 
 /** A fresh copy of the demo design. */
 export function slipShed(): Design {
@@ -24,12 +24,11 @@ export function slipShed(): Design {
 }
 
 /** An alternative of a design, worked out. */
-export function workedOut(id: string, design = slipShed()): EvaluatedAlternative {
-  return evaluateAlternative(
+export const evaluated = (id: string, design = slipShed()): EvaluatedAlternative =>
+  workedOut(
     design,
     design.alternatives.find((one) => one.id === id)!,
   );
-}
 
 /** Summary and drawing of an alternative under a load case or combination. */
 export function known(
@@ -37,7 +36,7 @@ export function known(
   options: DrawingOptions = { result: 'U1', diagram: 'My' },
   design = slipShed(),
 ): { summary: AlternativeSummary; scene: DrawnScene } {
-  const one = workedOut(id, design);
+  const one = evaluated(id, design);
   return { summary: summaryOf(one, options.result), scene: drawingOf(one, options)! };
 }
 

@@ -1,11 +1,12 @@
-import { evaluateAlternative, metric, questions, summaryOf, type Design, type MakeUp } from '@hashira/core';
+import { metric, questions, summaryOf, type Design, type MakeUp } from '@hashira/core';
 import { quickShed } from '../../testing/open-design';
+import { workedOut } from '../../testing/worked-out';
 import { ordered, spreadOf, wordsOf, type TableSource } from './row';
 import { tableRows } from './rows';
 
 /** The table of a design as the screen makes it. */
 function sourceOf(design: Design): TableSource {
-  const all = design.alternatives.map((one) => evaluateAlternative(design, one));
+  const all = design.alternatives.map((one) => workedOut(design, one));
   const summaries = new Map(all.map((of) => [of.alternative.id, summaryOf(of, 'U1')]));
   return {
     design,

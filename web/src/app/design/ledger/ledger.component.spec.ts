@@ -3,13 +3,13 @@ import { questions, summaryOf } from '@hashira/core';
 import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { TraceService } from './trace.service';
-import { slipShed, workedOut } from '../../testing/slip-shed';
+import { evaluated, slipShed } from '../../testing/slip-shed';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { LedgerComponent } from './ledger.component';
 
 describe('LedgerComponent', () => {
   const design = slipShed();
-  const runs = new Map(design.alternatives.map(({ id }) => [id, workedOut(id, design)]));
+  const runs = new Map(design.alternatives.map(({ id }) => [id, evaluated(id, design)]));
   const known = new Map([...runs].map(([id, run]) => [id, { summary: summaryOf(run, 'S') }]));
   let fixture: ComponentFixture<LedgerComponent>;
   const host = () => fixture.nativeElement as HTMLElement;
