@@ -20,3 +20,13 @@ export function factorize(a: Float64Array, n: number): boolean {
   }
   return true;
 }
+
+/** Solves L·x = b by a factor of as many rows as b has; b becomes x. */
+export function solveLower(L: Float64Array, b: Float64Array): void {
+  const n = b.length;
+  for (let i = 0; i < n; i++) {
+    let sum = b[i]!;
+    for (let k = 0; k < i; k++) sum -= L[n * i + k]! * b[k]!;
+    b[i] = sum / L[n * i + i]!;
+  }
+}

@@ -1,4 +1,5 @@
-import { greatestEigenvalue, lowestFactor } from './lowest-factor.js';
+import { greatestEigenvalue } from './greatest-eigenvalue.js';
+import { lowestFactor } from './lowest-factor.js';
 
 /** A symmetric matrix by rows. */
 const matrix = (n: number, of: (i: number, j: number) => number) =>

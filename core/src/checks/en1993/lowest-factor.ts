@@ -1,4 +1,5 @@
-import { factorize } from './factorize.js';
+import { factorize, solveLower } from './factorize.js';
+import { greatestEigenvalue } from './greatest-eigenvalue.js';
 
 /** Factors beyond this mean that nothing buckles. */
 const beyond = 1e9;
@@ -14,22 +15,12 @@ const beyond = 1e9;
 export function lowestFactor(K: Float64Array, G: Float64Array, n: number): number {
   if (!factorize(K, n)) throw new RangeError('A stiffness for buckling is not positive definite.');
   for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) G[n * j + i] = G[n * i + j]!;
-  // L⁻¹·G, then L⁻¹ times its transpose, which is symmetric again
-  solveRows(K, G, n);
+  // Solving the rows gives G·L⁻ᵀ, then those of its transpose L⁻¹·G·L⁻ᵀ
+  for (let row = 0; row < n; row++) solveLower(K, G.subarray(n * row, n * (row + 1)));
   transpose(G, n);
-  solveRows(K, G, n);
+  for (let row = 0; row < n; row++) solveLower(K, G.subarray(n * row, n * (row + 1)));
   const greatest = greatestEigenvalue(G, n);
   return greatest * beyond > 1 ? 1 / greatest : Infinity;
-}
-
-/** Each row r of a becomes L⁻¹·r. */
-function solveRows(L: Float64Array, a: Float64Array, n: number): void {
-  for (let row = 0; row < n * n; row += n)
-    for (let i = 0; i < n; i++) {
-      let sum = a[row + i]!;
-      for (let k = 0; k < i; k++) sum -= L[n * i + k]! * a[row + k]!;
-      a[row + i] = sum / L[n * i + i]!;
-    }
 }
 
 function transpose(a: Float64Array, n: number): void {
@@ -39,73 +30,4 @@ function transpose(a: Float64Array, n: number): void {
       a[n * j + i] = a[n * i + j]!;
       a[n * i + j] = upper;
     }
-}
-
-/** Greatest eigenvalue of a symmetric n × n matrix, which is overwritten. */
-export function greatestEigenvalue(a: Float64Array, n: number): number {
-  const diagonal = new Float64Array(n);
-  const squares = new Float64Array(n);
-  tridiagonal(a, n, diagonal, squares);
-  // Every eigenvalue lies within a row's sum about its diagonal (Gershgorin)
-  let low = -Infinity;
-  let high = -Infinity;
-  for (let i = 0; i < n; i++) {
-    const beside = Math.sqrt(squares[i]!) + Math.sqrt(squares[i + 1] ?? 0);
-    low = Math.max(low, diagonal[i]!);
-    high = Math.max(high, diagonal[i]! + beside);
-  }
-  // As close as the numbers allow
-  for (;;) {
-    const middle = (low + high) / 2;
-    if (middle <= low || middle >= high) return high;
-    if (isBelow(diagonal, squares, middle)) high = middle;
-    else low = middle;
-  }
-}
-
-/** Whether all eigenvalues of a tridiagonal matrix are less than x: all pivots of T − x·I are negative (Sylvester). */
-function isBelow(diagonal: Float64Array, squares: Float64Array, x: number): boolean {
-  let pivot = -1;
-  for (let i = 0; i < diagonal.length; i++) {
-    pivot = diagonal[i]! - x - squares[i]! / pivot;
-    if (!(pivot < 0)) return false;
-  }
-  return true;
-}
-
-/**
- * Turns a symmetric matrix into a tridiagonal one of the same eigenvalues by Householder's reflections (Golub and Van Loan, Matrix
- * Computations, 8.3.1).
- *
- * @param squares squares of the entries beside the diagonal: of rows i − 1 and i in i; 0 in the first
- */
-function tridiagonal(a: Float64Array, n: number, diagonal: Float64Array, squares: Float64Array): void {
-  const v = new Float64Array(n);
-  const w = new Float64Array(n);
-  for (let k = 0; k < n; k++) {
-    diagonal[k] = a[n * k + k]!;
-    if (k + 1 === n) break;
-    let norm = 0;
-    for (let i = k + 1; i < n; i++) norm += a[n * i + k]! ** 2;
-    squares[k + 1] = norm;
-    if (norm === 0) continue;
-    // Reflects column k below the diagonal onto its first entry
-    let vv = 0;
-    for (let i = k + 1; i < n; i++) {
-      v[i] = a[n * i + k]!;
-      if (i === k + 1) v[i]! += Math.sign(v[i]! || 1) * Math.sqrt(norm);
-      vv += v[i]! ** 2;
-    }
-    // A − v·wᵀ − w·vᵀ with w = p − (β/2·pᵀv)·v, p = β·A·v, β = 2/vᵀv
-    let pv = 0;
-    for (let i = k + 1; i < n; i++) {
-      let sum = 0;
-      for (let j = k + 1; j < n; j++) sum += a[n * i + j]! * v[j]!;
-      w[i] = (2 * sum) / vv;
-      pv += w[i]! * v[i]!;
-    }
-    for (let i = k + 1; i < n; i++) w[i]! -= (pv / vv) * v[i]!;
-    for (let i = k + 1; i < n; i++)
-      for (let j = k + 1; j < n; j++) a[n * i + j]! -= v[i]! * w[j]! + w[i]! * v[j]!;
-  }
 }
