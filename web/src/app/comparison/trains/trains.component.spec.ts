@@ -64,7 +64,7 @@ describe('TrainsComponent', () => {
     const words = [...host().querySelectorAll('.words')].map((one) => one.textContent);
     expect(words.length).toBe(2);
     expect(words[0]).toMatch(/^Pinned bases, My in left rafter.*greatest .*kN·m with the first force at/);
-    expect(host().querySelectorAll('.plot').length).toBe(2);
+    expect(host().querySelectorAll('.plot').length).toBe(3);
     const arrows = trains.arrowsOn('pinned');
     expect(arrows.map(({ text }) => text.replace(/\u00a0/g, ' '))).toEqual(['10.0 kN', '10.0 kN']);
     expect(trains.arrowsOn('fixed')).toEqual([]);
