@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { Toast } from 'primeng/toast';
+import { ButtonDirective } from 'primeng/button';
 
 /** An action that a message offers. */
 interface MessageAction {
@@ -12,7 +13,7 @@ interface MessageAction {
 /** The shell: the current screen, and messages above it. */
 @Component({
   selector: 'app-root',
-  imports: [RouterOutlet, Toast],
+  imports: [ButtonDirective, RouterOutlet, Toast],
   template: `
     <router-outlet />
     <p-toast position="bottom-center">
@@ -25,7 +26,9 @@ interface MessageAction {
             }
           </span>
           @if (message.data; as offer) {
-            <button type="button" class="plain" (click)="take(offer)">{{ offer.label }}</button>
+            <button type="button" pButton text size="small" class="press" (click)="take(offer)">
+              {{ offer.label }}
+            </button>
           }
         </div>
       </ng-template>

@@ -12,6 +12,7 @@ import { FormsModule } from '@angular/forms';
 import { comparisonCsv, compareSummaries, type FigureSummary } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
+import { ButtonDirective } from 'primeng/button';
 import { AlternativesStripComponent } from '../design/alternatives/alternatives-strip.component';
 import { TracePanelComponent } from '../design/ledger/trace-panel.component';
 import { TraceService } from '../design/ledger/trace.service';
@@ -38,6 +39,7 @@ import { Why } from './why/why.service';
 @Component({
   selector: 'app-comparison-screen',
   imports: [
+    ButtonDirective,
     FormsModule,
     Select,
     SelectButton,

@@ -26,6 +26,7 @@ import {
   type Layer,
   type Units,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../state/calculation/calculation.service';
 import { download } from '../state/saving/design-file';
 import { StageBarComponent } from './stage-tools/stage-bar.component';
@@ -62,6 +63,7 @@ const longestChange = 70;
 @Component({
   selector: 'app-design-screen',
   imports: [
+    ButtonDirective,
     LeavesComponent,
     StageComponent,
     StageBarComponent,

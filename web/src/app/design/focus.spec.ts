@@ -20,8 +20,6 @@ async function press(shown: Shown, name: string): Promise<void> {
 }
 
 describe('the focus stays where something was done', () => {
-  afterEach(() => Shown.clear());
-
   it('to a step: moved, duplicated, removed', async () => {
     const shown = await Shown.of(RecipeLeafComponent, duplicateStep(quickShed(), 'shed').design);
     const moves = () => [...shown.host.querySelectorAll<HTMLButtonElement>('[aria-label^="Move"]')];

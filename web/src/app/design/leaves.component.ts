@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
+import { Tab, TabList, Tabs } from 'primeng/tabs';
+import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { Selection } from '../state/selection.service';
 import { ChoicesLeafComponent } from './choices/choices-leaf.component';
@@ -21,8 +23,12 @@ const scopedLeaves: ReadonlySet<Leaf> = new Set(['Parameters', 'Recipe', 'Rules'
 @Component({
   selector: 'app-leaves',
   imports: [
+    ButtonDirective,
     FormsModule,
     SelectButton,
+    Tab,
+    TabList,
+    Tabs,
     ParameterListComponent,
     ParametersEditorComponent,
     ChoicesLeafComponent,
@@ -33,24 +39,25 @@ const scopedLeaves: ReadonlySet<Leaf> = new Set(['Parameters', 'Recipe', 'Rules'
     LoadsLeafComponent,
   ],
   template: `
-    <div class="index" role="tablist" aria-label="Design">
-      @for (name of leaves; track name) {
-        <button
-          type="button"
-          class="plain"
-          role="tab"
-          [id]="'tab-' + name"
-          [attr.aria-selected]="name === leaf()"
-          [attr.aria-controls]="'leaf'"
-          [tabIndex]="name === leaf() ? 0 : -1"
-          (click)="leaf.set(name)"
-          (keydown)="key($event)"
-        >
-          {{ name }}
-        </button>
-      }
-    </div>
-    <div class="leaf" id="leaf" role="tabpanel" [attr.aria-labelledby]="'tab-' + leaf()">
+    <p-tabs
+      #tabs
+      [value]="leaf()"
+      [selectOnFocus]="true"
+      [showNavigators]="false"
+      (valueChange)="leaf.set($any($event))"
+    >
+      <p-tablist [pt]="{ tabList: { 'aria-label': 'Design' } }">
+        @for (name of leaves; track name) {
+          <p-tab [value]="name">{{ name }}</p-tab>
+        }
+      </p-tablist>
+    </p-tabs>
+    <div
+      class="leaf"
+      role="tabpanel"
+      [id]="tabs.id() + '_tabpanel_' + leaf()"
+      [attr.aria-labelledby]="tabs.id() + '_tab_' + leaf()"
+    >
       <h2 class="visually-hidden">{{ leaf() }}</h2>
       @if (isScoped()) {
         <p class="scope">
@@ -76,7 +83,10 @@ const scopedLeaves: ReadonlySet<Leaf> = new Set(['Parameters', 'Recipe', 'Rules'
           }
           <button
             type="button"
-            class="plain edit"
+            pButton
+            text
+            size="small"
+            class="press edit"
             [attr.aria-expanded]="editing()"
             (click)="editing.set(!editing())"
           >
@@ -142,15 +152,5 @@ export class LeavesComponent {
     effect(() => {
       if (selection.openRule() !== undefined) this.leaf.set('Rules');
     });
-  }
-
-  /** Left and right go through the leaves. */
-  protected key(event: KeyboardEvent): void {
-    const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    const next = leaves[(leaves.indexOf(this.leaf()) + step + leaves.length) % leaves.length]!;
-    this.leaf.set(next);
-    document.getElementById(`tab-${next}`)?.focus();
   }
 }

@@ -1,3 +1,4 @@
+import { pressKey } from '../testing/keys';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Type } from '@angular/core';
 import { quickShed, openDesign } from '../testing/open-design';
@@ -228,8 +229,10 @@ describe('LeavesComponent', () => {
       'Choices',
       'Text',
     ]);
-    tabs()[0]!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+    tabs()[0]!.focus();
+    pressKey(tabs()[0]!, 'ArrowRight');
     await fixture!.whenStable();
+    expect(document.activeElement).toBe(tabs()[1]!);
     expect(tabs()[1]!.getAttribute('aria-selected')).toBe('true');
     expect(host().querySelector('app-recipe-leaf')).not.toBeNull();
     expect(tabs().filter((tab) => tab.tabIndex === 0).length).toBe(1);

@@ -30,7 +30,6 @@ describe('BenchComponent', () => {
     document.body.append(host());
     await settled();
   });
-  afterEach(() => host().remove());
 
   it('shows the member with the loads that stand on it', () => {
     expect(host().querySelector('h2')!.textContent).toContain('left rafter, on the bench');

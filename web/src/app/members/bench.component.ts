@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { attempt, benchState, giveBack, significant, type Bench, type BenchChanges } from '@hashira/core';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { DesignWorkspace } from '../state/design-workspace.service';
@@ -41,7 +41,7 @@ type Movable =
  */
 @Component({
   selector: 'app-bench',
-  imports: [Button, CurvesComponent, FormsModule, InputText, SectionPickerComponent, Select],
+  imports: [ButtonDirective, Button, CurvesComponent, FormsModule, InputText, SectionPickerComponent, Select],
   templateUrl: './bench.component.html',
   styleUrl: './bench.component.css',
   host: { '(keydown.escape)': 'closed.emit()' },

@@ -27,7 +27,6 @@ describe('FailureComponent', () => {
     document.body.append(host());
     await settled();
   });
-  afterEach(() => host().remove());
 
   it('raises the first variable case over the permanent ones, and tells the verdict and every event', async () => {
     expect(host().querySelector<HTMLInputElement>('input[placeholder=nothing]')!.value).toBe('G=1');

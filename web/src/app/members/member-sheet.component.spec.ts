@@ -27,7 +27,6 @@ describe('MemberSheetComponent', () => {
     document.body.append(host());
     await settled();
   });
-  afterEach(() => host().remove());
 
   it('has the section, lengths, conditions worst first, and the sections beside its own', () => {
     expect(text('h2')).toBe('left rafter');

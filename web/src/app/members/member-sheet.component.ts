@@ -21,6 +21,7 @@ import {
 } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
+import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../state/calculation/calculation.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { MembersView } from '../state/members-view.service';
@@ -41,6 +42,7 @@ const stations = 41;
 @Component({
   selector: 'app-member-sheet',
   imports: [
+    ButtonDirective,
     CurvesComponent,
     FormsModule,
     SectionOutlineComponent,

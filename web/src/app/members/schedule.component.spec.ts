@@ -23,7 +23,6 @@ describe('ScheduleComponent', () => {
     document.body.append(host());
     await settled();
   }
-  afterEach(() => host().remove());
 
   it('has a row a group with its section, worst member, condition and mass, and the limits below', async () => {
     await open();

@@ -38,7 +38,6 @@ describe('SuggestionsComponent', () => {
     host().querySelectorAll<HTMLInputElement>('fieldset input')[1]!.click();
     await settled();
   });
-  afterEach(() => host().remove());
 
   it('finds a lighter section, shows both, and takes it over as one change', async () => {
     await press('Find the lightest that pass');

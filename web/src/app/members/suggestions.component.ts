@@ -17,7 +17,7 @@ import {
   type GroupState,
   type SuggestedGroup,
 } from '@hashira/core';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { MultiSelect } from 'primeng/multiselect';
 import { ProgressBar } from 'primeng/progressbar';
@@ -35,7 +35,16 @@ const most = 2000;
 /** The lightest sections with which the alternative passes: what may change, what was found, and taking it over. */
 @Component({
   selector: 'app-suggestions',
-  imports: [Button, FormsModule, InputText, MultiSelect, ProgressBar, SectionOutlineComponent, SelectButton],
+  imports: [
+    ButtonDirective,
+    Button,
+    FormsModule,
+    InputText,
+    MultiSelect,
+    ProgressBar,
+    SectionOutlineComponent,
+    SelectButton,
+  ],
   templateUrl: './suggestions.component.html',
   styleUrl: './suggestions.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

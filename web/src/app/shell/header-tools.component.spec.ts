@@ -8,7 +8,6 @@ import { HeaderToolsComponent } from './header-tools.component';
 describe('HeaderToolsComponent', () => {
   afterEach(() => {
     TestBed.inject(ReadersUnits).choose('metric');
-    Shown.clear();
   });
   const button = ({ host }: Shown, label: string) =>
     [...host.querySelectorAll('button')].find((one) => one.textContent.trim() === label);

@@ -9,8 +9,6 @@ import { openDesign, quickShed } from './open-design';
 
 /** A component over an open design, with the hands of a user. */
 export class Shown {
-  private static readonly open = new Set<Shown>();
-
   private constructor(
     readonly workspace: DesignWorkspace,
     private readonly fixture: ComponentFixture<unknown>,
@@ -20,7 +18,6 @@ export class Shown {
     const workspace = openDesign(design);
     const fixture = TestBed.createComponent(component);
     const shown = new Shown(workspace, fixture);
-    Shown.open.add(shown);
     document.body.append(shown.host);
     await shown.settled();
     return shown;
@@ -100,11 +97,5 @@ export class Shown {
   /** Closes it, as going to another leaf does. */
   close(): void {
     this.fixture.destroy();
-  }
-
-  /** Takes all from the page, so that other specs do not see them. */
-  static clear(): void {
-    for (const { host } of Shown.open) host.remove();
-    Shown.open.clear();
   }
 }

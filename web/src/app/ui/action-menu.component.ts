@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { MenuItem } from 'primeng/api';
 import { Menu } from 'primeng/menu';
+import { ButtonDirective } from 'primeng/button';
 
 /** What can be chosen of a menu. */
 export interface MenuChoice {
@@ -11,11 +12,14 @@ export interface MenuChoice {
 /** A button that opens a list of actions: one is done when it is pressed or confirmed with Enter, not while arrows go through them. */
 @Component({
   selector: 'app-action-menu',
-  imports: [Menu],
+  imports: [ButtonDirective, Menu],
   template: `
     <button
       type="button"
-      class="plain"
+      pButton
+      text
+      size="small"
+      class="press"
       aria-haspopup="menu"
       [attr.aria-label]="label() || null"
       (click)="menu.toggle($event)"

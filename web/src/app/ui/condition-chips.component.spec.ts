@@ -48,7 +48,6 @@ describe('ConditionChipsComponent', () => {
     await takeFrom(labelled(list), words);
     await settled();
   }
-  afterEach(() => host().remove());
 
   it('says a condition chip by chip, with the values that the frame has', async () => {
     await show('role == "rafter" and z >= eaves + 0.5 m');

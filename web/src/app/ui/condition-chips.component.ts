@@ -9,6 +9,7 @@ import {
   type Comparison,
   type TagClause,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent, type Choice } from './choice.component';
 import { ActionMenuComponent } from './action-menu.component';
 import { ExpressionDirective } from './expression.directive';
@@ -32,7 +33,7 @@ const numberComparisons: readonly Choice<Comparison>[] = [
  */
 @Component({
   selector: 'app-condition-chips',
-  imports: [ActionMenuComponent, ChoiceComponent, ExpressionDirective],
+  imports: [ButtonDirective, ActionMenuComponent, ChoiceComponent, ExpressionDirective],
   template: `
     @for (chip of chips(); track $index; let i = $index; let last = $last) {
       <span class="chip" role="group" [attr.aria-label]="chip.words">
@@ -82,7 +83,10 @@ const numberComparisons: readonly Choice<Comparison>[] = [
         }
         <button
           type="button"
-          class="plain"
+          pButton
+          text
+          size="small"
+          class="press"
           [attr.aria-label]="'Leave out ' + chip.words"
           (click)="leaveOut(i)"
         >
@@ -121,7 +125,10 @@ const numberComparisons: readonly Choice<Comparison>[] = [
         }
         <button
           type="button"
-          class="plain"
+          pButton
+          text
+          size="small"
+          class="press"
           [attr.aria-label]="'Leave out ' + tag"
           (click)="asking.set(undefined)"
         >
@@ -135,7 +142,9 @@ const numberComparisons: readonly Choice<Comparison>[] = [
       (chosen)="asking.set($event)"
     />
     @if (isBlank()) {
-      <button type="button" class="plain all" (click)="changed.emit('true')">all {{ of() }}</button>
+      <button type="button" pButton text size="small" class="press all" (click)="changed.emit('true')">
+        all {{ of() }}
+      </button>
     }
   `,
   styles: `

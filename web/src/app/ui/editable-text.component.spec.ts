@@ -25,7 +25,6 @@ describe('EditableTextComponent', () => {
     field().dispatchEvent(new KeyboardEvent('keydown', { key }));
     await fixture.whenStable();
   }
-  afterEach(() => host().remove());
 
   it('is pressed and typed over; Enter keeps, once, without spaces around', async () => {
     await show('Snow');

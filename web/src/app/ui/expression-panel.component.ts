@@ -21,7 +21,7 @@ import type { Completion } from '@hashira/core';
             (click)="taken.emit(one)"
             (keydown.enter)="taken.emit(one)"
           >
-            <strong>{{ one.word }}</strong> <span class="soft">{{ one.about }}</span>
+            <strong>{{ one.word }}</strong><span class="soft">{{ one.about }}</span>
           </div>
         }
       </div>
@@ -29,8 +29,7 @@ import type { Completion } from '@hashira/core';
   `,
   styles: `
     :host {
-      position: fixed;
-      z-index: 30;
+      display: block;
       max-width: 20rem;
       background: var(--sheet);
       border: 1px solid var(--ink-faint);
@@ -58,6 +57,9 @@ import type { Completion } from '@hashira/core';
       padding: 2px 8px;
       cursor: pointer;
     }
+    strong {
+      margin-right: 0.5em;
+    }
     .active {
       background: #d8dfed;
     }
@@ -65,8 +67,8 @@ import type { Completion } from '@hashira/core';
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: {
     '[class.empty]': "value() === '' && problem() === '' && list().length === 0",
-    '[style.left.px]': 'left()',
-    '[style.top.px]': 'top()',
+    // A list around the field that goes when something beside it is pressed stays
+    '(click)': '$event.stopPropagation()',
   },
 })
 export class ExpressionPanelComponent {
@@ -76,7 +78,5 @@ export class ExpressionPanelComponent {
   readonly list = input<readonly Completion[]>([]);
   /** The name that Enter takes; −1 for none. */
   readonly active = input(-1);
-  readonly left = input(0);
-  readonly top = input(0);
   readonly taken = output<Completion>();
 }

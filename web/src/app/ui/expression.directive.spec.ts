@@ -1,6 +1,7 @@
 import { Component, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { QuantityName } from '@hashira/core';
+import { pressKey } from '../testing/keys';
 import { openDesign } from '../testing/open-design';
 import { ExpressionDirective } from './expression.directive';
 
@@ -25,9 +26,9 @@ describe('ExpressionDirective', () => {
   let fixture: ComponentFixture<FieldComponent>;
   const host = () => fixture.nativeElement as HTMLElement;
   const field = () => host().querySelector('input')!;
-  const panel = () => host().querySelector('app-expression-panel');
+  const panel = () => document.querySelector('app-expression-panel');
   const told = () => panel()?.querySelector('.told')?.textContent.replace(/\s/g, ' ');
-  const names = () => [...host().querySelectorAll('[role=option] strong')].map((one) => one.textContent);
+  const names = () => [...document.querySelectorAll('[role=option] strong')].map((one) => one.textContent);
   const type = async (text: string) => {
     field().focus();
     await new Promise((done) => setTimeout(done));
@@ -37,7 +38,7 @@ describe('ExpressionDirective', () => {
     await fixture.whenStable();
   };
   const press = async (key: string) => {
-    field().dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+    pressKey(field(), key);
     await fixture.whenStable();
   };
 
@@ -47,7 +48,6 @@ describe('ExpressionDirective', () => {
     document.body.append(host());
     await fixture.whenStable();
   });
-  afterEach(() => host().remove());
 
   it('tells the value of what is typed, with its unit, and what is wrong', async () => {
     await type('span / 10');
@@ -64,8 +64,8 @@ describe('ExpressionDirective', () => {
     expect(field().getAttribute('aria-autocomplete')).toBe('list');
     await press('ArrowDown');
     await press('ArrowDown');
-    expect(host().querySelector('.active strong')!.textContent).toBe('spacing');
-    expect(field().getAttribute('aria-activedescendant')).toBe(host().querySelector('.active')!.id);
+    expect(panel()!.querySelector('.active strong')!.textContent).toBe('spacing');
+    expect(field().getAttribute('aria-activedescendant')).toBe(panel()!.querySelector('.active')!.id);
     await press('Enter');
     expect(field().value).toBe('2 * spacing');
     expect(told()).toBe('= 11.0000 m');
@@ -81,7 +81,7 @@ describe('ExpressionDirective', () => {
     field().setSelectionRange(2, 2);
     field().dispatchEvent(new Event('input'));
     await fixture.whenStable();
-    host().querySelector<HTMLElement>('[role=option]')!.click();
+    document.querySelector<HTMLElement>('[role=option]')!.click();
     await fixture.whenStable();
     expect(field().value).toBe('sqrt( + 1');
     expect(field().selectionStart).toBe(5);

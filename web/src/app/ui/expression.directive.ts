@@ -1,9 +1,18 @@
+import { ListKeyManager, type ListKeyManagerOption } from '@angular/cdk/a11y';
+import {
+  createFlexibleConnectedPositionStrategy,
+  createOverlayRef,
+  createRepositionScrollStrategy,
+  type OverlayRef,
+} from '@angular/cdk/overlay';
+import { ComponentPortal } from '@angular/cdk/portal';
 import {
   Directive,
   ElementRef,
-  ViewContainerRef,
+  Injector,
   inject,
   input,
+  signal,
   type ComponentRef,
   type OnDestroy,
 } from '@angular/core';
@@ -12,6 +21,12 @@ import { ExpressionPanelComponent } from './expression-panel.component';
 import { fieldSurroundings } from './field-surroundings';
 
 let count = 0;
+/** Below the field, or above it where there is no room. */
+const places = [
+  { originX: 'start', originY: 'bottom', overlayX: 'start', overlayY: 'top', offsetY: 2 },
+  { originX: 'start', originY: 'top', overlayX: 'start', overlayY: 'bottom', offsetY: -2 },
+] as const;
+type Name = Completion & ListKeyManagerOption;
 
 /**
  * Helps while a formula is typed into a field: under it stand the value that it comes to, or what is wrong, and the names that go on
@@ -34,13 +49,14 @@ export class ExpressionDirective implements OnDestroy {
   readonly single = input(true);
 
   private readonly field = inject<ElementRef<HTMLInputElement>>(ElementRef).nativeElement;
-  private readonly place = inject(ViewContainerRef);
+  private readonly injector = inject(Injector);
   /** A field outside an open design has no names. */
   private readonly help = inject(fieldSurroundings, { optional: true });
   private readonly listId = `names-${++count}`;
+  private overlay: OverlayRef | undefined;
   private panel: ComponentRef<ExpressionPanelComponent> | undefined;
-  private list: readonly Completion[] = [];
-  private active = -1;
+  private readonly list = signal<readonly Name[]>([]);
+  private readonly keys = new ListKeyManager(this.list, this.injector).withWrap();
 
   constructor() {
     // Before those of the field itself, which step its value or commit it
@@ -50,6 +66,7 @@ export class ExpressionDirective implements OnDestroy {
   ngOnDestroy(): void {
     this.field.removeEventListener('keydown', this.key, { capture: true });
     this.end();
+    this.keys.destroy();
   }
 
   /** The field's own text first: some put what is written in the place of what it comes to. */
@@ -68,16 +85,15 @@ export class ExpressionDirective implements OnDestroy {
     };
     const caret = this.field.selectionStart ?? text.length;
     const typing = withNames && caret === this.field.selectionEnd;
-    this.list = typing ? this.help.completions(wordBefore(text, caret), expected).slice(0, 12) : [];
-    this.active = -1;
+    this.offer(typing ? this.help.completions(wordBefore(text, caret), expected).slice(0, 12) : []);
     const told = this.single() ? this.help.value(text, expected) : {};
     this.show(told.value ?? '', told.problem ?? '');
   }
 
   protected end(): void {
-    this.panel?.destroy();
-    this.panel = undefined;
-    this.list = [];
+    this.overlay?.dispose();
+    this.overlay = this.panel = undefined;
+    this.offer([]);
     this.plain();
   }
 
@@ -93,44 +109,53 @@ export class ExpressionDirective implements OnDestroy {
       this.field.removeAttribute(name);
   }
 
+  private offer(list: readonly Name[]): void {
+    this.list.set(list);
+    this.keys.updateActiveItem(-1);
+  }
+
   private show(value: string, problem: string): void {
     this.panel ??= this.open();
-    const { left, bottom } = this.field.getBoundingClientRect();
-    this.panel.setInput('left', Math.max(4, Math.min(left, innerWidth - 290)));
-    this.panel.setInput('top', bottom + 2);
     this.panel.setInput('value', value);
     this.panel.setInput('problem', problem);
     this.tellList();
   }
 
   private open(): ComponentRef<ExpressionPanelComponent> {
-    const panel = this.place.createComponent(ExpressionPanelComponent);
+    const { injector } = this;
+    this.overlay = createOverlayRef(injector, {
+      positionStrategy: createFlexibleConnectedPositionStrategy(injector, this.field)
+        .withPositions([...places])
+        .withViewportMargin(4),
+      scrollStrategy: createRepositionScrollStrategy(injector),
+    });
+    const panel = this.overlay.attach(new ComponentPortal(ExpressionPanelComponent));
     panel.setInput('listId', this.listId);
     panel.instance.taken.subscribe((one) => this.take(one));
     return panel;
   }
 
   private tellList(): void {
-    this.panel?.setInput('list', this.list);
-    this.panel?.setInput('active', this.active);
-    if (this.list.length === 0) {
+    const [list, active] = [this.list(), this.keys.activeItemIndex ?? -1];
+    this.panel?.setInput('list', list);
+    this.panel?.setInput('active', active);
+    if (list.length === 0) {
       this.plain();
       return;
     }
     this.field.setAttribute('aria-autocomplete', 'list');
     this.field.setAttribute('aria-controls', this.listId);
-    if (this.active >= 0) this.field.setAttribute('aria-activedescendant', `${this.listId}-${this.active}`);
+    if (active >= 0) this.field.setAttribute('aria-activedescendant', `${this.listId}-${active}`);
     else this.field.removeAttribute('aria-activedescendant');
   }
 
   private readonly key = (event: KeyboardEvent): void => {
-    if (this.list.length === 0) return;
-    const last = this.list.length - 1;
-    if (event.key === 'ArrowDown') this.active = this.active < last ? this.active + 1 : 0;
-    else if (event.key === 'ArrowUp') this.active = this.active > 0 ? this.active - 1 : last;
-    else if (event.key === 'Escape') this.list = [];
-    else if (event.key === 'Enter' && this.active >= 0) {
-      this.take(this.list[this.active]!);
+    if (this.list().length === 0) return;
+    const { activeItem } = this.keys;
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') this.keys.onKeydown(event);
+    else if (event.key === 'Escape') this.offer([]);
+    else if (event.key === 'Enter' && activeItem) {
+      this.take(activeItem);
       stop(event);
       return;
     } else return;

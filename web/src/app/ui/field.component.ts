@@ -24,6 +24,7 @@ import {
   type OwnSection,
   type Way,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent, type Choice } from './choice.component';
 import { ConditionChipsComponent } from './condition-chips.component';
 import { EndPickerComponent } from './end-picker.component';
@@ -57,6 +58,7 @@ interface Listed {
 @Component({
   selector: 'app-field',
   imports: [
+    ButtonDirective,
     ChoiceComponent,
     ConditionChipsComponent,
     EndPickerComponent,

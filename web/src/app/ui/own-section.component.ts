@@ -24,6 +24,7 @@ import {
   type Shape,
   type ShapeDimension,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent, type Choice } from './choice.component';
 
 const asChoices = (words: readonly string[]): readonly Choice[] =>
@@ -32,7 +33,7 @@ const asChoices = (words: readonly string[]): readonly Choice[] =>
 /** A section made by its dimensions, from a profile with others, from an outline, or from a pasted table. */
 @Component({
   selector: 'app-own-section',
-  imports: [ChoiceComponent],
+  imports: [ButtonDirective, ChoiceComponent],
   template: `
     <div class="made">
       <div class="field double">
@@ -100,7 +101,7 @@ const asChoices = (words: readonly string[]): readonly Choice[] =>
       @if (problem()) {
         <p class="problem" role="alert">{{ problem() }}</p>
       } @else {
-        <button type="button" class="accept" (click)="make()">
+        <button type="button" pButton size="small" (click)="make()">
           {{
             sections().length > 1 ? 'take ' + sections().length + ' sections' : 'take ' + sections()[0]!.name
           }}

@@ -1,4 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { pressKey } from '../testing/keys';
 import { SectionPickerComponent } from './section-picker.component';
 
 describe('SectionPickerComponent', () => {
@@ -16,7 +17,7 @@ describe('SectionPickerComponent', () => {
     await settled();
   };
   const key = async (name: string) => {
-    search().dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));
+    pressKey(search(), name);
     await settled();
   };
 

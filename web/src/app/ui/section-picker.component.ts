@@ -1,7 +1,9 @@
+import { ListKeyManager, type ListKeyManagerOption } from '@angular/cdk/a11y';
 import {
   ChangeDetectionStrategy,
   Component,
   ElementRef,
+  Injector,
   computed,
   inject,
   input,
@@ -32,6 +34,17 @@ const mostSeries = 24;
 const mostRows = 60;
 /** Side of an outline's box, px. */
 const box = 34;
+
+/** A section as a row of the list, with its numbers as texts. */
+interface Row extends ListKeyManagerOption {
+  readonly name: string;
+  readonly path: string;
+  readonly view: string;
+  readonly size: string;
+  readonly mass: string;
+  readonly modulus: string;
+  readonly second: string;
+}
 
 /**
  * A section chosen from the library: by a part of its name in any spelling, by its series, or by a question. Every row shows what matters
@@ -103,7 +116,7 @@ const box = 34;
                 type="button"
                 class="plain"
                 [attr.aria-pressed]="name === chosen()"
-                (click)="chosen.set(name === chosen() ? undefined : name); active.set(0)"
+                (click)="chosen.set(name === chosen() ? undefined : name); keys.updateActiveItem(0)"
               >
                 {{ name }}
               </button>
@@ -198,7 +211,6 @@ export class SectionPickerComponent {
   protected readonly chosen = signal<string | undefined>(undefined);
   /** The series that the list began with, until something is typed. */
   private beganAt: string | undefined;
-  protected readonly active = signal(0);
   /** Nothing is looked for while it is closed. */
   protected readonly found = computed(() =>
     this.open() ? searchProfiles(this.text(), this.chosen()) : { profiles: [] as CatalogueEntry[] },
@@ -206,7 +218,7 @@ export class SectionPickerComponent {
   protected readonly more = computed(() => Math.max(0, this.found().profiles.length - mostRows));
   protected readonly rows = computed(() => {
     const shown = this.found().profiles.slice(0, mostRows);
-    return shown.map((entry) => {
+    return shown.map((entry): Row => {
       const details = sectionDetails(entry.shape);
       const { path, width, height } = outlinePath(entry.shape);
       const side = 1.05 * Math.max(width, height);
@@ -222,6 +234,9 @@ export class SectionPickerComponent {
       };
     });
   });
+
+  protected readonly keys = new ListKeyManager(this.rows, inject(Injector)).withPageUpDown(true, 8);
+  protected readonly active = computed(() => Math.max(0, this.keys.activeItemIndex ?? 0));
 
   /** The row that is pointed at, over the section that is chosen, standing on one line. */
   protected readonly drawn = computed(() => {
@@ -265,7 +280,7 @@ export class SectionPickerComponent {
     this.chosen.set(entry?.series);
     this.beganAt = entry?.series;
     const at = this.found().profiles.findIndex(({ name }) => name === entry?.name);
-    this.active.set(at >= 0 && at < mostRows ? at : 0);
+    this.keys.updateActiveItem(at >= 0 && at < mostRows ? at : 0);
   }
 
   private scrollToActive(): void {
@@ -281,31 +296,24 @@ export class SectionPickerComponent {
     if (this.chosen() === this.beganAt) this.chosen.set(undefined);
     this.beganAt = undefined;
     this.text.set(text);
-    this.active.set(0);
+    this.keys.updateActiveItem(0);
   }
 
   /** Only a pointer that moves chooses: rows that come to lie under one at rest do not. */
   protected hover({ movementX, movementY }: PointerEvent, row: number): void {
-    if (movementX !== 0 || movementY !== 0) this.active.set(row);
+    if (movementX !== 0 || movementY !== 0) this.keys.updateActiveItem(row);
   }
 
   protected key(event: KeyboardEvent): void {
-    const last = this.rows().length - 1;
-    const to = {
-      ArrowDown: this.active() + 1,
-      ArrowUp: this.active() - 1,
-      PageDown: this.active() + 8,
-      PageUp: this.active() - 8,
-    }[event.key];
-    if (to !== undefined) {
-      event.preventDefault();
-      this.active.set(Math.max(0, Math.min(last, to)));
-      this.scrollToActive();
-    } else if (event.key === 'Enter') {
+    if (event.key === 'Enter') {
       event.preventDefault();
       const row = this.rows()[this.active()];
       if (row) this.take(row.name);
     } else if (event.key === 'Escape') this.panel().hide();
+    else {
+      this.keys.onKeydown(event);
+      this.scrollToActive();
+    }
   }
 
   protected takeMade(sections: readonly OwnSection[]): void {

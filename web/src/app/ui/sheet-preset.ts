@@ -6,7 +6,24 @@ export const sheetPreset = definePreset(Aura, {
   primitive: {
     borderRadius: { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '3px', xl: '3px' },
   },
+  components: {
+    tabs: {
+      tablist: { background: 'transparent', borderColor: '{surface.300}' },
+      tab: {
+        padding: '0.25rem 0.2rem 0.35rem',
+        borderWidth: '0 0 3px 0',
+        borderColor: 'transparent',
+        hoverBorderColor: 'transparent',
+        color: '{text.color}',
+        hoverColor: '{primary.color}',
+        activeColor: '{text.color}',
+        fontWeight: '400',
+      },
+      activeBar: { height: '0' },
+    },
+  },
   semantic: {
+    focusRing: { width: '2px', style: 'solid', color: '{primary.color}', offset: '1px' },
     primary: {
       50: '#eef1f7',
       100: '#d8dfed',

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { significant } from '@hashira/core';
 import { InputNumber } from 'primeng/inputnumber';
+import { ButtonDirective } from 'primeng/button';
 import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
@@ -20,7 +21,7 @@ interface ShapeRow {
 /** Modes, or buckling shapes of the shown combination, of all alternatives: each beside the reference's that is most like it. */
 @Component({
   selector: 'app-shapes-table',
-  imports: [FormsModule, InputNumber],
+  imports: [ButtonDirective, FormsModule, InputNumber],
   templateUrl: './shapes-table.component.html',
   styleUrl: './shapes-table.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

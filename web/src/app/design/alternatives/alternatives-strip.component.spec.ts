@@ -18,7 +18,6 @@ describe('AlternativesStripComponent', () => {
     document.body.append(host());
     await fixture.whenStable();
   });
-  afterEach(() => host().remove());
 
   it('has a card for each alternative with its frame and its three first figures', () => {
     expect(cards().length).toBe(4);

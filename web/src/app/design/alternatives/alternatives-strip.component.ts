@@ -27,6 +27,7 @@ import {
   type FigureSummary,
 } from '@hashira/core';
 import { MessageService, type MenuItem } from 'primeng/api';
+import { ButtonDirective } from 'primeng/button';
 import { focusSoon } from '../../ui/focus-soon';
 import { Menu } from 'primeng/menu';
 import { EditableTextComponent } from '../../ui/editable-text.component';
@@ -51,7 +52,7 @@ const mostWithDiagram = 12;
 /** The alternatives along the bottom: each with its own frame, live, and its three most telling numbers. */
 @Component({
   selector: 'app-alternatives-strip',
-  imports: [StageCanvasComponent, Menu, EditableTextComponent],
+  imports: [ButtonDirective, StageCanvasComponent, Menu, EditableTextComponent],
   templateUrl: './alternatives-strip.component.html',
   styleUrl: './alternatives-strip.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -18,6 +18,7 @@ import {
   type Design,
   type Option,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { download } from '../../state/saving/design-file';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { focusSoon } from '../../ui/focus-soon';
@@ -26,7 +27,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 /** Choices and options down, alternatives across, a mark where an option is picked. */
 @Component({
   selector: 'app-choices-leaf',
-  imports: [EditableTextComponent],
+  imports: [ButtonDirective, EditableTextComponent],
   templateUrl: './choices-leaf.component.html',
   styleUrl: './choices-leaf.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

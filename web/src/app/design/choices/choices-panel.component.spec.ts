@@ -3,8 +3,6 @@ import { Shown } from '../../testing/shown';
 import { ChoicesPanelComponent } from './choices-panel.component';
 
 describe('ChoicesPanelComponent', () => {
-  afterEach(() => Shown.clear());
-
   it('shows what the alternative picks of each choice, and picks another as one change', async () => {
     const shown = await Shown.of(ChoicesPanelComponent);
     const [bases] = shown.design.choices;

@@ -12,6 +12,7 @@ import {
   type Fields,
   type FigureSpec,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
@@ -20,7 +21,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 /** What alternatives are compared by: figures named, given limits, put in order, added and removed. */
 @Component({
   selector: 'app-figures-editor',
-  imports: [ActionMenuComponent, EditableTextComponent, FieldsComponent],
+  imports: [ButtonDirective, ActionMenuComponent, EditableTextComponent, FieldsComponent],
   template: `
     @for (row of rows(); track row.figure.id) {
       <section class="figure" [attr.aria-label]="row.figure.title" [title]="row.figure.id">
@@ -35,7 +36,10 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
           </button>
           <button
             type="button"
-            class="plain tool"
+            pButton
+            text
+            size="small"
+            class="press tool"
             [disabled]="row.first"
             [attr.aria-label]="'Move ' + row.figure.title + ' up'"
             (click)="move(row.figure, -1)"
@@ -44,7 +48,10 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
           </button>
           <button
             type="button"
-            class="plain tool"
+            pButton
+            text
+            size="small"
+            class="press tool"
             [attr.aria-label]="'Remove ' + row.figure.title"
             (click)="remove(row.figure)"
           >

@@ -6,6 +6,7 @@ import {
   type FigureSummary,
   type MemberSummary,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { TraceService } from './trace.service';
 import { beyondText, differenceText, figureExact, figureText, limitText } from '../../ui/values';
 import { DesignWorkspace } from '../../state/design-workspace.service';
@@ -16,7 +17,7 @@ import { readersUnits } from '../../ui/units.service';
 /** The governing numbers of the selected alternative, its members' utilisation, and the balance of loads and reactions. */
 @Component({
   selector: 'app-ledger',
-  imports: [FiguresEditorComponent, SettingsComponent],
+  imports: [ButtonDirective, FiguresEditorComponent, SettingsComponent],
   templateUrl: './ledger.component.html',
   styleUrl: './ledger.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -16,7 +16,6 @@ describe('TracePanelComponent', () => {
     });
     await shown.settled();
   };
-  afterEach(() => Shown.clear());
 
   it('is not there until a number is asked about; then it has the way to it, and the focus', async () => {
     const shown = await Shown.of(TracePanelComponent);

@@ -11,6 +11,7 @@ import {
   setCombine,
   setFactor,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent, type Choice } from '../../ui/choice.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
@@ -19,7 +20,7 @@ import { ViewState } from '../../state/view-state.service';
 /** The combinations as a matrix: cases across, combinations down; made by a code's rule or by hand, those that govern marked. */
 @Component({
   selector: 'app-combinations',
-  imports: [ChoiceComponent, FieldsComponent],
+  imports: [ButtonDirective, ChoiceComponent, FieldsComponent],
   template: `
     <h3>Combinations</h3>
     <div class="by">
@@ -27,7 +28,9 @@ import { ViewState } from '../../state/view-state.service';
       <app-choice label="Combinations made" [options]="rules" [value]="by()" (changed)="setRule($event)" />
     </div>
     @if (by() !== '') {
-      <button type="button" class="plain press" (click)="takeOver()">take them over to edit by hand</button>
+      <button type="button" pButton text size="small" class="press" (click)="takeOver()">
+        take them over to edit by hand
+      </button>
     }
     @if (wrong()) {
       <p class="problem" role="alert">{{ wrong() }}</p>
@@ -85,11 +88,15 @@ import { ViewState } from '../../state/view-state.service';
           [key]="'combination-' + one.id"
           (changed)="set(one.id, $event)"
         />
-        <button type="button" class="plain press" (click)="remove(one.id)">remove {{ one.id }}</button>
+        <button type="button" pButton text size="small" class="press" (click)="remove(one.id)">
+          remove {{ one.id }}
+        </button>
       </div>
     }
-    <button type="button" class="plain press" (click)="add('strength')">+ strength</button>
-    <button type="button" class="plain press" (click)="add('service')">+ service</button>
+    <button type="button" pButton text size="small" class="press" (click)="add('strength')">
+      + strength
+    </button>
+    <button type="button" pButton text size="small" class="press" (click)="add('service')">+ service</button>
   `,
   styles: `
     td input:read-only {

@@ -14,6 +14,7 @@ import {
   conditionWords,
   withValues,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/standing-answer';
@@ -32,7 +33,14 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
 /** Load cases with their sums, each opening to its loads as sentences, and the matrix of combinations. */
 @Component({
   selector: 'app-loads-leaf',
-  imports: [ActionMenuComponent, CombinationsComponent, FieldsComponent, NewRuleComponent, RuleFormComponent],
+  imports: [
+    ButtonDirective,
+    ActionMenuComponent,
+    CombinationsComponent,
+    FieldsComponent,
+    NewRuleComponent,
+    RuleFormComponent,
+  ],
   template: `
     <h3>
       Load cases <span class="soft">sums in {{ forceUnit }}</span>
@@ -71,7 +79,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               @if (rule.id === open()) {
                 <div class="fields">
                   <app-rule-form [rule]="rule" />
-                  <button type="button" class="plain press" (click)="removeLoad(rule)">
+                  <button type="button" pButton text size="small" class="press" (click)="removeLoad(rule)">
                     remove this load
                   </button>
                 </div>
@@ -100,7 +108,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               [key]="'case-' + row.id"
               (changed)="set(row.id, $event)"
             />
-            <button type="button" class="plain press" (click)="remove(row.id)">
+            <button type="button" pButton text size="small" class="press" (click)="remove(row.id)">
               remove {{ row.title }} with its loads
             </button>
           </details>

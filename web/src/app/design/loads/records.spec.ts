@@ -9,7 +9,6 @@ import { ParametersEditorComponent } from '../parameters/parameters-editor.compo
 import { SettingsComponent } from '../ledger/settings.component';
 
 let shown: Shown;
-afterEach(() => Shown.clear());
 
 describe('load cases on the screen', () => {
   const head = (id: string) =>

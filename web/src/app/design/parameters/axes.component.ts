@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { addAxis, axisFields, removeAxis, setAxis } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** Grid lines: a first position, then spacings; steps read them by `axis("B")`. */
 @Component({
   selector: 'app-axes',
-  imports: [FieldsComponent],
+  imports: [ButtonDirective, FieldsComponent],
   template: `
     <h3>Grid lines</h3>
     @for (row of rows(); track $index) {
@@ -18,10 +19,12 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
           [key]="'axis-' + $index"
           (changed)="set($index, $event)"
         />
-        <button type="button" class="plain press" (click)="remove($index)">remove these lines</button>
+        <button type="button" pButton text size="small" class="press" (click)="remove($index)">
+          remove these lines
+        </button>
       </details>
     }
-    <button type="button" class="plain press" (click)="add()">+ grid lines</button>
+    <button type="button" pButton text size="small" class="press" (click)="add()">+ grid lines</button>
   `,
   styles: `
     h3 {

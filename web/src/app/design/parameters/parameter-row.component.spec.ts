@@ -24,7 +24,6 @@ describe('ParameterRowComponent', () => {
     document.body.append(fixture.nativeElement as HTMLElement);
     await fixture.whenStable();
   });
-  afterEach(() => (fixture.nativeElement as HTMLElement).remove());
 
   function type(text: string, key = 'Enter'): void {
     field().focus();

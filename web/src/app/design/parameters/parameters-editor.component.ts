@@ -12,6 +12,7 @@ import {
   type Design,
   type ExpressionPlace,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
@@ -21,7 +22,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 /** Parameters added, named, grouped, given a range, and removed; each tells where it is used. */
 @Component({
   selector: 'app-parameters-editor',
-  imports: [ActionMenuComponent, EditableTextComponent, FieldsComponent],
+  imports: [ButtonDirective, ActionMenuComponent, EditableTextComponent, FieldsComponent],
   template: `
     @for (row of rows(); track row.parameter.name) {
       <section class="one" [attr.aria-label]="row.parameter.title">
@@ -58,7 +59,14 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
             } @else {
               <p class="soft">used by nothing yet</p>
             }
-            <button type="button" class="plain press" (click)="remove(row.parameter.name)">
+            <button
+              type="button"
+              pButton
+              text
+              size="small"
+              class="press"
+              (click)="remove(row.parameter.name)"
+            >
               remove {{ row.parameter.title }}
             </button>
           </div>

@@ -8,7 +8,6 @@ import { NewStepComponent } from './new-step.component';
 import { RecipeLeafComponent } from './recipe-leaf.component';
 
 let shown: Shown;
-afterEach(() => Shown.clear());
 const cards = () => [...shown.host.querySelectorAll<HTMLElement>('.card')];
 const card = (title: string) => cards().find((one) => one.textContent.trim() === title)!;
 const take = async (title: string) => {

@@ -17,6 +17,7 @@ import {
   type Step,
   type StepKind,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { cardPicture, cardSize, optionPictures } from './step-pictures';
 import { StepPreview } from '../../state/preview.service';
@@ -25,7 +26,7 @@ import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 /** Cards of all kinds of step in the order of the job; the one that is pressed is set and seen on the stage before it is accepted. */
 @Component({
   selector: 'app-new-step',
-  imports: [FieldsComponent],
+  imports: [ButtonDirective, FieldsComponent],
   template: `
     @if (draft(); as d) {
       <section class="draft" [attr.aria-label]="d.kind.title + ', not added yet'">
@@ -40,8 +41,10 @@ import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
           (changed)="set($event)"
         />
         <p class="actions">
-          <button type="button" class="accept" (click)="accept()">add to the recipe</button>
-          <button type="button" class="plain press" (click)="drop()">back to the cards</button>
+          <button type="button" pButton size="small" (click)="accept()">add to the recipe</button>
+          <button type="button" pButton text size="small" class="press" (click)="drop()">
+            back to the cards
+          </button>
         </p>
         @if (preview.problem()) {
           <p class="problem" role="alert">{{ preview.problem() }}</p>

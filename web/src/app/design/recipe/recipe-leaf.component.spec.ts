@@ -23,7 +23,6 @@ describe('RecipeLeafComponent', () => {
     document.body.append(host());
     await fixture.whenStable();
   });
-  afterEach(() => host().remove());
 
   it('tells each step in a few words, with the values of the selected alternative', () => {
     expect(host().querySelector('.step')!.textContent).toContain('22\u00a0m × 6.4\u00a0m, duo-pitch 9°');

@@ -25,6 +25,7 @@ import {
   type Step,
   type StepKind,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { parameterTexts } from '../../state/parameter-texts';
 import { standingAnswer } from '../../state/standing-answer';
@@ -39,7 +40,15 @@ import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
 /** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
 @Component({
   selector: 'app-recipe-leaf',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, AxesComponent, NewStepComponent, FieldsComponent],
+  imports: [
+    ButtonDirective,
+    CdkDrag,
+    CdkDragHandle,
+    CdkDropList,
+    AxesComponent,
+    NewStepComponent,
+    FieldsComponent,
+  ],
   templateUrl: './recipe-leaf.component.html',
   styleUrl: './recipe-leaf.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -11,6 +11,7 @@ import {
   withValues,
   type Rule,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
@@ -37,7 +38,7 @@ const headings = {
  */
 @Component({
   selector: 'app-rules-leaf',
-  imports: [ActionMenuComponent, EditableTextComponent, NewRuleComponent, RuleFormComponent],
+  imports: [ButtonDirective, ActionMenuComponent, EditableTextComponent, NewRuleComponent, RuleFormComponent],
   template: `
     @for (group of groups(); track group.heading) {
       <h3>{{ group.heading }}</h3>
@@ -82,10 +83,15 @@ const headings = {
                   label="Title of the rule"
                   (changed)="rename(row.rule, $event)"
                 />
-                <button type="button" class="plain" (click)="select(row.rule)">select these</button>
+                <button type="button" pButton text size="small" class="press" (click)="select(row.rule)">
+                  select these
+                </button>
                 <button
                   type="button"
-                  class="plain"
+                  pButton
+                  text
+                  size="small"
+                  class="press"
                   data-move="-1"
                   [disabled]="row.first"
                   (click)="move(row.rule, -1)"
@@ -94,17 +100,22 @@ const headings = {
                 </button>
                 <button
                   type="button"
-                  class="plain"
+                  pButton
+                  text
+                  size="small"
+                  class="press"
                   data-move="1"
                   [disabled]="row.last"
                   (click)="move(row.rule, 1)"
                 >
                   later
                 </button>
-                <button type="button" class="plain" (click)="switch(row.rule)">
+                <button type="button" pButton text size="small" class="press" (click)="switch(row.rule)">
                   {{ row.rule.off ? 'switch on' : 'switch off' }}
                 </button>
-                <button type="button" class="plain" (click)="remove(row.rule)">remove</button>
+                <button type="button" pButton text size="small" class="press" (click)="remove(row.rule)">
+                  remove
+                </button>
               </p>
             </div>
           }

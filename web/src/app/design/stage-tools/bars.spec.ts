@@ -7,8 +7,6 @@ import { DrawMemberBarComponent } from './draw-member-bar.component';
 import { SelectionBarComponent } from './selection-bar.component';
 
 describe('the bar of a member that is drawn', () => {
-  afterEach(() => Shown.clear());
-
   it('says where it begins, takes a typed end, and says what is wrong with one', async () => {
     const shown = await Shown.of(DrawMemberBarComponent);
     expect(shown.text.trim()).toBe('');
@@ -29,8 +27,6 @@ describe('the bar of a member that is drawn', () => {
 });
 
 describe('the bar of a selection', () => {
-  afterEach(() => Shown.clear());
-
   it('offers what members can be given, and gives it by a rule with the shortest condition', async () => {
     const shown = await Shown.of(SelectionBarComponent);
     TestBed.inject(Selection).pick('members', ['shed.column.1']);

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, signal } from '@angular/core';
+import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent } from '../../ui/choice.component';
 import { ExpressionDirective } from '../../ui/expression.directive';
 import { MemberDrawing } from '../../state/member-drawing.service';
@@ -9,7 +10,7 @@ import { readersUnits } from '../../ui/units.service';
 /** What is drawn and what comes next, in words, while a member is drawn. */
 @Component({
   selector: 'app-draw-member-bar',
-  imports: [ChoiceComponent, ExpressionDirective, FootBarComponent],
+  imports: [ButtonDirective, ChoiceComponent, ExpressionDirective, FootBarComponent],
   template: `
     @if (drawing.active()) {
       <app-foot-bar aria-label="Drawing" role="status">
@@ -53,7 +54,9 @@ import { readersUnits } from '../../ui/units.service';
           />
         </span>
         <span class="spacer"></span>
-        <button type="button" class="plain" (click)="drawing.end()">stop drawing</button>
+        <button type="button" pButton text size="small" class="press" (click)="drawing.end()">
+          stop drawing
+        </button>
       </app-foot-bar>
     }
   `,

@@ -8,6 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { applyFix, differingLoads, type Warning } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { focusSoon } from '../../ui/focus-soon';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
@@ -16,6 +17,7 @@ import { readersUnits } from '../../ui/units.service';
 /** The model check: a line under the stage that opens to what was found, each shown on the stage and fixed by one press. */
 @Component({
   selector: 'app-model-check',
+  imports: [ButtonDirective],
   template: `
     <button
       type="button"
@@ -43,7 +45,9 @@ import { readersUnits } from '../../ui/units.service';
               {{ warning.message }}
             </button>
             @if (warning.fix; as fix) {
-              <button type="button" class="plain press" (click)="applyFix(warning)">{{ fix.title }}</button>
+              <button type="button" pButton text size="small" class="press" (click)="applyFix(warning)">
+                {{ fix.title }}
+              </button>
             }
           </li>
         }

@@ -17,6 +17,7 @@ import {
   type OwnSection,
   type Parameter,
 } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { standingAnswer } from '../../state/standing-answer';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
@@ -34,7 +35,13 @@ import { FootBarComponent } from './foot-bar.component';
 /** What is selected, the condition that selects it, and what it can be given: a rule, so that what comes later gets it too. */
 @Component({
   selector: 'app-selection-bar',
-  imports: [ActionMenuComponent, EditableTextComponent, FootBarComponent, SectionPickerComponent],
+  imports: [
+    ButtonDirective,
+    ActionMenuComponent,
+    EditableTextComponent,
+    FootBarComponent,
+    SectionPickerComponent,
+  ],
   template: `
     @if (pointing.active(); as field) {
       <app-foot-bar role="status" aria-label="Pointing">
@@ -44,7 +51,9 @@ import { FootBarComponent } from './foot-bar.component';
             field.of === 'place' ? '' : ', with Shift more of them, or draw a box round them with Shift'
           }}</span
         >
-        <button type="button" class="plain clear" (click)="pointing.end()">done</button>
+        <button type="button" pButton text size="small" class="press clear" (click)="pointing.end()">
+          done
+        </button>
       </app-foot-bar>
     } @else if (selection.count() > 0 && selection.proposal(); as proposal) {
       <app-foot-bar role="region" aria-label="Selection">
@@ -81,19 +90,32 @@ import { FootBarComponent } from './foot-bar.component';
           <app-action-menu class="give" text="all …" [choices]="wider()" (chosen)="widen($event)" />
         }
         @if (selection.selected().of === 'members' && selection.count() === 1) {
-          <button type="button" class="plain clear" (click)="openSheet()">its sheet</button>
+          <button type="button" pButton text size="small" class="press clear" (click)="openSheet()">
+            its sheet
+          </button>
         }
-        <button type="button" class="plain clear" (click)="selection.clear()">clear</button>
+        <button type="button" pButton text size="small" class="press clear" (click)="selection.clear()">
+          clear
+        </button>
         @if (question(); as question) {
           <p class="question" role="alert">
             <span>{{ question.title }}: section from the parameter “{{ question.parameter.title }}”.</span>
-            <button type="button" class="plain clear" (click)="answer('parameter')">
+            <button type="button" pButton text size="small" class="press clear" (click)="answer('parameter')">
               change it to {{ question.section }}
             </button>
-            <button type="button" class="plain clear" (click)="answer('rule')">
+            <button type="button" pButton text size="small" class="press clear" (click)="answer('rule')">
               {{ question.section }} for these alone
             </button>
-            <button type="button" class="plain clear" (click)="asked.set(undefined)">leave it</button>
+            <button
+              type="button"
+              pButton
+              text
+              size="small"
+              class="press clear"
+              (click)="asked.set(undefined)"
+            >
+              leave it
+            </button>
           </p>
         }
         @if (selection.problem()) {

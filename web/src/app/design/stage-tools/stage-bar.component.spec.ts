@@ -10,7 +10,6 @@ describe('StageBarComponent', () => {
     [...host.querySelectorAll('p-selectbutton')][0]
       ? [...host.querySelectorAll('p-togglebutton')].map((one) => one.textContent.trim())
       : [];
-  afterEach(() => Shown.clear());
 
   it('offers the diagrams of a plane frame, and what else is drawn', async () => {
     const shown = await Shown.of(StageBarComponent);

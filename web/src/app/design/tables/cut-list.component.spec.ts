@@ -5,7 +5,6 @@ import { ViewState } from '../../state/view-state.service';
 import { CutListComponent } from './cut-list.component';
 
 let shown: Shown;
-afterEach(() => Shown.clear());
 const rows = () =>
   [...shown.host.querySelectorAll('tbody tr')].map((row) =>
     [...row.querySelectorAll('th, td')].map((cell) => cell.textContent.trim()).join(' '),

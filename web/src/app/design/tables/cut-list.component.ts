@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { cutListCsv, significant, type CutEnd } from '@hashira/core';
+import { ButtonDirective } from 'primeng/button';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/standing-answer';
@@ -9,6 +10,7 @@ import { readersUnits } from '../../ui/units.service';
 /** The pieces of steel for the workshop: equal ones share a mark; pointing at a row lights up where they go. */
 @Component({
   selector: 'app-cut-list',
+  imports: [ButtonDirective],
   template: `
     @if (list(); as l) {
       <table [attr.aria-busy]="late()">
@@ -43,7 +45,7 @@ import { readersUnits } from '../../ui/units.service';
       </table>
       <p>
         <strong class="number">{{ total() }}</strong> of steel in {{ count() }} pieces
-        <button type="button" class="plain press" (click)="save()">CSV</button>
+        <button type="button" pButton text size="small" class="press" (click)="save()">CSV</button>
         @if (late()) {
           <span class="late">outdated</span>
         }

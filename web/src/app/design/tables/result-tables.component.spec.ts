@@ -36,7 +36,6 @@ describe('ResultTablesComponent', () => {
     document.body.append(host());
     await settled();
   });
-  afterEach(() => host().remove());
 
   it('begins with the reactions of what is shown: half of 4.4 kN/m on 22 m at each base', () => {
     const rows = cells();

@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { tableKinds, writeResults, type ResultTable, type Units } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { TableModule } from 'primeng/table';
+import { ButtonDirective } from 'primeng/button';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
@@ -22,7 +23,7 @@ const roomy = 3;
  */
 @Component({
   selector: 'app-result-tables',
-  imports: [CutListComponent, FormsModule, Select, TableModule],
+  imports: [ButtonDirective, CutListComponent, FormsModule, Select, TableModule],
   templateUrl: './result-tables.component.html',
   styleUrl: './result-tables.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -28,7 +28,6 @@ describe('DesignTextComponent', () => {
     document.body.append(host());
     await fixture.whenStable();
   });
-  afterEach(() => host().remove());
 
   /** Types in the place of a text, and waits until it was read. */
   async function type(instead: string, insert: string): Promise<void> {

@@ -22,6 +22,7 @@ import { json, jsonParseLinter } from '@codemirror/lang-json';
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { linter, lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { EditorView } from '@codemirror/view';
+import { ButtonDirective } from 'primeng/button';
 import { pageNonce } from '../../ui/nonce';
 import { designSchema, expectedAt, type Design, type Problem } from '@hashira/core';
 import { tags } from '@lezer/highlight';
@@ -41,6 +42,7 @@ const rest = 400;
  */
 @Component({
   selector: 'app-design-text',
+  imports: [ButtonDirective],
   template: `
     <p class="told" [class.wrong]="problems().length > 0" role="status">{{ told() }}</p>
     <div #editor class="editor"></div>
@@ -55,7 +57,9 @@ const rest = 400;
           <li class="soft">and {{ problems().length - 5 }} more</li>
         }
       </ul>
-      <button type="button" class="plain press" (click)="giveUp()">back to the design as it is</button>
+      <button type="button" pButton text size="small" class="press" (click)="giveUp()">
+        back to the design as it is
+      </button>
     }
   `,
   styles: `

@@ -47,7 +47,6 @@ describe('PointHandlesComponent', () => {
     // Real pointers alone can be captured
     button().setPointerCapture = () => undefined;
   }
-  afterEach(() => (fixture.nativeElement as HTMLElement).remove());
 
   it('stands where the point is on the sheet', async () => {
     await show([0, 2]);
