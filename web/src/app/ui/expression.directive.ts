@@ -1,5 +1,6 @@
 import { ListKeyManager, type ListKeyManagerOption } from '@angular/cdk/a11y';
 import {
+  OverlayConfig,
   createFlexibleConnectedPositionStrategy,
   createOverlayRef,
   createRepositionScrollStrategy,
@@ -123,12 +124,13 @@ export class ExpressionDirective implements OnDestroy {
 
   private open(): ComponentRef<ExpressionPanelComponent> {
     const { injector } = this;
-    this.overlay = createOverlayRef(injector, {
+    const config = new OverlayConfig({
       positionStrategy: createFlexibleConnectedPositionStrategy(injector, this.field)
         .withPositions([...places])
         .withViewportMargin(4),
       scrollStrategy: createRepositionScrollStrategy(injector),
     });
+    this.overlay = createOverlayRef(injector, config);
     const panel = this.overlay.attach(new ComponentPortal(ExpressionPanelComponent));
     panel.setInput('listId', this.listId);
     panel.instance.taken.subscribe((one) => this.take(one));
