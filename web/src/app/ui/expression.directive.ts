@@ -124,12 +124,11 @@ export class ExpressionDirective implements OnDestroy {
 
   private open(): ComponentRef<ExpressionPanelComponent> {
     const { injector } = this;
-    const config = new OverlayConfig({
-      positionStrategy: createFlexibleConnectedPositionStrategy(injector, this.field)
-        .withPositions([...places])
-        .withViewportMargin(4),
-      scrollStrategy: createRepositionScrollStrategy(injector),
-    });
+    const config = new OverlayConfig();
+    config.positionStrategy = createFlexibleConnectedPositionStrategy(injector, this.field)
+      .withPositions([...places])
+      .withViewportMargin(4);
+    config.scrollStrategy = createRepositionScrollStrategy(injector);
     this.overlay = createOverlayRef(injector, config);
     const panel = this.overlay.attach(new ComponentPortal(ExpressionPanelComponent));
     panel.setInput('listId', this.listId);
