@@ -4,7 +4,7 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
-import { librarySettings } from './ui/library-settings';
+import { librarySettings } from './ui/library/library-settings';
 
 export const appConfig: ApplicationConfig = {
   providers: [

@@ -33,7 +33,7 @@ import { StageBarComponent } from './stage-tools/stage-bar.component';
 import { LegendComponent } from './stage-tools/legend.component';
 import { TracePanelComponent } from './ledger/trace-panel.component';
 import { TraceService } from './ledger/trace.service';
-import { isLoud, statusWords } from '../ui/values';
+import { isLoud, statusWords } from '../ui/fields/values';
 import { StageOverlays, StageOverlayDirective } from '../stage/labels/stage-overlays';
 import type { DimensionChange } from '../stage/labels/dimension-label.component';
 import { StageComponent } from '../stage/stage.component';

@@ -12,7 +12,7 @@ import { firstValueFrom } from 'rxjs';
 import { CalculationAside } from '../state/calculation/calculation-aside.service';
 
 import { DesignApi, type DesignSummary } from '../state/saving/design-api.service';
-import { beyondText, figureExact, figureText, isLoud } from '../ui/values';
+import { beyondText, figureExact, figureText, isLoud } from '../ui/fields/values';
 import { readersUnits } from '../ui/units.service';
 
 /** What is seen of a design before it is opened: its reference's frame and most telling numbers, and what each alternative comes to. */

@@ -17,7 +17,7 @@ import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { standingAnswer } from '../state/standing-answer';
-import { SectionPickerComponent } from '../ui/section-picker.component';
+import { SectionPickerComponent } from '../ui/sections/section-picker.component';
 import { CurvesComponent } from './curves.component';
 import { readersUnits } from '../ui/units.service';
 

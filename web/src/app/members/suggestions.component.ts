@@ -24,7 +24,7 @@ import { ProgressBar } from 'primeng/progressbar';
 import { SelectButton } from 'primeng/selectbutton';
 import { LongWork } from '../state/calculation/long-work.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
-import { statusWords } from '../ui/values';
+import { statusWords } from '../ui/fields/values';
 import { SectionChanges } from './section-changes.service';
 import { SectionOutlineComponent } from './section-outline.component';
 import { readersUnits } from '../ui/units.service';

@@ -4,7 +4,7 @@ import { LegendComponent } from '../design/stage-tools/legend.component';
 import { StageComponent } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
 import { ViewState } from '../state/view-state.service';
-import { differenceText, figureText } from '../ui/values';
+import { differenceText, figureText } from '../ui/fields/values';
 import { WhatChanged } from './what-changed.service';
 import { readersUnits } from '../ui/units.service';
 

@@ -27,7 +27,7 @@ import { ComparisonView } from '../state/comparison-view.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { MemberDrawing } from '../state/member-drawing.service';
 import { MembersView } from '../state/members-view.service';
-import { fieldSurroundings } from '../ui/field-surroundings';
+import { fieldSurroundings } from '../ui/fields/field-surroundings';
 import { ExpressionHelp } from '../state/expression-help.service';
 import { HeaderToolsComponent } from './header-tools.component';
 import { KeysPageComponent } from './keys-page.component';

@@ -9,7 +9,7 @@ import {
   type Names,
   type Questions,
 } from '@hashira/core';
-import type { FieldSurroundings } from '../ui/field-surroundings';
+import type { FieldSurroundings } from '../ui/fields/field-surroundings';
 import { DesignWorkspace } from './design-workspace.service';
 import { Pointing } from './pointing.service';
 import { standingAnswer } from './standing-answer';

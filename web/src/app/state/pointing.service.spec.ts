@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { openDesign } from '../testing/open-design';
-import type { PointedField } from '../ui/field-surroundings';
+import type { PointedField } from '../ui/fields/field-surroundings';
 import { Pointing } from './pointing.service';
 import { Selection } from './selection.service';
 

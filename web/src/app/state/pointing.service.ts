@@ -1,5 +1,5 @@
 import { Injectable, effect, inject, signal, untracked } from '@angular/core';
-import type { PointedField, Pointer } from '../ui/field-surroundings';
+import type { PointedField, Pointer } from '../ui/fields/field-surroundings';
 import { Selection } from './selection.service';
 
 /** A field that is filled in by what is pressed on the stage: the condition that selects it, or the name of a node. */

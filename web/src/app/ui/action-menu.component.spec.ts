@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { providePrimeNG } from 'primeng/config';
 import { ActionMenuComponent } from './action-menu.component';
-import { librarySettings } from './library-settings';
+import { librarySettings } from './library/library-settings';
 import { openMenu } from '../testing/menus';
 
 describe('a menu of actions', () => {

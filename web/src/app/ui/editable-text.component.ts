@@ -1,29 +1,14 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  ElementRef,
-  inject,
-  input,
-  output,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output, signal } from '@angular/core';
 import { focusSoon } from './focus-soon';
+import { TypingComponent, type Typed } from './typing.component';
 
 /** Text that can be pressed and typed over: Enter keeps, Escape gives up. */
 @Component({
   selector: 'app-editable-text',
+  imports: [TypingComponent],
   template: `
     @if (editing()) {
-      <input
-        #field
-        maxlength="200"
-        [attr.aria-label]="label()"
-        [value]="text()"
-        (keydown.enter)="commit(field.value); backToButton()"
-        (keydown.escape)="editing.set(false); backToButton()"
-        (blur)="commit(field.value)"
-      />
+      <app-typing [label]="label()" [text]="text()" (ended)="end($event)" />
     } @else {
       <button
         type="button"
@@ -37,13 +22,8 @@ import { focusSoon } from './focus-soon';
     }
   `,
   styles: `
-    input {
-      font: inherit;
+    app-typing {
       width: 14em;
-      max-width: 100%;
-      padding: 0 2px;
-      border: 1px solid var(--indigo);
-      background: var(--sheet);
     }
     button.soft {
       color: var(--ink-soft);
@@ -69,28 +49,18 @@ export class EditableTextComponent {
   readonly changed = output<string>();
 
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   protected readonly editing = signal(false);
 
   /** Begins typing. */
   start(): void {
     this.editing.set(true);
-    setTimeout(() => {
-      this.field()?.nativeElement.focus();
-      this.field()?.nativeElement.select();
-    });
   }
 
-  /** After a key the focus stays where it was typed. */
-  protected backToButton(): void {
-    focusSoon(this.host.nativeElement, 'button');
-  }
-
-  protected commit(value: string): void {
-    if (!this.editing()) return;
+  protected end({ text, byKey }: Typed): void {
     this.editing.set(false);
-    const text = value.trim();
+    // After a key the focus stays where it was typed
+    if (byKey) focusSoon(this.host.nativeElement, 'button');
     const allowed = text !== '' || this.placeholder() !== '';
-    if (allowed && text !== this.text()) this.changed.emit(text);
+    if (text !== undefined && allowed && text !== this.text()) this.changed.emit(text);
   }
 }

@@ -22,7 +22,7 @@ import {
   type Layer,
   type View,
 } from '@hashira/core';
-import { isLoud, statusWords } from '../../ui/values';
+import { isLoud, statusWords } from '../../ui/fields/values';
 import { ComparisonView } from '../../state/comparison-view.service';
 import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';

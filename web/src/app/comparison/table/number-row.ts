@@ -1,5 +1,5 @@
 import type { Design, QuantityName, Units } from '@hashira/core';
-import { differenceText } from '../../ui/values';
+import { differenceText } from '../../ui/fields/values';
 import { spreadOf, wordsOf, type RowCell, type TableRow } from './row';
 
 /** How a row's numbers are written: for reading, and with all digits. */

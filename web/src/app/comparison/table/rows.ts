@@ -15,7 +15,7 @@ import {
   figureText,
   lengthShareText,
   limitText,
-} from '../../ui/values';
+} from '../../ui/fields/values';
 import { foundationRows } from './foundation-rows';
 import { inQuantity, numberRow, referenceOf, unsigned, type Written } from './number-row';
 import { spreadOf, wordsOf, type RowCell, type RowGroup, type TableRow, type TableSource } from './row';

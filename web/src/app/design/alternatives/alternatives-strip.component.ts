@@ -31,7 +31,14 @@ import { ButtonDirective } from 'primeng/button';
 import { focusSoon } from '../../ui/focus-soon';
 import { Menu } from 'primeng/menu';
 import { EditableTextComponent } from '../../ui/editable-text.component';
-import { beyondText, differenceText, figureExact, figureText, isLoud, statusWords } from '../../ui/values';
+import {
+  beyondText,
+  differenceText,
+  figureExact,
+  figureText,
+  isLoud,
+  statusWords,
+} from '../../ui/fields/values';
 import { StageCanvasComponent } from '../../stage/paint/stage-canvas.component';
 import type { Sheet } from '../../stage/types';
 import { DesignWorkspace } from '../../state/design-workspace.service';

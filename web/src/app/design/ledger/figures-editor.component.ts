@@ -15,7 +15,7 @@ import {
 import { ButtonDirective } from 'primeng/button';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** What alternatives are compared by: figures named, given limits, put in order, added and removed. */

@@ -8,7 +8,7 @@ import {
 } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
 import { TraceService } from './trace.service';
-import { beyondText, differenceText, figureExact, figureText, limitText } from '../../ui/values';
+import { beyondText, differenceText, figureExact, figureText, limitText } from '../../ui/fields/values';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { FiguresEditorComponent } from './figures-editor.component';
 import { SettingsComponent } from './settings.component';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { setSetting, settingsFields } from '@hashira/core';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** What every alternative is calculated and checked by: order, imperfections, design code and its partial factors. */

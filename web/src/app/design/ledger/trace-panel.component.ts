@@ -12,7 +12,7 @@ import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { MembersView } from '../../state/members-view.service';
 import { Selection } from '../../state/selection.service';
-import { StepsComponent } from '../../ui/steps.component';
+import { StepsComponent } from '../../ui/steps/steps.component';
 import { TraceService } from './trace.service';
 
 /** Shows how a number came about, line by line, so that it can be followed with a pocket calculator. */

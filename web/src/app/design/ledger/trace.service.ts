@@ -1,7 +1,7 @@
 import { Injectable, inject, signal } from '@angular/core';
 import type { CalculationStep } from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
-import { figureText } from '../../ui/values';
+import { figureText } from '../../ui/fields/values';
 import { readersUnits } from '../../ui/units.service';
 
 /** A number and the way to it. */

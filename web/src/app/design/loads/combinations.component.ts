@@ -13,7 +13,7 @@ import {
 } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent, type Choice } from '../../ui/choice.component';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 

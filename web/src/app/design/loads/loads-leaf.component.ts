@@ -15,13 +15,13 @@ import {
   withValues,
 } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CombinationsComponent } from './combinations.component';
 import { parameterTexts } from '../../state/parameter-texts';
-import { stepTitles } from '../../ui/values';
+import { stepTitles } from '../../ui/fields/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from '../rules/new-rule.component';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { addAxis, axisFields, removeAxis, setAxis } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** Grid lines: a first position, then spacings; steps read them by `axis("B")`. */

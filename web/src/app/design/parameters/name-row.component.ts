@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { grades, type OwnSection, type Parameter, type Section } from '@hashira/core';
 import { Select } from 'primeng/select';
-import { SectionPickerComponent } from '../../ui/section-picker.component';
+import { SectionPickerComponent } from '../../ui/sections/section-picker.component';
 import { OverrideBadgeComponent } from './override-badge.component';
 
 /** Every steel of the library. */

@@ -12,7 +12,7 @@ import {
   ownValue,
 } from '@hashira/core';
 import { DesignWorkspace } from '../../state/design-workspace.service';
-import { optionWords } from '../../ui/values';
+import { optionWords } from '../../ui/fields/values';
 import { NameRowComponent } from './name-row.component';
 import { ParameterRowComponent } from './parameter-row.component';
 import { readersUnits } from '../../ui/units.service';

@@ -12,8 +12,8 @@ import {
 import { FormsModule } from '@angular/forms';
 import { type QuantityParameter } from '@hashira/core';
 import { Slider } from 'primeng/slider';
-import { ExpressionDirective } from '../../ui/expression.directive';
-import { formulaText } from '../../ui/values';
+import { ExpressionDirective } from '../../ui/formulas/expression.directive';
+import { formulaText } from '../../ui/fields/values';
 import { OverrideBadgeComponent } from './override-badge.component';
 import { readersUnits } from '../../ui/units.service';
 

@@ -15,8 +15,8 @@ import {
 import { ButtonDirective } from 'primeng/button';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
-import { formulaText } from '../../ui/values';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
+import { formulaText } from '../../ui/fields/values';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** Parameters added, named, grouped, given a range, and removed; each tells where it is used. */

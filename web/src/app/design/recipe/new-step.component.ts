@@ -21,7 +21,7 @@ import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { cardPicture, cardSize, optionPictures } from './step-pictures';
 import { StepPreview } from '../../state/preview.service';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 
 /** Cards of all kinds of step in the order of the job; the one that is pressed is set and seen on the stage before it is accepted. */
 @Component({

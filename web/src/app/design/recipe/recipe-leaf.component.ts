@@ -34,8 +34,8 @@ import { AxesComponent } from '../parameters/axes.component';
 import { optionPictures } from './step-pictures';
 import { NewStepComponent } from './new-step.component';
 import { focusSoon } from '../../ui/focus-soon';
-import { optionWords } from '../../ui/values';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { optionWords } from '../../ui/fields/values';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 
 /** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
 @Component({

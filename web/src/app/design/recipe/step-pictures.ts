@@ -1,5 +1,5 @@
 import { kindPicture, optionPicture, type StepKind } from '@hashira/core';
-import type { OptionPictures } from '../../ui/field.component';
+import type { OptionPictures } from '../../ui/fields/field.component';
 
 /** px of a card, and of an option. */
 export const cardSize = { width: 132, height: 72 };

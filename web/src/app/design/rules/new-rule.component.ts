@@ -24,9 +24,9 @@ import { Button } from 'primeng/button';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
-import { ConditionChipsComponent } from '../../ui/condition-chips.component';
-import { ExpressionDirective } from '../../ui/expression.directive';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { ConditionChipsComponent } from '../../ui/fields/condition-chips.component';
+import { ExpressionDirective } from '../../ui/formulas/expression.directive';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 
 /** A rule that is being made: of which kind, and what it gives at first. */
 export interface RuleDraft {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { addSections, kindsOf, setRule, setRuleField, type Fields, type Rule } from '@hashira/core';
-import { ConditionChipsComponent } from '../../ui/condition-chips.component';
+import { ConditionChipsComponent } from '../../ui/fields/condition-chips.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
-import { FieldsComponent, type RecordChange } from '../../ui/fields.component';
+import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 
 /** A rule open to be changed: for what it is, by chips or as it is written, and what it gives, by the fields that its kinds declare. */

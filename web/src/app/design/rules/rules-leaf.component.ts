@@ -18,7 +18,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { parameterTexts } from '../../state/parameter-texts';
 import { ViewState } from '../../state/view-state.service';
-import { optionWords, stepTitles } from '../../ui/values';
+import { optionWords, stepTitles } from '../../ui/fields/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from './new-rule.component';

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { MemberDrawing } from '../../state/member-drawing.service';
 import { Selection } from '../../state/selection.service';
 import { Shown } from '../../testing/shown';
-import { SectionPickerComponent } from '../../ui/section-picker.component';
+import { SectionPickerComponent } from '../../ui/sections/section-picker.component';
 import { DrawMemberBarComponent } from './draw-member-bar.component';
 import { SelectionBarComponent } from './selection-bar.component';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, signal } from '@angular/core';
 import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent } from '../../ui/choice.component';
-import { ExpressionDirective } from '../../ui/expression.directive';
+import { ExpressionDirective } from '../../ui/formulas/expression.directive';
 import { MemberDrawing } from '../../state/member-drawing.service';
 import { focusSoon } from '../../ui/focus-soon';
 import { FootBarComponent } from './foot-bar.component';

@@ -23,7 +23,7 @@ import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { linter, lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { EditorView } from '@codemirror/view';
 import { ButtonDirective } from 'primeng/button';
-import { pageNonce } from '../../ui/nonce';
+import { pageNonce } from '../../ui/library/nonce';
 import { designSchema, expectedAt, type Design, type Problem } from '@hashira/core';
 import { tags } from '@lezer/highlight';
 import { basicSetup } from 'codemirror';

@@ -3,12 +3,14 @@ import {
   Component,
   ElementRef,
   computed,
+  inject,
   input,
   output,
   signal,
-  viewChild,
 } from '@angular/core';
 import type { PlacedDimension } from '../view/dimension-lines';
+import { focusSoon } from '../../ui/focus-soon';
+import { TypingComponent, type Typed } from '../../ui/typing.component';
 import { readersUnits } from '../../ui/units.service';
 
 /** A new value for a dimension; changes of one drag carry `gesture`. */
@@ -21,20 +23,12 @@ export interface DimensionChange {
 /** The number on a dimension line: drag it, or press it and type; arrow keys step. */
 @Component({
   selector: 'app-dimension-label',
+  imports: [TypingComponent],
   template: `
     @if (editing()) {
-      <input
-        #field
-        class="number"
-        [attr.aria-label]="name()"
-        [value]="startText()"
-        (keydown.enter)="commit(field.value); focusButton()"
-        (keydown.escape)="stop()"
-        (blur)="commit(field.value)"
-      />
+      <app-typing class="number" [label]="name()" [text]="startText()" (ended)="end($event)" />
     } @else if (live()) {
       <button
-        #button
         type="button"
         class="number live"
         [attr.aria-label]="name() + ' ' + text() + ', press to type'"
@@ -61,7 +55,7 @@ export interface DimensionChange {
     }
     button,
     span,
-    input {
+    app-typing {
       position: absolute;
       transform: translate(-50%, -50%);
       background: var(--sheet);
@@ -81,9 +75,8 @@ export interface DimensionChange {
     .live:hover {
       border-color: var(--indigo);
     }
-    input {
-      width: 7.5em;
-      border-color: var(--indigo);
+    app-typing {
+      width: 8.5em;
       text-align: center;
     }
   `,
@@ -99,8 +92,7 @@ export class DimensionLabelComponent {
   readonly changed = output<DimensionChange>();
   readonly gestureEnd = output();
 
-  private readonly button = viewChild<ElementRef<HTMLButtonElement>>('button');
-  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly editing = signal(false);
   private drag: { x: number; y: number; value: number; moved: boolean } | undefined;
   private justDragged = false;
@@ -145,10 +137,6 @@ export class DimensionLabelComponent {
     }
     this.startText.set(this.units().expression(this.placed().dimension.value, this.quantity()));
     this.editing.set(true);
-    setTimeout(() => {
-      this.field()?.nativeElement.focus();
-      this.field()?.nativeElement.select();
-    });
   }
 
   protected key(event: KeyboardEvent): void {
@@ -161,26 +149,16 @@ export class DimensionLabelComponent {
     if (!event.repeat) this.gestureEnd.emit();
   }
 
-  protected commit(text: string): void {
-    if (!this.editing()) return;
+  protected end({ text, byKey }: Typed): void {
     this.editing.set(false);
-    const typed = text.trim();
-    if (typed !== '' && text !== this.startText())
+    // After Enter or Escape the focus is on the number again
+    if (byKey) focusSoon(this.host.nativeElement, 'button');
+    if (text && text !== this.startText())
       this.changed.emit({
         dimension: this.placed().dimension,
-        expression: this.units().typed(typed, this.quantity()),
+        expression: this.units().typed(text, this.quantity()),
         gesture: false,
       });
-  }
-
-  protected stop(): void {
-    this.editing.set(false);
-    this.focusButton();
-  }
-
-  /** After Enter or Escape the focus is on the number again. */
-  protected focusButton(): void {
-    setTimeout(() => this.button()?.nativeElement.focus());
   }
 
   /** Dragged values are rounded to 0.1 m and 0.5°. */

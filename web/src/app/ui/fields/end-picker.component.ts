@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { roleName } from '@hashira/core';
-import { ChoiceComponent } from './choice.component';
+import { ChoiceComponent } from '../choice.component';
 import { fieldSurroundings } from './field-surroundings';
 
 /** An end of a member: its start, its end, or the one that is at a place; the places are those that the frame has. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { inNumbers, type CalculationStep } from '@hashira/core';
 import { clauseText, stepExact, stepValue } from './step-format';
-import { readersUnits } from './units.service';
+import { readersUnits } from '../units.service';
 
 /** The steps of a calculation, line by line: a symbol and its value, below it the formula, the formula with its numbers, and the clause. */
 @Component({

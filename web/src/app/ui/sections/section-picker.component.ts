@@ -25,7 +25,7 @@ import {
   type Section,
 } from '@hashira/core';
 import { Popover } from 'primeng/popover';
-import { fieldSurroundings } from './field-surroundings';
+import { fieldSurroundings } from '../fields/field-surroundings';
 import { OwnSectionComponent } from './own-section.component';
 
 /** Series that are offered; typing finds the others. */

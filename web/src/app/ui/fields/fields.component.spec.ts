@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { ruleKinds, stepKinds, type Fields } from '@hashira/core';
-import { offeredBy, takeFrom } from '../testing/lists';
-import { openDesign } from '../testing/open-design';
+import { offeredBy, takeFrom } from '../../testing/lists';
+import { openDesign } from '../../testing/open-design';
 import { FieldsComponent, type RecordChange } from './fields.component';
 
 describe('FieldsComponent', () => {

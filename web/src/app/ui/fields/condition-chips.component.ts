@@ -10,9 +10,9 @@ import {
   type TagClause,
 } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
-import { ChoiceComponent, type Choice } from './choice.component';
-import { ActionMenuComponent } from './action-menu.component';
-import { ExpressionDirective } from './expression.directive';
+import { ChoiceComponent, type Choice } from '../choice.component';
+import { ActionMenuComponent } from '../action-menu.component';
+import { ExpressionDirective } from '../formulas/expression.directive';
 import { fieldSurroundings } from './field-surroundings';
 
 const textComparisons: readonly Choice<Comparison>[] = [

@@ -25,7 +25,7 @@ import {
   type ShapeDimension,
 } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
-import { ChoiceComponent, type Choice } from './choice.component';
+import { ChoiceComponent, type Choice } from '../choice.component';
 
 const asChoices = (words: readonly string[]): readonly Choice[] =>
   words.map((word) => ({ value: word, label: word }));

@@ -1,7 +1,7 @@
 import { ComponentFixture, TestBed } from '@angular/core/testing';
 import { kindOf, type Field } from '@hashira/core';
-import { takeFrom } from '../testing/lists';
-import { openDesign, quickShed } from '../testing/open-design';
+import { takeFrom } from '../../testing/lists';
+import { openDesign, quickShed } from '../../testing/open-design';
 import { FieldComponent } from './field.component';
 
 const fieldOf = (make: string, name: string) =>

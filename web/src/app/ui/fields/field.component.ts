@@ -25,13 +25,13 @@ import {
   type Way,
 } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
-import { ChoiceComponent, type Choice } from './choice.component';
+import { ChoiceComponent, type Choice } from '../choice.component';
 import { ConditionChipsComponent } from './condition-chips.component';
 import { EndPickerComponent } from './end-picker.component';
-import { ExpressionDirective } from './expression.directive';
+import { ExpressionDirective } from '../formulas/expression.directive';
 import { fieldSurroundings, type PointedField } from './field-surroundings';
-import { SectionPickerComponent } from './section-picker.component';
-import { readersUnits } from './units.service';
+import { SectionPickerComponent } from '../sections/section-picker.component';
+import { readersUnits } from '../units.service';
 
 const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id);
 

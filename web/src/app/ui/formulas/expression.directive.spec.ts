@@ -1,8 +1,8 @@
 import { Component, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { QuantityName } from '@hashira/core';
-import { pressKey } from '../testing/keys';
-import { openDesign } from '../testing/open-design';
+import { pressKey } from '../../testing/keys';
+import { openDesign } from '../../testing/open-design';
 import { ExpressionDirective } from './expression.directive';
 
 @Component({

@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { openDesign, quickShed } from '../testing/open-design';
-import { offeredBy, takeFrom } from '../testing/lists';
-import { chooseOf, openMenu } from '../testing/menus';
+import { openDesign, quickShed } from '../../testing/open-design';
+import { offeredBy, takeFrom } from '../../testing/lists';
+import { chooseOf, openMenu } from '../../testing/menus';
 import { ConditionChipsComponent } from './condition-chips.component';
 
 describe('ConditionChipsComponent', () => {

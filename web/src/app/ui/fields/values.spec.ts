@@ -1,5 +1,5 @@
 import { metric, type FigureSummary } from '@hashira/core';
-import { known } from '../testing/slip-shed';
+import { known } from '../../testing/slip-shed';
 import {
   beyondText,
   differenceText,

@@ -19,7 +19,7 @@ import {
 } from '@angular/core';
 import { wordBefore, type Completion, type QuantityName } from '@hashira/core';
 import { ExpressionPanelComponent } from './expression-panel.component';
-import { fieldSurroundings } from './field-surroundings';
+import { fieldSurroundings } from '../fields/field-surroundings';
 
 let count = 0;
 /** Below the field, or above it where there is no room. */

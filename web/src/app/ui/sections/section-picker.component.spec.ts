@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { pressKey } from '../testing/keys';
+import { pressKey } from '../../testing/keys';
 import { SectionPickerComponent } from './section-picker.component';
 
 describe('SectionPickerComponent', () => {

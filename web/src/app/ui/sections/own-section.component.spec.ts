@@ -1,12 +1,12 @@
-import { FieldsComponent } from './fields.component';
+import { FieldsComponent } from '../fields/fields.component';
 import { SectionPickerComponent } from './section-picker.component';
 import { OwnSectionComponent } from './own-section.component';
-import { openDesign, quickShed } from '../testing/open-design';
-import { Shown } from '../testing/shown';
-import { undoable } from '../testing/undoable';
-import { ParameterListComponent } from '../design/parameters/parameter-list.component';
+import { openDesign, quickShed } from '../../testing/open-design';
+import { Shown } from '../../testing/shown';
+import { undoable } from '../../testing/undoable';
+import { ParameterListComponent } from '../../design/parameters/parameter-list.component';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { takeFrom } from '../testing/lists';
+import { takeFrom } from '../../testing/lists';
 import { ruleKinds, type OwnSection } from '@hashira/core';
 
 describe('OwnSectionComponent', () => {
