@@ -3,7 +3,7 @@ import { of, throwError } from 'rxjs';
 import type { Design, DesignPreview } from '@hashira/core';
 import { CALCULATION_WORKER } from '../state/calculation/calculation-tokens';
 
-import { CalculationDesk } from '../state/calculation/desk';
+import { CalculationDesk } from '../state/calculation/worker/desk';
 import type { WorkerAnswer, WorkerRequest } from '../state/calculation/protocol';
 import { ApiProblem, DesignApi, type DesignSummary } from '../state/saving/design-api.service';
 import { quickShed } from '../testing/open-design';

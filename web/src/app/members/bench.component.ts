@@ -16,7 +16,7 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { DesignWorkspace } from '../state/design-workspace.service';
-import { standingAnswer } from '../state/standing-answer';
+import { standingAnswer } from '../state/answers/standing-answer';
 import { SectionPickerComponent } from '../ui/sections/section-picker.component';
 import { CurvesComponent } from './curves.component';
 import { readersUnits } from '../ui/units.service';

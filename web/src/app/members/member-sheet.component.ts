@@ -26,7 +26,7 @@ import { Calculation } from '../state/calculation/calculation.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { MembersView } from '../state/members-view.service';
 import { Selection } from '../state/selection.service';
-import { standingAnswer } from '../state/standing-answer';
+import { standingAnswer } from '../state/answers/standing-answer';
 import { SectionPickerComponent } from '../ui/sections/section-picker.component';
 import { StepsComponent } from '../ui/steps/steps.component';
 import { CurvesComponent } from './curves.component';

@@ -1,7 +1,7 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { setGroupSection, significant, type ScheduledGroup, type SectionSource } from '@hashira/core';
 import { DesignWorkspace } from '../state/design-workspace.service';
-import { standingAnswer } from '../state/standing-answer';
+import { standingAnswer } from '../state/answers/standing-answer';
 
 /** What the schedule said of a state of the design. */
 interface Told {

@@ -12,7 +12,7 @@ import {
 import type { FieldSurroundings } from '../ui/fields/field-surroundings';
 import { DesignWorkspace } from './design-workspace.service';
 import { Pointing } from './pointing.service';
-import { standingAnswer } from './standing-answer';
+import { standingAnswer } from './answers/standing-answer';
 import { readersUnits } from '../ui/units.service';
 
 /** What can be written in a formula, and what one comes to, in the alternative that is shown. */

@@ -1,4 +1,4 @@
-import { LongWorkDesk } from '../state/calculation/long-work-desk';
+import { LongWorkDesk } from '../state/calculation/worker/long-work-desk';
 import type { LongWorkAnswer, LongWorkRequest } from '../state/calculation/long-work-protocol';
 
 /** Does long work in the page as its worker does it. */

@@ -1,6 +1,6 @@
 import { DestroyRef, Injectable, computed, effect, inject } from '@angular/core';
 import { pairShapes, type PairedShape } from '@hashira/core';
-import { answersOfAll } from '../../state/answers-of-all';
+import { answersOfAll } from '../../state/answers/answers-of-all';
 import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ComparisonView } from '../../state/comparison-view.service';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import type { AlternativeSummary, FigureSummary } from '@hashira/core';
 import { Menu } from 'primeng/menu';
 import type { MenuItem } from 'primeng/api';
-import { answersOfAll } from '../../state/answers-of-all';
+import { answersOfAll } from '../../state/answers/answers-of-all';
 import { ComparisonView, mostLarge } from '../../state/comparison-view.service';
 import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';

@@ -6,7 +6,7 @@ import {
   type StandingForce,
   type TrainInfluence,
 } from '@hashira/core';
-import { answersOfAll } from '../../state/answers-of-all';
+import { answersOfAll } from '../../state/answers/answers-of-all';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { ComparisonView } from '../../state/comparison-view.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';

@@ -17,7 +17,7 @@ import {
 import { ButtonDirective } from 'primeng/button';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
-import { standingAnswer } from '../../state/standing-answer';
+import { standingAnswer } from '../../state/answers/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CombinationsComponent } from './combinations.component';
 import { parameterTexts } from '../../state/parameter-texts';

@@ -19,7 +19,7 @@ import {
 } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../../state/calculation/calculation.service';
-import { standingAnswer } from '../../state/standing-answer';
+import { standingAnswer } from '../../state/answers/standing-answer';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { stepTitles } from '../../ui/fields/values';

@@ -3,7 +3,7 @@ import { cutListCsv, significant, type CutEnd } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
-import { standingAnswer } from '../../state/standing-answer';
+import { standingAnswer } from '../../state/answers/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { readersUnits } from '../../ui/units.service';
 

@@ -7,7 +7,7 @@ import { ButtonDirective } from 'primeng/button';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
-import { standingAnswer } from '../../state/standing-answer';
+import { standingAnswer } from '../../state/answers/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CutListComponent } from './cut-list.component';
 import { readersUnits } from '../../ui/units.service';

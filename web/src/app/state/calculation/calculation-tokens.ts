@@ -4,7 +4,8 @@ import { SharedSigns } from './shared-signs';
 /** Makes a worker; tests put another in its place. */
 export const CALCULATION_WORKER = new InjectionToken<() => Worker>('calculation worker', {
   providedIn: 'root',
-  factory: () => () => new Worker(new URL('./calculation.worker', import.meta.url), { type: 'module' }),
+  factory: () => () =>
+    new Worker(new URL('./worker/calculation.worker', import.meta.url), { type: 'module' }),
 });
 
 /** How many workers share the alternatives: as many as the machine has threads for, two to four. */

@@ -9,7 +9,7 @@ import {
   SHARED_SIGNS,
   THREADS_TO_SPARE,
 } from './calculation-tokens';
-import { carriedOver } from './carried-over';
+import { carriedOver } from './worker/carried-over';
 import type { Show, WorkDone, WorkerAnswer } from './protocol';
 import {
   nothingScheduled,

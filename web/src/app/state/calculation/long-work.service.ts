@@ -5,7 +5,7 @@ import type { LongWorkAnswer, LongWorkRequest } from './long-work-protocol';
 /** Makes a worker for one piece of long work. */
 export const LONG_WORKER = new InjectionToken<() => Worker>('long worker', {
   providedIn: 'root',
-  factory: () => () => new Worker(new URL('./long-work.worker', import.meta.url), { type: 'module' }),
+  factory: () => () => new Worker(new URL('./worker/long-work.worker', import.meta.url), { type: 'module' }),
 });
 
 /** A piece of long work as a screen shows it. */

@@ -1,7 +1,7 @@
 import { computed, effect, inject, signal, type Signal } from '@angular/core';
-import { Calculation } from './calculation/calculation.service';
+import { Calculation } from '../calculation/calculation.service';
 import type { Questions } from '@hashira/core';
-import { DesignWorkspace } from './design-workspace.service';
+import { DesignWorkspace } from '../design-workspace.service';
 
 /** The answer to a question that stands while the design changes. */
 export interface StandingAnswer<Q extends keyof Questions> {

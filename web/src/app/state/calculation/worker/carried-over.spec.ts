@@ -1,6 +1,6 @@
 import { metric, type AlternativeSummary } from '@hashira/core';
-import { known } from '../../testing/slip-shed';
-import { figureText } from '../../ui/fields/values';
+import { known } from '../../../testing/slip-shed';
+import { figureText } from '../../../ui/fields/values';
 import { carriedOver } from './carried-over';
 
 describe('What is carried over while checks are not done', () => {

@@ -1,6 +1,6 @@
-import { openedShed } from '../../testing/opened-shed';
+import { openedShed } from '../../../testing/opened-shed';
 import { LongWorkDesk } from './long-work-desk';
-import type { LongWorkAnswer } from './long-work-protocol';
+import type { LongWorkAnswer } from '../long-work-protocol';
 
 describe('LongWorkDesk', () => {
   const { design, alternative } = openedShed();

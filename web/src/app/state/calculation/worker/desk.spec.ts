@@ -1,9 +1,9 @@
 import { setParameter, type Design } from '@hashira/core';
-import tower from '../../../../../core/demo/lookout-tower.json';
-import { slipShed } from '../../testing/slip-shed';
+import tower from '../../../../../../core/demo/lookout-tower.json';
+import { slipShed } from '../../../testing/slip-shed';
 import { CalculationDesk } from './desk';
-import { SharedSigns } from './shared-signs';
-import type { WorkerAnswer } from './protocol';
+import { SharedSigns } from '../shared-signs';
+import type { WorkerAnswer } from '../protocol';
 
 type Summary = Extract<WorkerAnswer, { kind: 'summary' }>;
 

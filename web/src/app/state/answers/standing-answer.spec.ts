@@ -1,9 +1,9 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { setParameter, type ResultTable } from '@hashira/core';
-import { Calculation } from './calculation/calculation.service';
-import { openDesign } from '../testing/open-design';
-import { DesignWorkspace } from './design-workspace.service';
+import { Calculation } from '../calculation/calculation.service';
+import { openDesign } from '../../testing/open-design';
+import { DesignWorkspace } from '../design-workspace.service';
 import { standingAnswer, type StandingAnswer } from './standing-answer';
 
 describe('standingAnswer', () => {

@@ -17,8 +17,8 @@ import {
   type Questions,
   type StageName,
 } from '@hashira/core';
-import { showOf, type Show, type WorkerAnswer, type WorkerRequest } from './protocol';
-import { SharedSigns } from './shared-signs';
+import { showOf, type Show, type WorkerAnswer, type WorkerRequest } from '../protocol';
+import { SharedSigns } from '../shared-signs';
 
 /** Sends an answer; buffers in `transfer` move without a copy. */
 export type Send = (answer: WorkerAnswer, transfer: ArrayBuffer[]) => void;

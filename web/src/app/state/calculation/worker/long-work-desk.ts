@@ -1,5 +1,5 @@
 import { longWork, ProblemError, type Alternative, type Design, type LongWorkPart } from '@hashira/core';
-import type { LongWorkAnswer, LongWorkRequest } from './long-work-protocol';
+import type { LongWorkAnswer, LongWorkRequest } from '../long-work-protocol';
 
 /** Between two looks at what came meanwhile, ms. */
 const turn = 40;

@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { CalculationDesk } from './desk';
-import type { WorkerRequest } from './protocol';
+import type { WorkerRequest } from '../protocol';
 
 // A message to oneself comes behind those that arrived meanwhile, without the delay of a timer
 const { port1, port2 } = new MessageChannel();

@@ -1,6 +1,6 @@
 /// <reference lib="webworker" />
 import { LongWorkDesk } from './long-work-desk';
-import type { LongWorkRequest } from './long-work-protocol';
+import type { LongWorkRequest } from '../long-work-protocol';
 
 const desk = new LongWorkDesk((answer) => postMessage(answer));
 

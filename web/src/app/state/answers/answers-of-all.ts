@@ -1,7 +1,7 @@
 import { effect, inject, signal, type Signal } from '@angular/core';
 import type { Questions } from '@hashira/core';
-import { Calculation } from './calculation/calculation.service';
-import { DesignWorkspace } from './design-workspace.service';
+import { Calculation } from '../calculation/calculation.service';
+import { DesignWorkspace } from '../design-workspace.service';
 
 /**
  * Asks every alternative the same, again whenever its results or the question change; an answer stays until the next has come. To be
