@@ -12,11 +12,10 @@ import {
   removeOption,
   renameChoice,
   renameOption,
-  ruleWords,
   writeParameters,
   type Choice,
-  type Design,
   type Option,
+  optionSentences,
 } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
 import { download } from '../../state/saving/design-file';
@@ -52,7 +51,7 @@ export class ChoicesLeafComponent {
       options: choice.options.map((option) => ({
         option,
         key: `${choice.id}/${option.id}`,
-        words: wordsOf(option, this.design()),
+        words: optionSentences(option, this.design()),
         picked: alternatives.map((one) => pickedOption(choices, one, choice.id) === option.id),
       })),
     }));
@@ -155,28 +154,3 @@ export class ChoicesLeafComponent {
     }
   }
 }
-
-/** What an option changes, a sentence a line. */
-function wordsOf({ changes }: Option, { parameters, steps, rules }: Design): string[] {
-  const fields = (patch: object) =>
-    Object.entries(patch)
-      .filter(([key]) => key !== 'id' && key !== 'after' && key !== 'title')
-      .map(([key, value]) => (key === 'off' ? (value ? 'off' : 'on') : `${key} ${written(value)}`))
-      .join(', ');
-  return [
-    ...Object.entries(changes.parameters ?? {}).map(
-      ([name, value]) => `${parameters.find((p) => p.name === name)?.title ?? name}: ${value}`,
-    ),
-    ...(changes.steps ?? []).map((patch) => {
-      const known = steps.find(({ id }) => id === patch.id);
-      return `${known ? '' : 'adds '}step "${known?.title ?? patch.id}": ${fields(patch)}`;
-    }),
-    ...(changes.rules ?? []).map((patch) => {
-      const known = rules.find(({ id }) => id === patch.id);
-      const title = known?.title ?? (patch as { title?: string }).title ?? patch.id;
-      return `${known ? '' : 'adds '}"${title}": ${known ? fields(patch) : ruleWords(patch)}`;
-    }),
-  ];
-}
-
-const written = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value));
