@@ -20,6 +20,20 @@ describe('CutListComponent', () => {
     expect(shown.text).toContain('of steel in 4 pieces');
   });
 
+  it('is put in the order of a column by its head: the longest last, then first', async () => {
+    shown = await Shown.of(CutListComponent);
+    const length = [...shown.host.querySelectorAll<HTMLElement>('thead th')].find((one) =>
+      one.textContent.trim().startsWith('length'),
+    )!;
+    const marks = () => rows().map((row) => row.split(' ')[0]);
+    length.click();
+    await shown.settled();
+    expect(marks()).toEqual(['1', '2']);
+    length.click();
+    await shown.settled();
+    expect(marks()).toEqual(['2', '1']);
+  });
+
   it('tells mitres: the corners of a bed are cut at 45°', async () => {
     const bed = startingPoints.find(({ kind }) => kind === 'machine-frame')!.design();
     shown = await Shown.of(CutListComponent, bed);

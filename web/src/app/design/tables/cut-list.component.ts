@@ -1,48 +1,66 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { cutListCsv, significant, type CutEnd } from '@hashira/core';
 import { ButtonDirective } from 'primeng/button';
+import { TableModule } from 'primeng/table';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/answers/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { readersUnits } from '../../ui/units.service';
 
+interface Head {
+  readonly field: string;
+  readonly title: string;
+  readonly unit?: string;
+  readonly isNumber?: true;
+}
+
+/** Columns that the list can be put in the order of. */
+const heads: readonly Head[] = [
+  { field: 'place', title: 'mark' },
+  { field: 'section', title: 'section' },
+  { field: 'count', title: 'count', isNumber: true },
+  { field: 'length', title: 'length', unit: 'mm', isNumber: true },
+  { field: 'start.angle', title: 'cut at the start', isNumber: true },
+  { field: 'end.angle', title: 'at the end', isNumber: true },
+  { field: 'mass', title: 'mass', unit: 'kg', isNumber: true },
+  { field: 'totalMass', title: 'all', unit: 'kg', isNumber: true },
+];
+
 /** The pieces of steel for the workshop: equal ones share a mark; pointing at a row lights up where they go. */
 @Component({
   selector: 'app-cut-list',
-  imports: [ButtonDirective],
+  imports: [ButtonDirective, TableModule],
   template: `
     @if (list(); as l) {
-      <table [attr.aria-busy]="late()">
-        <thead>
+      <p-table [value]="rows()" size="small" [attr.aria-busy]="late()">
+        <ng-template #header>
           <tr>
-            <th scope="col">mark</th>
-            <th scope="col">section</th>
-            <th scope="col" class="number">count</th>
-            <th scope="col" class="number">length <span class="soft">mm</span></th>
-            <th scope="col" class="number">cut at the start</th>
-            <th scope="col" class="number">at the end</th>
-            <th scope="col" class="number">mass <span class="soft">kg</span></th>
-            <th scope="col" class="number">all <span class="soft">kg</span></th>
+            @for (head of heads; track head.field) {
+              <th scope="col" [class.number]="head.isNumber" [pSortableColumn]="head.field">
+                {{ head.title }}
+                @if (head.unit) {
+                  <span class="soft">{{ head.unit }}</span>
+                }
+              </th>
+            }
             <th scope="col">where</th>
           </tr>
-        </thead>
-        <tbody>
-          @for (row of rows(); track row.mark) {
-            <tr (pointerenter)="view.highlighted.set(row.members)" (pointerleave)="view.highlighted.set([])">
-              <th scope="row">{{ row.mark }}</th>
-              <td>{{ row.section }}</td>
-              <td class="number">{{ row.count }}</td>
-              <td class="number" [title]="row.length + ' m'">{{ row.millimetres }}</td>
-              <td class="number">{{ row.cuts[0] }}</td>
-              <td class="number">{{ row.cuts[1] }}</td>
-              <td class="number">{{ row.one }}</td>
-              <td class="number">{{ row.all }}</td>
-              <td class="soft where">{{ row.where }}</td>
-            </tr>
-          }
-        </tbody>
-      </table>
+        </ng-template>
+        <ng-template #body let-row>
+          <tr (pointerenter)="view.highlighted.set(row.members)" (pointerleave)="view.highlighted.set([])">
+            <th scope="row">{{ row.mark }}</th>
+            <td>{{ row.section }}</td>
+            <td class="number">{{ row.count }}</td>
+            <td class="number" [title]="row.length + ' m'">{{ row.millimetres }}</td>
+            <td class="number">{{ row.cuts[0] }}</td>
+            <td class="number">{{ row.cuts[1] }}</td>
+            <td class="number">{{ row.one }}</td>
+            <td class="number">{{ row.all }}</td>
+            <td class="soft where">{{ row.where }}</td>
+          </tr>
+        </ng-template>
+      </p-table>
       <p>
         <strong class="number">{{ total() }}</strong> of steel in {{ count() }} pieces
         <button type="button" pButton text size="small" class="press" (click)="save()">CSV</button>
@@ -62,17 +80,6 @@ import { readersUnits } from '../../ui/units.service';
       display: block;
       overflow: auto;
     }
-    table {
-      width: 100%;
-      border-collapse: collapse;
-    }
-    th,
-    td {
-      padding: 1px 0.6rem;
-      text-align: left;
-      border-bottom: 1px solid var(--ink-faint);
-      white-space: nowrap;
-    }
     .late {
       color: var(--vermilion-text);
     }
@@ -84,9 +91,6 @@ import { readersUnits } from '../../ui/units.service';
       overflow: hidden;
       text-overflow: ellipsis;
     }
-    tbody tr:hover {
-      background: var(--paper);
-    }
     p {
       margin: 4px 0.6rem;
     }
@@ -97,13 +101,15 @@ export class CutListComponent {
   private readonly units = readersUnits();
   private readonly workspace = inject(DesignWorkspace);
   protected readonly view = inject(ViewState);
+  protected readonly heads = heads;
   private readonly cuts = standingAnswer('cuts', () => ({}));
   protected readonly list = this.cuts.value;
   protected readonly late = this.cuts.late;
 
   protected readonly rows = computed(() =>
-    (this.list()?.rows ?? []).map((row) => ({
+    (this.list()?.rows ?? []).map((row, place) => ({
       ...row,
+      place,
       section: row.endSection === undefined ? row.section : `${row.section} to ${row.endSection}`,
       millimetres: (row.length * 1000).toFixed(0),
       cuts: [cutWords(row.start), cutWords(row.end)] as const,
