@@ -240,8 +240,8 @@ test('two members drawn from a third point to a corner, one of them moved to the
     page.getByRole('combobox', { name: 'What the table tells', exact: true }),
     'Pieces to cut',
   );
-  for (const share of [1 / 2, 1 / 3]) {
-    const length = 1000 * Math.hypot(30, eaves * (1 - share));
+  for (const fraction of [1 / 2, 1 / 3]) {
+    const length = 1000 * Math.hypot(30, eaves * (1 - fraction));
     await expect(page.locator('app-cut-list tbody')).toContainText(length.toFixed(0));
   }
 });

@@ -20,7 +20,7 @@ export async function failure(
   const document = await inParts(failureInParts(design, alternative, asked), {
     progress,
     stage: 'Load to failure',
-    share: ({ done }) => done,
+    doneOf: ({ done }) => done,
     stopped: (part) => part.soFar(),
   });
   await writeDocument(document, out);

@@ -8,19 +8,19 @@ const turn = 50;
  * Drives work that is made in parts. Ctrl+C ends it: then `stopped` makes the result of the last part, or there is none yet and the
  * command ends as any does.
  *
- * @param share how much is done after a part, 0 … 1
+ * @param doneOf how much is done after a part, 0 … 1
  */
 export async function inParts<Part, Result>(
   parts: Generator<Part, Result>,
   {
     progress,
     stage,
-    share,
+    doneOf,
     stopped,
   }: {
     readonly progress: boolean | undefined;
     readonly stage: string;
-    readonly share: (part: Part) => number;
+    readonly doneOf: (part: Part) => number;
     readonly stopped: (part: Part) => Result;
   },
 ): Promise<Result> {
@@ -33,7 +33,7 @@ export async function inParts<Part, Result>(
     for (let last = performance.now(); ;) {
       const { done, value } = parts.next();
       if (done) return value;
-      tell?.step(share(value));
+      tell?.step(doneOf(value));
       if (performance.now() - last > turn) {
         await new Promise((resolve) => setImmediate(resolve));
         last = performance.now();

@@ -32,7 +32,7 @@ export async function suggest(
   const document = await inParts(suggestInParts(design, alternative, asked), {
     progress: options.progress,
     stage: 'Suggestions',
-    share: ({ analyses, sets }) => analyses / Math.min(sets, most ?? 2000),
+    doneOf: ({ analyses, sets }) => analyses / Math.min(sets, most ?? 2000),
     stopped: (part) => part.soFar(),
   });
   await writeDocument(document, options.out);

@@ -185,10 +185,10 @@ function modelMember(
   const { id, start, end, taper } = member;
   const name = assignment.section.get(id)!;
   const material = assignment.material.get(id) ?? table.materialOf(name)!;
-  const at = (share: number) =>
-    taper ? table.tapered(name, material, taper, share, id) : table.plain(name, material);
-  const section = at(taper?.shares[0] ?? 0);
-  const endSection = taper ? at(taper.shares[1]) : section;
+  const at = (fraction: number) =>
+    taper ? table.tapered(name, material, taper, fraction, id) : table.plain(name, material);
+  const section = at(taper?.fractions[0] ?? 0);
+  const endSection = taper ? at(taper.fractions[1]) : section;
   const made: { -readonly [K in keyof Member]: Member[K] } = { id, start, end, section };
   if (endSection !== section) made.endSection = endSection;
   const { roll, offsets } = setting(member, geometry, assignment.roll.get(id) ?? 0, name, table);

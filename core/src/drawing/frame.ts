@@ -50,11 +50,11 @@ function drawSlack(pen: Draughtsman, a: Point, b: Point, style: Parameters<Layer
 }
 
 /** How a member's taper was made; undefined where it has none. */
-export type TaperOf = (member: string) => Pick<Taper, 'flush' | 'shares'> | undefined;
+export type TaperOf = (member: string) => Pick<Taper, 'flush' | 'fractions'> | undefined;
 
 /**
  * Tapers and haunches: what a section is deeper than the one that it grows from, true to scale on the sides that do not stay in line.
- * Pieces of one haunch have shares of its growth, so that they go on from one another.
+ * Pieces of one haunch have fractions of its growth, so that they go on from one another.
  */
 export function drawTapers(
   pen: Draughtsman,
@@ -63,23 +63,23 @@ export function drawTapers(
   isFaint: (member: number) => boolean = never,
 ): void {
   for (const [m, taper] of frame.tapers) {
-    const { flush, shares } = taperOf(frame.memberIds[m]!) ?? { flush: 'top', shares: [0, 1] };
+    const { flush, fractions } = taperOf(frame.memberIds[m]!) ?? { flush: 'top', fractions: [0, 1] };
     const [h0, h1] = [taper.at(0).h ?? 0, taper.at(1).h ?? 0];
-    const growth = shares[1] === shares[0] ? 0 : (h1 - h0) / (shares[1] - shares[0]);
+    const growth = fractions[1] === fractions[0] ? 0 : (h1 - h0) / (fractions[1] - fractions[0]);
     const [a, b] = [pointOn(frame, m, 0), pointOn(frame, m, frame.length[m]!)];
     const up = axisOf(frame, m, 2);
     const colour = isFaint(m) ? 'inkFaint' : 'ink';
     for (const [side, part] of sidesOf(flush)) {
-      const off = (p: Point, share: number): Point => add(p, times(up, side * part * growth * share));
-      const edge = [a, off(a, shares[0]), off(b, shares[1]), b];
+      const off = (p: Point, fraction: number): Point => add(p, times(up, side * part * growth * fraction));
+      const edge = [a, off(a, fractions[0]), off(b, fractions[1]), b];
       pen.on('members').area(edge, { colour, alpha: 0.16 });
       pen.on('members').path(edge, { colour, width: isFaint(m) ? 1 : 1.4 });
     }
   }
 }
 
-/** Sides of the axis, 1 above and −1 below, on which a taper grows, with the share of its growth there. */
-const sidesOf = (flush: Taper['flush']): readonly (readonly [side: number, share: number])[] =>
+/** Sides of the axis, 1 above and −1 below, on which a taper grows, with the fraction of its growth there. */
+const sidesOf = (flush: Taper['flush']): readonly (readonly [side: number, fraction: number])[] =>
   flush === 'centre'
     ? [
         [1, 0.5],

@@ -147,12 +147,12 @@ describe('a run of an alternative', () => {
 
   it('reads forces at any place of a member', () => {
     const made = run('pinned', firstOrder(slipShed()));
-    const member = (share: number) =>
-      questions.reading(made, { member: 'shed.column.1', share: share }, 'S')!;
+    const member = (fraction: number) =>
+      questions.reading(made, { member: 'shed.column.1', fraction: fraction }, 'S')!;
     expect(member(0).forces.My).toBeCloseTo(0, 3);
     expect(member(1).forces.My / member(0.5).forces.My).toBeCloseTo(2, 9);
     expect(member(1).x).toBeCloseTo(6.4, 12);
-    expect(questions.reading(made, { member: 'nothing', share: 0 }, 'S')).toBeUndefined();
+    expect(questions.reading(made, { member: 'nothing', fraction: 0 }, 'S')).toBeUndefined();
   });
 
   it('is plain data, whatever happens', () => {

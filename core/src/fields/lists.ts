@@ -80,6 +80,6 @@ export function positionsAlong(head: Head): Field<Position[]> {
 /** A place as far behind another as it is from the start. */
 function after(before: Position | undefined, next: Position): Position {
   if (!before) return next;
-  if ('share' in next) return { share: next.share + ('share' in before ? before.share : 0) };
+  if ('fraction' in next) return { fraction: next.fraction + ('fraction' in before ? before.fraction : 0) };
   return { distance: next.distance + ('distance' in before ? before.distance : 0) };
 }

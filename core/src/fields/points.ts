@@ -33,7 +33,7 @@ function readPoint(written: unknown, context: FieldContext, place: Place): Named
   return { at: values.length === 2 ? [values[0]!, 0, values[1]!] : [values[0]!, values[1]!, values[2]!] };
 }
 
-/** A point: [x, y, z] or [x, z] in m, a node's name, or "member@share". */
+/** A point: [x, y, z] or [x, z] in m, a node's name, or "member@fraction". */
 export function point(head: Head): Field<NamedPoint> {
   return field(head, { schema: pointSchema, form: { kind: 'point' }, read: readPoint });
 }

@@ -49,8 +49,8 @@ export function bracesOf(
 ): [BraceEnd, BraceEnd][] {
   const { ll, lr, ul, ur } = panel.corners;
   const corner = (at: Point): BraceEnd => ({ at });
-  const above = (share: number): BraceEnd => ({ at: between(ul, ur, share), on: 'above' });
-  const below = (share: number): BraceEnd => ({ at: between(ll, lr, share), on: 'below' });
+  const above = (fraction: number): BraceEnd => ({ at: between(ul, ur, fraction), on: 'above' });
+  const below = (fraction: number): BraceEnd => ({ at: between(ll, lr, fraction), on: 'below' });
   const chevron = (): [BraceEnd, BraceEnd][] => [
     [corner(ll), above(0.5)],
     [corner(lr), above(0.5)],

@@ -71,7 +71,7 @@ describe('a draft', () => {
 
   it('shares a taper and the cuts of ends out where it divides', () => {
     const made = draft();
-    const taper = { shares: [0, 1] as const, kind: 'haunch' };
+    const taper = { fractions: [0, 1] as const, kind: 'haunch' };
     made.setMember({
       ...made.members.get('post')!,
       taper,
@@ -80,7 +80,7 @@ describe('a draft', () => {
     made.addNode('mid', [2, 0, 0.75], {});
     made.dividePiece('post', 'mid');
     const [lower, upper] = ['post.1', 'post.2'].map((id) => made.members.get(id)!);
-    expect([lower!.taper!.shares, upper!.taper!.shares]).toEqual([
+    expect([lower!.taper!.fractions, upper!.taper!.fractions]).toEqual([
       [0, 0.25],
       [0.25, 1],
     ]);
@@ -123,7 +123,7 @@ describe('a draft', () => {
     const made = draft();
     made.setMember({
       ...made.members.get('beam.1')!,
-      taper: { shares: [0.2, 0.6] },
+      taper: { fractions: [0.2, 0.6] },
       cuts: { start: { cut: 1 } },
     } as never);
     made.reverse('beam');
@@ -131,6 +131,6 @@ describe('a draft', () => {
     expect(ends(made, 'beam.1')).toEqual(['b', 'a']);
     expect(made.stations('beam').map(({ node }) => node)).toEqual(['d', 'c', 'b', 'a']);
     const { taper, cuts } = made.members.get('beam.1')!;
-    expect([taper!.shares, cuts]).toEqual([[0.6, 0.2], { end: { cut: 1 } }] as never);
+    expect([taper!.fractions, cuts]).toEqual([[0.6, 0.2], { end: { cut: 1 } }] as never);
   });
 });

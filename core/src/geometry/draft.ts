@@ -140,16 +140,20 @@ export class Draft {
   dividePiece(id: string, node: string): void {
     const piece = this.members.get(id)!;
     const [a, b] = [this.at(piece.start), this.at(piece.end)];
-    const share = distance(a, this.at(node)) / distance(a, b);
+    const fraction = distance(a, this.at(node)) / distance(a, b);
     const line = this.lines.get(piece.line)!;
     const cut = <T>(from: T, to: T, middle: T): readonly [readonly [T, T], readonly [T, T]] => [
       [from, middle],
       [middle, to],
     ];
     const { taper, cuts, ...rest } = piece;
-    const shares =
+    const fractions =
       taper &&
-      cut(taper.shares[0], taper.shares[1], taper.shares[0] + share * (taper.shares[1] - taper.shares[0]));
+      cut(
+        taper.fractions[0],
+        taper.fractions[1],
+        taper.fractions[0] + fraction * (taper.fractions[1] - taper.fractions[0]),
+      );
     const ends = cut(piece.start, piece.end, node);
     this.removeMember(id, true);
     const made = [0, 1].map((k) => {
@@ -160,7 +164,9 @@ export class Draft {
         id: name,
         start: ends[k as 0 | 1][0],
         end: ends[k as 0 | 1][1],
-        ...(taper && shares ? { taper: { ...taper, shares: shares[k as 0 | 1] } satisfies Taper } : {}),
+        ...(taper && fractions
+          ? { taper: { ...taper, fractions: fractions[k as 0 | 1] } satisfies Taper }
+          : {}),
         ...(end ? { cuts: end } : {}),
       });
       return name;
@@ -264,7 +270,7 @@ export class Draft {
         ...member,
         start: member.end,
         end: member.start,
-        ...(taper ? { taper: { ...taper, shares: [taper.shares[1], taper.shares[0]] } } : {}),
+        ...(taper ? { taper: { ...taper, fractions: [taper.fractions[1], taper.fractions[0]] } } : {}),
         ...(cuts
           ? { cuts: { ...(cuts.end ? { start: cuts.end } : {}), ...(cuts.start ? { end: cuts.start } : {}) } }
           : {}),

@@ -27,12 +27,12 @@ export interface GeometryMember {
 }
 
 /**
- * A section that varies linearly along the piece between shares of a target at its start and end: share 0 is the member's own section.
+ * A section that varies linearly along the piece between fractions of a target at its start and end: fraction 0 is the member's own section.
  */
 export interface Taper {
   /** `added`: a depth added below, m. `depth`: the whole depth, m. `section`: another section. */
   readonly target: { readonly added: number } | { readonly depth: number } | { readonly section: string };
-  readonly shares: readonly [start: number, end: number];
+  readonly fractions: readonly [start: number, end: number];
   /** What stays in line, for the drawing. */
   readonly flush: 'top' | 'centre' | 'bottom';
 }

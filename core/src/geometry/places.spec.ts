@@ -6,7 +6,7 @@ import { placeOn } from './places.js';
 describe('placeOn', () => {
   const { geometry } = built(slipShed());
   const namer = new Namer(geometry);
-  const named = (member: string, share: number) => placeOn(geometry, namer, member, share)!;
+  const named = (member: string, fraction: number) => placeOn(geometry, namer, member, fraction)!;
 
   it('takes the nodes at the ends, the middle, thirds, quarters, fifths and sixths, and hundredths between', () => {
     expect(named('shed.column.1', 0.03).name).toBe('shed.base.1');
@@ -29,8 +29,8 @@ describe('placeOn', () => {
     const frame = built(drawn);
     const pieces = frame.geometry.lines.get('shed.column.1')!.members;
     expect(pieces.length).toBe(2);
-    const on = (member: string, share: number) =>
-      placeOn(frame.geometry, new Namer(frame.geometry), member, share)!;
+    const on = (member: string, fraction: number) =>
+      placeOn(frame.geometry, new Namer(frame.geometry), member, fraction)!;
     expect(on(pieces[1]!, 0.5).name).toBe('shed.column.1@3/4');
     // The node of the drawn member stands at the middle of the whole
     expect(frame.geometry.nodes.get(on(pieces[0]!, 1).name)!.at[2]).toBeCloseTo(3.2, 9);

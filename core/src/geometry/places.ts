@@ -5,7 +5,7 @@ import { between, distance, type Point } from './vector.js';
 
 /** A place of the frame that steps can name, so that what is drawn to it stays attached. */
 export interface NamedPlace {
-  /** A node's name, or "member@share". */
+  /** A node's name, or "member@fraction". */
   readonly name: string;
   /** In words: "apex", "1/3 of left rafter". */
   readonly title: string;
@@ -13,13 +13,13 @@ export interface NamedPlace {
   readonly at: Point;
 }
 
-/** Shares within this of a usual one are taken as that one; at the ends twice as far. */
+/** Fractions within this of a usual one are taken as that one; at the ends twice as far. */
 const reach = 0.02;
 const denominators = [1, 2, 3, 4, 5, 6];
 
 /**
- * The place of a member that was meant by a share of one of its pieces: a node, the middle, thirds and other simple fractions of the
- * physical member, or the share itself, rounded to hundredths.
+ * The place of a member that was meant by a fraction of one of its pieces: a node, the middle, thirds and other simple fractions of the
+ * physical member, or the fraction itself, rounded to hundredths.
  *
  * @returns undefined where there is no such member
  */
@@ -27,7 +27,7 @@ export function placeOn(
   geometry: Geometry,
   namer: Namer,
   member: string,
-  share: number,
+  fraction: number,
 ): NamedPlace | undefined {
   const piece = geometry.members.get(member);
   const line = geometry.lines.get(piece?.line ?? '');
@@ -38,7 +38,7 @@ export function placeOn(
     if (id === member) break;
     before += lengthOf(geometry, id);
   }
-  const along = (before + share * lengthOf(geometry, member)) / whole;
+  const along = (before + fraction * lengthOf(geometry, member)) / whole;
   const node = nodeNear(geometry, line.members, along, whole);
   if (node !== undefined) return { name: node, title: namer.node(node), at: geometry.nodes.get(node)!.at };
   const text = fractionNear(along) ?? String(Number(along.toFixed(2)));
@@ -54,31 +54,31 @@ function lengthOf(geometry: Geometry, id: string): number {
   return distance(geometry.nodes.get(start)!.at, geometry.nodes.get(end)!.at);
 }
 
-/** A node of the line near a share of it; the ends reach farther. */
+/** A node of the line near a fraction of it; the ends reach farther. */
 function nodeNear(
   geometry: Geometry,
   pieces: readonly string[],
-  share: number,
+  fraction: number,
   whole: number,
 ): string | undefined {
   let x = 0;
-  const stations = [{ node: geometry.members.get(pieces[0]!)!.start, share: 0 }];
+  const stations = [{ node: geometry.members.get(pieces[0]!)!.start, fraction: 0 }];
   for (const id of pieces) {
     x += lengthOf(geometry, id);
-    stations.push({ node: geometry.members.get(id)!.end, share: x / whole });
+    stations.push({ node: geometry.members.get(id)!.end, fraction: x / whole });
   }
   const last = stations.length - 1;
   return stations.find(
-    (station, i) => Math.abs(station.share - share) <= (i === 0 || i === last ? 2 * reach : reach),
+    (station, i) => Math.abs(station.fraction - fraction) <= (i === 0 || i === last ? 2 * reach : reach),
   )?.node;
 }
 
-function fractionNear(share: number): string | undefined {
+function fractionNear(fraction: number): string | undefined {
   let best: string | undefined;
   let least = reach;
   for (const below of denominators)
     for (let above = 1; above < below; above++) {
-      const off = Math.abs(above / below - share);
+      const off = Math.abs(above / below - fraction);
       // Of equal ones the simplest, which comes first, stays
       if (off >= least - 1e-9) continue;
       least = off;

@@ -42,8 +42,8 @@ export class SketchLine {
       const [a, b] = [this.nodes[k - 1]!, this.nodes[k]!];
       const on = extra
         .map((node) => ({ node, ...along(node.at, a.at, b.at) }))
-        .filter(({ share, off }) => off < joined && share > 0 && share < 1)
-        .sort((p, q) => p.share - q.share);
+        .filter(({ fraction, off }) => off < joined && fraction > 0 && fraction < 1)
+        .sort((p, q) => p.fraction - q.fraction);
       for (const { node } of [...on, { node: b }]) {
         nodes.push(node);
         pieceOf.push(k - 1);

@@ -18,11 +18,11 @@ export function norm(x: number, y: number, z: number): number {
   return squares > 1e-280 && squares < 1e300 ? Math.sqrt(squares) : Math.hypot(x, y, z);
 }
 export const unit = (a: Point): Point => times(a, 1 / size(a));
-/** The point at a share of the way from a to b. */
-export const between = (a: Point, b: Point, share: number): Point => [
-  a[0] + share * (b[0] - a[0]),
-  a[1] + share * (b[1] - a[1]),
-  a[2] + share * (b[2] - a[2]),
+/** The point at a fraction of the way from a to b. */
+export const between = (a: Point, b: Point, fraction: number): Point => [
+  a[0] + fraction * (b[0] - a[0]),
+  a[1] + fraction * (b[1] - a[1]),
+  a[2] + fraction * (b[2] - a[2]),
 ];
 
 /** Turns a point about the vertical axis through `centre`, against the clock seen from above, rad. */
@@ -48,8 +48,8 @@ export function runsBackwards(a: Point, b: Point): boolean {
 }
 
 /** Distance of p from the line through a and b, and how far along it p lies, 0 at a and 1 at b. */
-export function along(p: Point, a: Point, b: Point): { share: number; off: number } {
+export function along(p: Point, a: Point, b: Point): { fraction: number; off: number } {
   const d = minus(b, a);
-  const share = dot(minus(p, a), d) / dot(d, d);
-  return { share, off: distance(p, between(a, b, share)) };
+  const fraction = dot(minus(p, a), d) / dot(d, d);
+  return { fraction, off: distance(p, between(a, b, fraction)) };
 }

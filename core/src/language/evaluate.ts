@@ -115,24 +115,24 @@ export function conditionProgram(text: string, names: Names, place: Place): Cond
   return Object.assign((tags: Tags) => program.run(tags) === true, { reads: program.reads });
 }
 
-/** A place along a member: a share of its length (a pure number) or a length from its start. */
-export type Position = { readonly share: number } | { readonly distance: number };
+/** A place along a member: a fraction of its length (a pure number) or a length from its start. */
+export type Position = { readonly fraction: number } | { readonly distance: number };
 
 /** Reads a place along a member for the tags of each: pure numbers are shares, values in m lengths. */
 export function positionProgram(written: Written, names: Names, place: Place): (thing: WithTags) => Position {
   const program = compile(String(written), names, place);
   const { type } = program;
-  if (isShare(type)) return (thing) => ({ share: finite(program, thing, place) });
+  if (isFraction(type)) return (thing) => ({ fraction: finite(program, thing, place) });
   if (type.kind === 'number' && fits(type, dimensionOf('length')))
     return (thing) => ({ distance: finite(program, thing, place) });
   return fail(
     'unit',
-    `${sentence(place.what)} needs a share of the length (0 to 1) or a length, but "${String(written)}" gives ${describeType(type)}.`,
+    `${sentence(place.what)} needs a fraction of the length (0 to 1) or a length, but "${String(written)}" gives ${describeType(type)}.`,
     { ...place.where, expression: String(written) },
   );
 }
 
-const isShare = (type: ValueType) => type.kind === 'number' && isPure(type.dimension);
+const isFraction = (type: ValueType) => type.kind === 'number' && isPure(type.dimension);
 
 /** Parts a list text at the commas (or semicolons) that stand in no brackets or quotes. */
 export function splitList(text: string): string[] {

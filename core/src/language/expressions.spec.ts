@@ -110,9 +110,9 @@ describe('expressions', () => {
   });
 
   it('give places along a member as shares or lengths', () => {
-    expect(positionProgram('0.25', scope, place)({ tags: {} })).toEqual({ share: 0.25 });
+    expect(positionProgram('0.25', scope, place)({ tags: {} })).toEqual({ fraction: 0.25 });
     expect(positionProgram('span / 4', scope, place)({ tags: {} })).toEqual({ distance: 5.5 });
-    expect(() => positionProgram('3 kN', scope, place)).toThrowError(/share of the length/);
+    expect(() => positionProgram('3 kN', scope, place)).toThrowError(/fraction of the length/);
   });
 
   it('stand in lists, as one text, repeated, or one by one', () => {

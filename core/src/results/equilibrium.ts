@@ -58,7 +58,7 @@ function memberResultants(frame: Frame): Float64Array[] {
   return resultants;
 }
 
-/** Where along a taper its weight acts, as a share of the length: the area is a parabola. */
+/** Where along a taper its weight acts, as a fraction of the length: the area is a parabola. */
 function centroidShare(at: (share: number) => { A: number }): number {
   const [a, b, c] = [at(0).A, at(0.5).A, at(1).A] as const;
   return (2 * b + c) / (a + 4 * b + c);

@@ -144,20 +144,20 @@ export function canTaper(a: ResolvedSection, b: ResolvedSection): boolean {
   return !a.shape && !b.shape;
 }
 
-/** Properties by the share 0 … 1 of a taper's length: a shape's dimensions vary linearly, of raw properties each property. */
+/** Properties by the fraction 0 … 1 of a taper's length: a shape's dimensions vary linearly, of raw properties each property. */
 export function taperedProperties(
   a: ResolvedSection,
   b: ResolvedSection,
-): (share: number) => SectionProperties {
+): (fraction: number) => SectionProperties {
   if (a.shape && b.shape) {
     const sections = sectionsBetween(a.shape, b.shape);
-    return (share) => sections(share).properties;
+    return (fraction) => sections(fraction).properties;
   }
-  return (share) => {
+  return (fraction) => {
     const out: Record<string, number> = {};
     for (const [key, value] of Object.entries(a.properties) as [string, number][]) {
       const other = (b.properties as unknown as Record<string, number | undefined>)[key];
-      if (other !== undefined) out[key] = value + (other - value) * share;
+      if (other !== undefined) out[key] = value + (other - value) * fraction;
     }
     return out as unknown as SectionProperties;
   };

@@ -74,7 +74,7 @@ export interface Frame {
 
 /** How a member tapers. */
 export interface Taper {
-  /** Properties at a share of the length, 0 … 1. */
+  /** Properties at a fraction of the length, 0 … 1. */
   readonly at: (share: number) => SectionProperties;
   /** Ends of the stretches on which its flexibility is smooth enough for one polynomial, m. */
   readonly breaks: Float64Array;

@@ -65,9 +65,9 @@ function gravityByCase(model: FrameModel, frame: Frame): Map<string, Float64Arra
   return new Map(
     (model.loadCases ?? []).map(({ id, loads = [], selfWeight = 0 }) => {
       const Y = new Float64Array(frame.nodeIds.length);
-      const onMember = (m: number, force: number, share: number) => {
-        Y[frame.start[m]!]! += force * (1 - share);
-        Y[frame.end[m]!]! += force * share;
+      const onMember = (m: number, force: number, fraction: number) => {
+        Y[frame.start[m]!]! += force * (1 - fraction);
+        Y[frame.end[m]!]! += force * fraction;
       };
       if (selfWeight !== 0)
         frame.memberIds.forEach((_, m) =>
@@ -77,7 +77,7 @@ function gravityByCase(model: FrameModel, frame: Frame): Map<string, Float64Arra
         if (load.kind === 'node') Y[frame.nodeIndex.get(load.node)!]! += Math.max(0, -(load.F?.[2] ?? 0));
         else if (load.kind === 'point' || load.kind === 'distributed') {
           const m = frame.memberIndex.get(load.member)!;
-          for (const { force, share } of downward(load, frame, m)) onMember(m, force, share);
+          for (const { force, fraction } of downward(load, frame, m)) onMember(m, force, fraction);
         }
       }
       return [id, Y];
@@ -85,15 +85,15 @@ function gravityByCase(model: FrameModel, frame: Frame): Map<string, Float64Arra
   );
 }
 
-/** What a member's load brings downwards, N, and where it acts as a share of the length. */
+/** What a member's load brings downwards, N, and where it acts as a fraction of the length. */
 function downward(
   load: Extract<Load, { kind: 'point' | 'distributed' }>,
   frame: Frame,
   m: number,
-): { force: number; share: number }[] {
+): { force: number; fraction: number }[] {
   if (load.kind === 'point') {
     const force = downwardForce(load, frame, m);
-    return force > 0 ? [{ force, share: load.at }] : [];
+    return force > 0 ? [{ force, fraction: load.at }] : [];
   }
   const { from = 0, to = 1 } = load;
   const [start, end] = downwardLine(load, frame, m);
@@ -101,8 +101,8 @@ function downward(
   const half = (h * frame.length[m]!) / 2;
   // A trapezoid as its two triangles, each at its third
   return [
-    { force: start * half, share: from + h / 3 },
-    { force: end * half, share: from + (2 * h) / 3 },
+    { force: start * half, fraction: from + h / 3 },
+    { force: end * half, fraction: from + (2 * h) / 3 },
   ].filter(({ force }) => force > 0);
 }
 
@@ -131,9 +131,9 @@ export function withDirectStiffness(
       0,
       ...strength.map((state) => Math.max(state.memberForces[12 * m]!, -state.memberForces[12 * m + 6]!)),
     );
-    const share = Pr / (fy * resolved.properties.A);
+    const fraction = Pr / (fy * resolved.properties.A);
     // eq. C2-2
-    return share <= 0.5 ? 1 : Math.max(1e-3, 4 * share * (1 - share));
+    return fraction <= 0.5 ? 1 : Math.max(1e-3, 4 * fraction * (1 - fraction));
   });
   return withReducedStiffness(frame, elastic, tau);
 }

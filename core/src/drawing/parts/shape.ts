@@ -36,7 +36,7 @@ export function drawShape(
     const count = bows || frame.axialOnly[m] === 0 ? parts : 1;
     const at = Array.from({ length: count + 1 }, (_, i) => i / count);
     pen.on('moving').path(
-      at.map((share) => pointOn(frame, m, share * L)),
+      at.map((fraction) => pointOn(frame, m, fraction * L)),
       { colour: 'indigo', width: 2.2, scale: 'deformation' },
       at.map(move),
     );
@@ -54,12 +54,12 @@ function bowingMembers(
   return still && alone !== undefined && most > 0 ? (m) => alone[m]! > 0.1 * most : undefined;
 }
 
-/** Displacement of a shape along each member, as it is drawn: of a member by its number, at a share of its length, global. */
+/** Displacement of a shape along each member, as it is drawn: of a member by its number, at a fraction of its length, global. */
 export function movesOfShape(
   frame: Frame,
   shape: Float64Array,
   alone?: Float64Array,
-): (m: number) => (share: number) => Point {
+): (m: number) => (fraction: number) => Point {
   const bowing = bowingMembers(shape, alone);
   return (m) => (bowing?.(m) ? halfWave(frame, m) : cubicMove(frame, m, memberEndMoves(frame, m, shape)));
 }
@@ -79,21 +79,24 @@ export function drawMotion(pen: Draughtsman, frame: Frame, move: (node: number) 
 }
 
 /** The shape of a bar between nodes that stay: half a wave about its weaker axis, in the plane of a plane frame. */
-function halfWave(frame: Frame, m: number): (share: number) => Point {
+function halfWave(frame: Frame, m: number): (fraction: number) => Point {
   const [, Iy, Iz] = [0, 1, 2].map((k) => frame.rigidity[6 * m + k]!) as [number, number, number];
   const axis = axisOf(frame, m, !frame.plane && Iz < Iy ? 1 : 2);
-  return (share) => times(axis, Math.sin(Math.PI * share));
+  return (fraction) => times(axis, Math.sin(Math.PI * fraction));
 }
 
 /** Displacement along a member from those of its ends (local, 12): linear along it, cubic across, without moment at hinges. */
-function cubicMove(frame: Frame, m: number, ends: Float64Array): (share: number) => Point {
+function cubicMove(frame: Frame, m: number, ends: Float64Array): (fraction: number) => Point {
   const L = frame.length[m]!;
   const [ex, ey, ez] = [0, 1, 2].map((axis) => axisOf(frame, m, axis as 0 | 1 | 2)) as [Point, Point, Point];
   // Slopes: v' = θz, w' = −θy
   const v = bent(ends[1]!, ends[7]!, slopesOf(frame, m, ends, { across: 1, turn: 5, sign: 1 }), L);
   const w = bent(ends[2]!, ends[8]!, slopesOf(frame, m, ends, { across: 2, turn: 4, sign: -1 }), L);
-  return (share) =>
-    add(times(ex, ends[0]! + share * (ends[6]! - ends[0]!)), add(times(ey, v(share)), times(ez, w(share))));
+  return (fraction) =>
+    add(
+      times(ex, ends[0]! + fraction * (ends[6]! - ends[0]!)),
+      add(times(ey, v(fraction)), times(ez, w(fraction))),
+    );
 }
 
 /** Slopes at both ends; where a hinge or a bar leaves them free they are those of a cubic without moment there. */

@@ -84,12 +84,12 @@ function drawTaper(
   pen: Draughtsman,
   a: Point,
   b: Point,
-  { target, shares, flush }: NonNullable<GeometryMember['taper']>,
+  { target, fractions, flush }: NonNullable<GeometryMember['taper']>,
   below: Point,
 ): void {
   const most = 'added' in target ? target.added : 'depth' in target ? target.depth : 0.4;
-  const side = (share: number, up: boolean): Point => {
-    const depth = most * share;
+  const side = (fraction: number, up: boolean): Point => {
+    const depth = most * fraction;
     const part = flush === 'centre' ? depth / 2 : (flush === 'top') === up ? 0 : depth;
     return times(below, up ? -part : part);
   };
@@ -97,10 +97,10 @@ function drawTaper(
     .on('members')
     .area(
       [
-        add(a, side(shares[0], true)),
-        add(b, side(shares[1], true)),
-        add(b, side(shares[1], false)),
-        add(a, side(shares[0], false)),
+        add(a, side(fractions[0], true)),
+        add(b, side(fractions[1], true)),
+        add(b, side(fractions[1], false)),
+        add(a, side(fractions[0], false)),
       ],
       { colour: 'indigo', alpha: 0.35 },
     );

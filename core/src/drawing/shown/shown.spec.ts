@@ -127,11 +127,11 @@ describe('what can be shown', () => {
   it('the reading of an envelope has the greatest and the least of both ends of the range', () => {
     const run = beam();
     const member = run.built!.model.members[0]!.id;
-    const reading = questions.reading(run, { member: member, share: 0.5 }, 'envelope.strength')!;
+    const reading = questions.reading(run, { member: member, fraction: 0.5 }, 'envelope.strength')!;
     expect(reading.forces.My).toBeCloseTo(80e3, 3);
     expect(reading.least!.My).toBeCloseTo(-160e3, 3);
     expect(reading.move).toBeUndefined();
-    expect(questions.reading(run, { member: member, share: 0.5 }, 'mode.1')).toBeUndefined();
+    expect(questions.reading(run, { member: member, fraction: 0.5 }, 'mode.1')).toBeUndefined();
   });
 
   it('a buckling shape: the cantilever’s head moves most, its middle by 1 − cos 45° of it', () => {

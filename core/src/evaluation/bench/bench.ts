@@ -371,7 +371,7 @@ function loadsOn({ loadCases = [] }: FrameModel, pieces: readonly BenchPiece[]):
       if (!('member' in load)) return [];
       const piece = pieces.find(({ member }) => member.id === load.member);
       if (!piece) return [];
-      const at = (share: number) => piece.from + share * (piece.to - piece.from);
+      const at = (fraction: number) => piece.from + fraction * (piece.to - piece.from);
       if (load.kind === 'point') return [{ case: id, kind: 'point', x: at(load.at), load }];
       if (load.kind === 'distributed')
         return [{ case: id, kind: 'distributed', from: at(load.from ?? 0), to: at(load.to ?? 1), load }];

@@ -44,9 +44,9 @@ export function contentsOf({ model, nodes }: Framed, caseOf: (id: string) => str
       const each = (of: (piece: Line['pieces'][number]) => string | undefined) => [
         ...new Set(pieces.flatMap((piece) => of(piece) ?? [])),
       ];
-      const share = sharesOf(pieces, nodes, length);
+      const fraction = fractionsOf(pieces, nodes, length);
       const loaded = pieces.flatMap(({ id }) =>
-        (loads.members.get(id) ?? []).map((load) => load(share.get(id)!)),
+        (loads.members.get(id) ?? []).map((load) => load(fraction.get(id)!)),
       );
       return known({
         section: each((piece) => sectionWords(sections, piece)).join(', then '),
@@ -81,8 +81,8 @@ function sectionWords(
   return endSection === undefined ? words(section) : `${words(section)} to ${words(endSection)}`;
 }
 
-/** Where each piece lies in its line, in shares of its length. */
-function sharesOf(
+/** Where each piece lies in its line, in fractions of its length. */
+function fractionsOf(
   pieces: Line['pieces'],
   nodes: Framed['nodes'],
   length: number,
@@ -97,7 +97,7 @@ function sharesOf(
   );
 }
 
-type InLine = (share: readonly [number, number]) => string;
+type InLine = (fraction: readonly [number, number]) => string;
 
 /** Loads in words, by node and by member; those of members with their place along the physical member. */
 function loadsOf(
@@ -113,7 +113,7 @@ function loadsOf(
       if ('node' in load) {
         const { kind, node, ...rest } = load;
         put(nodes, node, `${caseOf(id)}: ${kind} ${inWords(rest)}`);
-      } else put(members, load.member, (share) => `${caseOf(id)}: ${memberLoadWords(load, share)}`);
+      } else put(members, load.member, (fraction) => `${caseOf(id)}: ${memberLoadWords(load, fraction)}`);
     }
   return { nodes, members };
 }

@@ -6,7 +6,7 @@ import { framed, type Framed, type Line, type Place } from './framed.js';
 
 /** Parts into which a removed member is divided: every second one is drawn. */
 const dashes = 13;
-/** Half of the stroke through a removed member, as a share of the frame's size. */
+/** Half of the stroke through a removed member, as a fraction of the frame's size. */
 const strike = 0.012;
 
 /** Longest text beside a part. */
@@ -81,19 +81,19 @@ function drawLine(pen: Draughtsman, { nodes }: Framed, { pieces }: Line, style: 
     pen.on('members').line(nodes.get(start)!.at, nodes.get(end)!.at, style);
 }
 
-const between = (a: Place, b: Place, share: number): Place => [
-  a[0] + share * (b[0] - a[0]),
-  a[1] + share * (b[1] - a[1]),
-  a[2] + share * (b[2] - a[2]),
+const between = (a: Place, b: Place, fraction: number): Place => [
+  a[0] + fraction * (b[0] - a[0]),
+  a[1] + fraction * (b[1] - a[1]),
+  a[2] + fraction * (b[2] - a[2]),
 ];
 
 /** Dots along a member that has something otherwise. */
 function dot(pen: Draughtsman, { nodes }: Framed, { pieces }: Line): void {
   for (const { start, end } of pieces)
-    for (const share of [0.25, 0.5, 0.75])
+    for (const fraction of [0.25, 0.5, 0.75])
       pen
         .on('hinges')
-        .disc(between(nodes.get(start)!.at, nodes.get(end)!.at, share), 2.6, { colour: 'ochre' });
+        .disc(between(nodes.get(start)!.at, nodes.get(end)!.at, fraction), 2.6, { colour: 'ochre' });
 }
 
 /** Dashed, with a stroke through its middle. */

@@ -75,7 +75,7 @@ function countOf(start: ResolvedSection, end: ResolvedSection): number {
 }
 
 /** The section part of the way along a taper, as one of its own. */
-function between(start: ResolvedSection, end: ResolvedSection, share: number, id: string): Section {
+function between(start: ResolvedSection, end: ResolvedSection, fraction: number, id: string): Section {
   const head = {
     id,
     material: start.material.id,
@@ -83,8 +83,8 @@ function between(start: ResolvedSection, end: ResolvedSection, share: number, id
     shearDeformation: start.shearDeformation,
   };
   return start.shape && end.shape
-    ? { ...head, shape: sectionsBetween(start.shape, end.shape)(share).shape }
-    : { ...head, properties: taperedProperties(start, end)(share) };
+    ? { ...head, shape: sectionsBetween(start.shape, end.shape)(fraction).shape }
+    : { ...head, properties: taperedProperties(start, end)(fraction) };
 }
 
 function nodeAt(frame: Frame, m: number, x: number, id: string): FrameNode {

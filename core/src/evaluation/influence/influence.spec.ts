@@ -29,7 +29,7 @@ const travelled = () => {
 describe('what a train brings to a reading', () => {
   const of = travelled();
   const member = of.built!.model.members[0]!.id;
-  const middle = { member, share: 0.5, force: 'My' } as const;
+  const middle = { member, fraction: 0.5, force: 'My' } as const;
 
   it('follows the triangle of height L/4 of the moment in the middle', () => {
     const { line, quantity, length, title } = influenceOf(of, 'wheels', middle);

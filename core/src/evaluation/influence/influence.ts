@@ -19,11 +19,11 @@ import { figureSourceOf } from '../figures/figure-table.js';
 import { componentOf } from '../figures/figure.js';
 import { figureKindOf, judging } from '../figures/index.js';
 
-/** What an influence line is asked of: a figure at its worst place, or an internal force at a share of a member or of the train's line. */
+/** What an influence line is asked of: a figure at its worst place, or an internal force at a fraction of a member or of the train's line. */
 export type InfluenceReading =
   | { readonly figure: string }
   | { readonly along: number; readonly force: ForceName }
-  | { readonly member: string; readonly share: number; readonly force: ForceName };
+  | { readonly member: string; readonly fraction: number; readonly force: ForceName };
 
 /** A value while a train stands at a place: m along its line, SI. */
 export interface AlongLine {
@@ -67,7 +67,7 @@ export interface TrainInfluence {
   readonly envelope: { readonly force: ForceName; readonly places: readonly EnvelopePlace[] };
 }
 
-/** An extreme below this share of the other one is none. */
+/** An extreme below this fraction of the other one is none. */
 const rounding = 1e-8;
 /** Places at which lines are told. */
 const placesTold = 160;
@@ -207,7 +207,7 @@ function targetOf(of: EvaluatedAlternative, reading: InfluenceReading, travelled
     const m = frame.memberIndex.get(reading.member);
     if (m === undefined)
       return fail('no-value', 'This alternative has no such member.', { member: reading.member });
-    const x = Math.min(1, Math.max(0, reading.share)) * frame.length[m]!;
+    const x = Math.min(1, Math.max(0, reading.fraction)) * frame.length[m]!;
     return forceAt(of, reading.member, x, reading.force);
   }
   const spec = of.design.figures.find(({ id }) => id === reading.figure);
@@ -215,14 +215,14 @@ function targetOf(of: EvaluatedAlternative, reading: InfluenceReading, travelled
   return figureTarget(of, spec);
 }
 
-/** The place at a share of a train's line. */
+/** The place at a fraction of a train's line. */
 function placeAlong(
   { length, memberIndex }: Prepared['frame'],
   { members }: TrainLoad,
-  share: number,
+  fraction: number,
 ): { readonly member: string; readonly x: number } {
   const lengths = members.map((id) => length[memberIndex.get(id)!]!);
-  let rest = Math.min(1, Math.max(0, share)) * lengths.reduce((sum, one) => sum + one, 0);
+  let rest = Math.min(1, Math.max(0, fraction)) * lengths.reduce((sum, one) => sum + one, 0);
   for (const [i, own] of lengths.entries()) {
     if (rest <= own) return { member: members[i]!, x: rest };
     rest -= own;

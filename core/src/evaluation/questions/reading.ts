@@ -22,18 +22,18 @@ export interface Reading {
   readonly move?: readonly [number, number, number];
 }
 
-/** Values at a place of a member (a share of its piece) under what is shown; undefined where that has no forces. */
+/** Values at a place of a member (a fraction of its piece) under what is shown; undefined where that has no forces. */
 export function readingAt(
   forces: Analysed,
   namer: Namer,
   result: string,
   member: string,
-  share: number,
+  fraction: number,
 ): Reading | undefined {
   const { frame, states } = forces;
   const m = frame.memberIndex.get(member);
   if (m === undefined) return undefined;
-  const x = Math.min(1, Math.max(0, share)) * frame.length[m]!;
+  const x = Math.min(1, Math.max(0, fraction)) * frame.length[m]!;
   const about = {
     member,
     title: namer.member(member),
@@ -58,9 +58,9 @@ export function readingAt(
 const forcesOf = (value: (name: ForceName) => number): Forces =>
   Object.fromEntries(forceNames.map((name) => [name, value(name)])) as Record<ForceName, number>;
 
-/** Values at a place of a member, by its share of the piece, under what is shown. */
-export const reading: Question<{ readonly member: string; readonly share: number }, Reading | undefined> = (
-  { evaluation, namer },
-  { member, share },
-  shown,
-) => evaluation && namer && readingAt(evaluation.forces, namer, shown, member, share);
+/** Values at a place of a member, by its fraction of the piece, under what is shown. */
+export const reading: Question<
+  { readonly member: string; readonly fraction: number },
+  Reading | undefined
+> = ({ evaluation, namer }, { member, fraction }, shown) =>
+  evaluation && namer && readingAt(evaluation.forces, namer, shown, member, fraction);

@@ -43,12 +43,12 @@ describe('travelling loads in checks', () => {
     for (const list of [combinations, loadCases])
       expect(new Set(list.map(({ id }) => id)).size).toBe(list.length);
     // A wheel beside the middle support on either member
-    const beside = (member: string, at: (share: number) => boolean) =>
+    const beside = (member: string, at: (fraction: number) => boolean) =>
       loadCases.some(({ loads = [] }) =>
         loads.some((load) => load.kind === 'point' && load.member === member && at(load.at)),
       );
-    expect(beside('m1', (share) => share > 0.9999)).toBeTrue();
-    expect(beside('m2', (share) => share < 0.0001)).toBeTrue();
+    expect(beside('m1', (fraction) => fraction > 0.9999)).toBeTrue();
+    expect(beside('m2', (fraction) => fraction < 0.0001)).toBeTrue();
   });
 
   it('is covered in first order, and said not to be in second', () => {

@@ -21,12 +21,12 @@ import {
 /** Places of a train's first force that are looked at on one member for each of its forces, and how many at most on all of them. */
 const placesOnMember = 24;
 const mostPlaces = 600;
-/** How near to a member's ends a force stands beside those places, as a share of its length: shear jumps there. */
+/** How near to a member's ends a force stands beside those places, as a fraction of its length: shear jumps there. */
 const besideEnd = 1e-6;
 /** Places along a member at which extremes are looked for: of those that trains travel, and of the others. */
 const stationsTravelled = 25;
 const stationsElse = 5;
-/** An extreme that is smaller than this share of the greatest in the frame is none. */
+/** An extreme that is smaller than this fraction of the greatest in the frame is none. */
 const negligible = 1e-6;
 
 /** A model in which trains stand where they bring an extreme. */
@@ -95,10 +95,10 @@ class Travel {
     );
     const marks = train.members.flatMap((id, k) => {
       const L = frame.length[frame.memberIndex.get(id)!]!;
-      const shares = Array.from({ length: on + 1 }, (_, i) =>
+      const fractions = Array.from({ length: on + 1 }, (_, i) =>
         Math.min(1 - besideEnd, Math.max(besideEnd, i / on)),
       );
-      return shares.map((share) => from[k]! + share * L);
+      return fractions.map((fraction) => from[k]! + fraction * L);
     });
     const all = behind.flatMap((gap) => marks.map((mark) => mark + gap)).sort((a, b) => a - b);
     return all.filter((s, i) => i === 0 || s - all[i - 1]! > besideEnd * this.length * 0.5);
@@ -114,9 +114,9 @@ class Travel {
       let k = from.length - 1;
       while (k > 0 && at < from[k]!) k--;
       const member = train.members[k]!;
-      const share = (at - from[k]!) / frame.length[frame.memberIndex.get(member)!]!;
+      const fraction = (at - from[k]!) / frame.length[frame.memberIndex.get(member)!]!;
       const F = train.direction.map((c) => (c / size) * force) as [number, number, number];
-      return [{ kind: 'point', member, at: Math.min(1, Math.max(0, share)), F }];
+      return [{ kind: 'point', member, at: Math.min(1, Math.max(0, fraction)), F }];
     });
   }
 

@@ -24,10 +24,10 @@ function table(curve: Curve, panels: number): Float64Array {
 }
 
 /**
- * Parameters at the given shares of a curve's length, found to 1e-12 of it: panels are doubled until the length no longer changes,
+ * Parameters at the given fractions of a curve's length, found to 1e-12 of it: panels are doubled until the length no longer changes,
  * then Newton's method on the length.
  */
-export function byArcLength(curve: Curve, shares: readonly number[]): number[] {
+export function byArcLength(curve: Curve, fractions: readonly number[]): number[] {
   let panels = 16;
   let lengths = table(curve, panels);
   for (; panels < 4096;) {
@@ -38,10 +38,10 @@ export function byArcLength(curve: Curve, shares: readonly number[]): number[] {
     if (change < 1e-13 * finer[panels]!) break;
   }
   const total = lengths[panels]!;
-  return shares.map((share) => {
-    if (share <= 0) return 0;
-    if (share >= 1) return 1;
-    const wanted = share * total;
+  return fractions.map((fraction) => {
+    if (fraction <= 0) return 0;
+    if (fraction >= 1) return 1;
+    const wanted = fraction * total;
     let low = 0;
     let high = panels;
     while (high - low > 1) {

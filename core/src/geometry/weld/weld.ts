@@ -81,8 +81,11 @@ export function divide(draft: Draft, lines: readonly string[], at: ReadonlySet<s
         .within(a, b, joined)
         .filter((point) => point.id !== start && point.id !== end)
         .map((point) => ({ ...along(point.at, a, b), node: point.id }))
-        .filter(({ share, off }) => off < joined && share * length > joined && (1 - share) * length > joined)
-        .sort((p, q) => p.share - q.share);
+        .filter(
+          ({ fraction, off }) =>
+            off < joined && fraction * length > joined && (1 - fraction) * length > joined,
+        )
+        .sort((p, q) => p.fraction - q.fraction);
       let rest = piece;
       for (const { node } of inside) {
         draft.dividePiece(rest, node);

@@ -87,7 +87,7 @@ function placedPieces(matched: readonly Matched<GeometryMember>[], { geometry }:
 
 /** Distance from the start of a physical member, m. @throws ProblemError outside it */
 function distanceOf(position: Position, whole: number, context: RuleContext, field: string): number {
-  const x = 'share' in position ? position.share * whole : position.distance;
+  const x = 'fraction' in position ? position.fraction * whole : position.distance;
   if (x < -1e-6 || x > whole * (1 + 1e-9) + 1e-6) {
     const place = fieldOf(context, field);
     fail(
@@ -114,7 +114,7 @@ const momentField: Field<VectorOf> = custom(
   { kind: 'list', quantity: '', as: 'list' },
 );
 
-/** A place on a physical member: a share of it or a length from its start. */
+/** A place on a physical member: a fraction of it or a length from its start. */
 const placeOn = (title: string): Field<PositionProgram> =>
   custom(
     { title },
@@ -182,7 +182,7 @@ type OnMembers = readonly Matched<GeometryMember>[];
 
 function applyLine(given: Given<typeof lineFields>, matched: OnMembers, context: RuleContext): void {
   const [q0, q1] = given.q as [(one: WithTags) => number, (one: WithTags) => number];
-  const { from = () => ({ share: 0 }), to = () => ({ share: 1 }) } = given;
+  const { from = () => ({ fraction: 0 }), to = () => ({ fraction: 1 }) } = given;
   for (const piece of placedPieces(matched, context)) {
     const start = distanceOf(from(piece.matched), piece.whole, context, 'from');
     const end = distanceOf(to(piece.matched), piece.whole, context, 'to');
@@ -198,9 +198,11 @@ function applyLine(given: Given<typeof lineFields>, matched: OnMembers, context:
     if (high - low < 1e-9 * piece.whole) continue;
     const [first, last] = [q0(piece.matched), q1(piece.matched)];
     const q = (x: number) => first + ((last - first) * (x - start)) / (end - start);
-    const share = (x: number) => Math.min(1, Math.max(0, (x - piece.from) / (piece.to - piece.from)));
+    const fraction = (x: number) => Math.min(1, Math.max(0, (x - piece.from) / (piece.to - piece.from)));
     const span =
-      low === piece.from && high === piece.to ? { from: 0, to: 1 } : { from: share(low), to: share(high) };
+      low === piece.from && high === piece.to
+        ? { from: 0, to: 1 }
+        : { from: fraction(low), to: fraction(high) };
     context.assignment.addLoad(given.case, {
       kind: 'distributed',
       member: piece.member.id,

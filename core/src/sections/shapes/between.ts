@@ -11,25 +11,25 @@ export interface TaperSection {
   readonly properties: SectionProperties;
 }
 
-const kept = new Map<string, (share: number) => TaperSection>();
+const kept = new Map<string, (fraction: number) => TaperSection>();
 
 /**
- * Sections along a taper whose dimensions vary linearly, by the share 0 … 1 of its length. The same share gives the same objects, so
+ * Sections along a taper whose dimensions vary linearly, by the fraction 0 … 1 of its length. The same fraction gives the same objects, so
  * that what was worked out of a section is found again when a frame is built anew with its taper unchanged.
  */
-export function sectionsBetween(a: Shape, b: Shape): (share: number) => TaperSection {
+export function sectionsBetween(a: Shape, b: Shape): (fraction: number) => TaperSection {
   const key = JSON.stringify([a, b]);
   const known = kept.get(key);
   if (known) return known;
   const made = new Map<number, TaperSection>();
   const shapeAt = shapesBetween(a, b);
-  const sections = (share: number): TaperSection => {
-    let section = made.get(share);
+  const sections = (fraction: number): TaperSection => {
+    let section = made.get(fraction);
     if (!section) {
       if (made.size >= mostSections) made.clear();
-      const shape = shapeAt(share);
+      const shape = shapeAt(fraction);
       section = { shape, properties: shapeProperties(shape) };
-      made.set(share, section);
+      made.set(fraction, section);
     }
     return section;
   };

@@ -103,8 +103,8 @@ export function shapeProperties(shape: Shape): SectionProperties {
   }
 }
 
-/** Shapes between two of one kind, see {@link sameKind}, every dimension varied linearly; by the share 0 … 1 of the way. */
-export function shapesBetween(a: Shape, b: Shape): (share: number) => Shape {
+/** Shapes between two of one kind, see {@link sameKind}, every dimension varied linearly; by the fraction 0 … 1 of the way. */
+export function shapesBetween(a: Shape, b: Shape): (fraction: number) => Shape {
   const from = complete(a);
   const to = complete(b) as unknown as Record<string, number | string>;
   const varied = Object.entries(from).flatMap(([key, value]: [string, number | string]) =>
@@ -112,9 +112,9 @@ export function shapesBetween(a: Shape, b: Shape): (share: number) => Shape {
       ? [{ key, value, change: (to[key] as number) - value }]
       : [],
   );
-  return (share) => {
+  return (fraction) => {
     const out = { ...from } as unknown as Record<string, number | string>;
-    for (const { key, value, change } of varied) out[key] = value + change * share;
+    for (const { key, value, change } of varied) out[key] = value + change * fraction;
     return out as unknown as Shape;
   };
 }

@@ -128,10 +128,10 @@ function withGround(
     return !feet.some((c) => {
       if (c === a || c === b) return false;
       const r = before.nodes.get(c)!.at;
-      const share =
+      const fraction =
         ((r[0] - p[0]) * (q[0] - p[0]) + (r[1] - p[1]) * (q[1] - p[1])) /
         ((q[0] - p[0]) ** 2 + (q[1] - p[1]) ** 2);
-      return share > 0 && share < 1 && size(cross(unit(minus(q, p)), minus(r, p))) < 1e-3;
+      return fraction > 0 && fraction < 1 && size(cross(unit(minus(q, p)), minus(r, p))) < 1e-3;
     });
   };
   const linked = (a: string, b: string) =>
@@ -242,10 +242,10 @@ function putOn(draft: Draft, side: PanelSideLine, node: string): void {
     )) {
       const [a, b] = [draft.at(piece.start), draft.at(piece.end)];
       const d = minus(b, a);
-      const share =
+      const fraction =
         ((at[0] - a[0]) * d[0] + (at[1] - a[1]) * d[1] + (at[2] - a[2]) * d[2]) /
         (d[0] ** 2 + d[1] ** 2 + d[2] ** 2);
-      if (share > 1e-6 && share < 1 - 1e-6) {
+      if (fraction > 1e-6 && fraction < 1 - 1e-6) {
         draft.dividePiece(piece.id, node);
         return;
       }

@@ -68,7 +68,10 @@ function divideRun(
   {
     parts,
     at,
-  }: { parts?: number | undefined; at?: readonly ({ share: number } | { distance: number })[] | undefined },
+  }: {
+    parts?: number | undefined;
+    at?: readonly ({ fraction: number } | { distance: number })[] | undefined;
+  },
 ): void {
   const stations = draft.stations(run.line);
   const first = before.members.get(run.pieces[0]!)!.start;
@@ -100,7 +103,7 @@ function placeTagsOf(draft: Draft, piece: string): Record<string, string | numbe
 
 /** Places as distances from the start of a stretch, m; all lie inside it. */
 function distances(
-  at: readonly ({ share: number } | { distance: number })[],
+  at: readonly ({ fraction: number } | { distance: number })[],
   length: number,
   step: string,
   line: string,
@@ -108,7 +111,7 @@ function distances(
   if (at.length > mostItems)
     fail('too-many', `Step "${step}" divides at more than ${mostItems} places.`, { step, field: 'at' });
   return at.map((place) => {
-    const x = 'share' in place ? place.share * length : place.distance;
+    const x = 'fraction' in place ? place.fraction * length : place.distance;
     if (!(x > 1e-4 && x < length - 1e-4))
       fail(
         'geometry',

@@ -74,9 +74,9 @@ function taperRun(
   draft.lines.get(run.line)!.members.forEach((id, k) => {
     const [a, b] = [stations[k]!.x, stations[k + 1]!.x];
     if (a < whole.from - 1e-6 || b > whole.to + 1e-6) return;
-    const share = (x: number) => 1 - (end === 'start' ? x - whole.from : whole.to - x) / reach;
-    const shares = [share(a), share(b)] as const;
-    if (Math.max(...shares) < 1e-6) return;
+    const fraction = (x: number) => 1 - (end === 'start' ? x - whole.from : whole.to - x) / reach;
+    const fractions = [fraction(a), fraction(b)] as const;
+    if (Math.max(...fractions) < 1e-6) return;
     const piece = draft.members.get(id)!;
     if (piece.taper)
       fail(
@@ -86,13 +86,13 @@ function taperRun(
       );
     draft.members.set(id, {
       ...piece,
-      taper: { target, shares: [clean(shares[0]), clean(shares[1])], flush },
+      taper: { target, fractions: [clean(fractions[0]), clean(fractions[1])], flush },
     });
   });
 }
 
-const clean = (share: number): number =>
-  Math.abs(share) < 1e-9 ? 0 : Math.abs(share - 1) < 1e-9 ? 1 : share;
+const clean = (fraction: number): number =>
+  Math.abs(fraction) < 1e-9 ? 0 : Math.abs(fraction - 1) < 1e-9 ? 1 : fraction;
 
 /** Distances along a line of two of its nodes. */
 function stretch(draft: Draft, line: string, first: string, last: string): { from: number; to: number } {

@@ -44,13 +44,13 @@ export function archPoints(
       'the rise is zero, so there is no arch; give a rise above zero, or below zero for a hanging one.',
     );
   const drawn = drawArch(shape, complain);
-  const shares = Array.from({ length: n + 1 }, (_, i) => i / n);
+  const fractions = Array.from({ length: n + 1 }, (_, i) => i / n);
   if (spacing === 'equal-x') {
     if (drawn.folded)
       complain('spacing', 'the arch is more than a half circle, so it can be divided by equal-length only.');
-    return shares.map((s) => [s * shape.span, drawn.z(s * shape.span)]);
+    return fractions.map((s) => [s * shape.span, drawn.z(s * shape.span)]);
   }
-  const points = byArcLength(drawn.curve, shares).map((t) => drawn.curve.at(t));
+  const points = byArcLength(drawn.curve, fractions).map((t) => drawn.curve.at(t));
   // The ends are where they were asked for, to the last digit
   points[0] = [0, 0];
   points[n] = [shape.span, shape.endHeight];

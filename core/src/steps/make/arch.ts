@@ -131,9 +131,9 @@ function nodeOnArch(
     const [a, b] = [piece.nodes[0]!, piece.nodes.at(-1)!];
     if (Math.abs(a.at[0] - x) < 1e-6) return a;
     if (Math.abs(b.at[0] - x) < 1e-6) return b;
-    const share = (x - a.at[0]) / (b.at[0] - a.at[0]);
-    if (!(share > 0 && share < 1)) continue;
-    const node = sketch.node('arch', ['post', index], [x, 0, a.at[2] + share * (b.at[2] - a.at[2])]);
+    const fraction = (x - a.at[0]) / (b.at[0] - a.at[0]);
+    if (!(fraction > 0 && fraction < 1)) continue;
+    const node = sketch.node('arch', ['post', index], [x, 0, a.at[2] + fraction * (b.at[2] - a.at[2])]);
     piece.through(node);
     return node;
   }

@@ -21,7 +21,7 @@ export const line = generator({
   kind: 'line',
   title: 'Lines',
   about:
-    'Members between points: each to the next, or by pairs. A point is [x, z] or [x, y, z], a node’s name, or "member@share"; drawn to named places, the lines stay attached when parameters change.',
+    'Members between points: each to the next, or by pairs. A point is [x, z] or [x, y, z], a node’s name, or "member@fraction"; drawn to named places, the lines stay attached when parameters change.',
   roles: ['member'],
   places: ['point'],
   fields: {

@@ -177,10 +177,10 @@ function roofLine(
   if (rise === undefined) return complain(id, 'rise', 'a curved roof needs a rise.');
   if (rise <= 1e-6) complain(id, 'rise', 'the rise of a curved roof must be greater than zero.');
   const arc = arcOf(circleThrough(W, z1 - z0, rise));
-  const shares = Array.from({ length: members - 1 }, (_, k) => (k + 1) / members);
+  const fractions = Array.from({ length: members - 1 }, (_, k) => (k + 1) / members);
   return {
     bay,
-    points: byArcLength(arc, shares).map((t, k) => {
+    points: byArcLength(arc, fractions).map((t, k) => {
       const [x, z] = arc.at(t);
       return { x: x0 + x, z: z0 + z, place: 2 * (k + 1) === members ? 'apex' : 'roof' };
     }),

@@ -130,10 +130,10 @@ export const ring = generator({
 });
 
 function rimPoints({ curve, count: n, centre }: Values, id: string): Plan[] {
-  const shares = Array.from({ length: n }, (_, k) => k / n);
+  const fractions = Array.from({ length: n }, (_, k) => k / n);
   const about = (x: number, y: number): Plan => [centre[0] + x, centre[1] + y];
   if (curve.kind === 'circle')
-    return shares.map((s) =>
+    return fractions.map((s) =>
       about(curve.value * Math.cos(2 * Math.PI * s), curve.value * Math.sin(2 * Math.PI * s)),
     );
   if (curve.kind === 'ellipse') {
@@ -143,12 +143,12 @@ function rimPoints({ curve, count: n, centre }: Values, id: string): Plan[] {
       speed: (t: number) =>
         2 * Math.PI * Math.hypot(a! * Math.sin(2 * Math.PI * t), b! * Math.cos(2 * Math.PI * t)),
     };
-    return byArcLength(ellipse, shares).map((t) => about(...ellipse.at(t)));
+    return byArcLength(ellipse, fractions).map((t) => about(...ellipse.at(t)));
   }
-  return smoothRim(curve.value, shares, id);
+  return smoothRim(curve.value, fractions, id);
 }
 
-function smoothRim(given: readonly Plan[], shares: readonly number[], id: string): Plan[] {
+function smoothRim(given: readonly Plan[], fractions: readonly number[], id: string): Plan[] {
   const where = { step: id, field: 'curve/through' };
   given.forEach((p, i) => {
     const q = given[(i + 1) % given.length]!;
@@ -168,7 +168,7 @@ function smoothRim(given: readonly Plan[], shares: readonly number[], id: string
       `Step "${id}": the ring crosses itself between its points; reorder or move them.`,
       where,
     );
-  return byArcLength(curve, shares).map((t) => curve.at(t));
+  return byArcLength(curve, fractions).map((t) => curve.at(t));
 }
 
 /** Members from each node of a ring to the next, and from the last to the first. */
@@ -189,27 +189,29 @@ function drawRib(
   { ribs, hoops }: Values,
   { node, k, middle }: { node: SketchNode; k: number; middle: SketchNode },
 ): SketchNode[] {
-  const hoopShares = Array.from({ length: hoops }, (_, h) => (h + 1) / (hoops + 1));
+  const hoopFractions = Array.from({ length: hoops }, (_, h) => (h + 1) / (hoops + 1));
   const hoopNode = (h: number, at: Point) => sketch.node('hoop', [h + 1, k + 1], at, { row: h + 1 });
   const place = ribPlace(middle.at, node.at, ribs === 'arched');
-  const hoopNodes = hoopShares.map((share, h) => hoopNode(h, place(share)));
+  const hoopNodes = hoopFractions.map((fraction, h) => hoopNode(h, place(fraction)));
   if (ribs !== 'arched') {
     sketch.line(ribs ? 'rib' : 'spoke', [k + 1], [middle, ...hoopNodes, node], roof);
     return hoopNodes;
   }
-  const shares = new Map<number, SketchNode>(hoopShares.map((share, h) => [share, hoopNodes[h]!]));
+  const fractions = new Map<number, SketchNode>(
+    hoopFractions.map((fraction, h) => [fraction, hoopNodes[h]!]),
+  );
   for (let part = 1; part < ribParts; part++) {
-    const share = part / ribParts;
-    if ([...shares.keys()].some((known) => Math.abs(known - share) < 1e-9)) continue;
-    shares.set(share, sketch.node('rib', [k + 1, part], place(share)));
+    const fraction = part / ribParts;
+    if ([...fractions.keys()].some((known) => Math.abs(known - fraction) < 1e-9)) continue;
+    fractions.set(fraction, sketch.node('rib', [k + 1, part], place(fraction)));
   }
-  const along = [middle, ...[...shares].sort((a, b) => a[0] - b[0]).map(([, n]) => n), node];
+  const along = [middle, ...[...fractions].sort((a, b) => a[0] - b[0]).map(([, n]) => n), node];
   along.slice(1).forEach((end, p) => sketch.line('rib', [k + 1, p + 1], [along[p]!, end], roof));
   return hoopNodes;
 }
 
-/** Places along a rib by shares of its length from the centre; an arched one is level at the centre. */
-function ribPlace(centre: Point, rim: Point, arched: boolean): (share: number) => Point {
+/** Places along a rib by fractions of its length from the centre; an arched one is level at the centre. */
+function ribPlace(centre: Point, rim: Point, arched: boolean): (fraction: number) => Point {
   const [dx, dy] = [rim[0] - centre[0], rim[1] - centre[1]];
   const R = Math.hypot(dx, dy);
   const h = centre[2] - rim[2];

@@ -94,7 +94,7 @@ interface Chords {
 }
 
 function panelChords(span: number, panels: number, between: boolean): Chords {
-  const at = (share: number) => share * span;
+  const at = (fraction: number) => fraction * span;
   const bottom = Array.from({ length: panels + 1 }, (_, i) => at(i / panels));
   return { bottom, top: between ? Array.from({ length: panels }, (_, i) => at((i + 0.5) / panels)) : bottom };
 }

@@ -185,7 +185,7 @@ export class DesignScreenComponent {
 
   protected point(place: PointedPlace | undefined): void {
     this.place.set(place);
-    if (this.drawing.active()) void this.drawing.point(place?.member, place?.share);
+    if (this.drawing.active()) void this.drawing.point(place?.member, place?.fraction);
     else void this.read();
   }
 

@@ -216,7 +216,7 @@ export class BenchComponent {
     const length = this.length();
     return (
       [0.5, 0.25, 0.75, 0.375, 0.625, 0.125, 0.875]
-        .map((share) => share * length)
+        .map((fraction) => fraction * length)
         .find((x) => !taken.some((other) => Math.abs(other - x) < 0.02 * length)) ?? 0.43 * length
     );
   }

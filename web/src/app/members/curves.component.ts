@@ -202,10 +202,10 @@ export class CurvesComponent {
 
   protected point(event: PointerEvent): void {
     const box = this.host.nativeElement.querySelector('svg')!.getBoundingClientRect();
-    const share = (event.clientX - box.left) / box.width;
-    if (share < 0 || share > 1) return;
+    const fraction = (event.clientX - box.left) / box.width;
+    if (fraction < 0 || fraction > 1) return;
     const scale = (width - 2 * left) / this.sheet().length;
-    this.wished.set(Math.min(this.sheet().length, Math.max(0, (share * width - left) / scale)));
+    this.wished.set(Math.min(this.sheet().length, Math.max(0, (fraction * width - left) / scale)));
   }
 
   protected key(event: KeyboardEvent): void {

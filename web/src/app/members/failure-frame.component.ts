@@ -190,10 +190,10 @@ export class FailureFrameComponent {
       const a = 3 * picture.stations * m;
       const b = a + 3 * (picture.stations - 1);
       const length = Math.hypot(...[0, 1, 2].map((k) => picture.places[b + k]! - picture.places[a + k]!));
-      const share = Math.min(1, Math.max(0, (event.x ?? 0) / length)) * (picture.stations - 1);
-      const k = Math.min(picture.stations - 2, Math.floor(share));
+      const fraction = Math.min(1, Math.max(0, (event.x ?? 0) / length)) * (picture.stations - 1);
+      const k = Math.min(picture.stations - 2, Math.floor(fraction));
       const [p, q] = [this.pointOf(m, k), this.pointOf(m, k + 1)];
-      const t = share - k;
+      const t = fraction - k;
       return [
         {
           key: `${event.kind} ${event.factor} ${event.member!} ${event.x!}`,

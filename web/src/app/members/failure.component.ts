@@ -214,8 +214,8 @@ export class FailureComponent {
     if (!result) return;
     const box = (event.currentTarget as Element).getBoundingClientRect();
     const y = ((event.clientY - box.top) / box.height) * chart.height;
-    const share = (chart.height - chart.bottom - y) / (chart.height - chart.top - chart.bottom);
-    this.path.lookAt(nearest(result, Math.max(0, share) * this.scale().factor));
+    const fraction = (chart.height - chart.bottom - y) / (chart.height - chart.top - chart.bottom);
+    this.path.lookAt(nearest(result, Math.max(0, fraction) * this.scale().factor));
   }
 
   protected key(event: KeyboardEvent): void {

@@ -87,8 +87,8 @@ describe('StageComponent', () => {
     await press('PageUp');
     await press('Escape');
     expect(places).toEqual([
-      { member: 'shed.column.1', share: 0.05 },
-      { member: 'shed.rafter.1.right', share: 0 },
+      { member: 'shed.column.1', fraction: 0.05 },
+      { member: 'shed.rafter.1.right', fraction: 0 },
       undefined,
     ]);
   });

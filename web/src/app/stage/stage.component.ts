@@ -133,7 +133,7 @@ export class StageComponent {
   protected readonly sheetSize = this.size.asReadonly();
   private readonly ownView = signal<View | undefined>(undefined);
   private readonly phase = signal(1);
-  protected readonly pointed = signal<{ member: number; share: number } | undefined>(undefined);
+  protected readonly pointed = signal<{ member: number; fraction: number } | undefined>(undefined);
   private dragging: { id: number; last: Point; turns: boolean; moved: boolean } | undefined;
   /** The box that is being drawn. */
   protected readonly box = signal<Box | undefined>(undefined);
@@ -193,7 +193,7 @@ export class StageComponent {
     const { ids, ends } = this.content().scene.members;
     if (!at || !view || at.member >= ids.length) return undefined;
     const e = ends.subarray(6 * at.member, 6 * at.member + 6);
-    const p = [0, 1, 2].map((k) => e[k]! + at.share * (e[k + 3]! - e[k]!)) as unknown as View['centre'];
+    const p = [0, 1, 2].map((k) => e[k]! + at.fraction * (e[k + 3]! - e[k]!)) as unknown as View['centre'];
     const size = this.size();
     const [x, y] = projected(view, size, p);
     return {
@@ -312,12 +312,12 @@ export class StageComponent {
     if (!this.dragging) this.point(undefined);
   }
 
-  private point(near: Pick<Picked, 'member' | 'share'> | undefined): void {
+  private point(near: Pick<Picked, 'member' | 'fraction'> | undefined): void {
     const before = this.pointed();
-    if (before?.member === near?.member && before?.share === near?.share) return;
+    if (before?.member === near?.member && before?.fraction === near?.fraction) return;
     this.pointed.set(near);
     const member = near && this.content().scene.members.ids[near.member];
-    this.pointedAt.emit(near && member !== undefined ? { member, share: near.share } : undefined);
+    this.pointedAt.emit(near && member !== undefined ? { member, fraction: near.fraction } : undefined);
   }
 
   protected key(event: KeyboardEvent): void {
@@ -330,7 +330,7 @@ export class StageComponent {
   /** Returns whether there was something to do. */
   private perform(action: StageAction, view: View): boolean {
     const { ids } = this.content().scene.members;
-    const at = this.pointed() ?? { member: 0, share: 0 };
+    const at = this.pointed() ?? { member: 0, fraction: 0 };
     switch (action.do) {
       case 'zoom':
         this.zoom(action.by);
@@ -351,9 +351,10 @@ export class StageComponent {
         return true;
     }
     if (ids.length === 0) return false;
-    if (action.do === 'along') this.point({ ...at, share: Math.min(1, Math.max(0, at.share + action.by)) });
+    if (action.do === 'along')
+      this.point({ ...at, fraction: Math.min(1, Math.max(0, at.fraction + action.by)) });
     else if (action.do === 'member')
-      this.point({ member: (at.member + action.by + ids.length) % ids.length, share: 0 });
+      this.point({ member: (at.member + action.by + ids.length) % ids.length, fraction: 0 });
     else this.picked.emit({ of: 'members', ids: [ids[at.member]!], add: action.add });
     return true;
   }

@@ -106,7 +106,7 @@ export interface Pressed {
 /** A place of a member that is pointed at. */
 export interface PointedPlace {
   readonly member: string;
-  readonly share: number;
+  readonly fraction: number;
 }
 
 /** A point of a sheet, px, and how the sheet is looked at. */

@@ -62,8 +62,8 @@ export class MemberDrawing {
     this.at.set(undefined);
   }
 
-  /** Looks for the place that is meant by a share of a member; nothing where none is pointed at. */
-  async point(member: string | undefined, share = 0): Promise<void> {
+  /** Looks for the place that is meant by a fraction of a member; nothing where none is pointed at. */
+  async point(member: string | undefined, fraction = 0): Promise<void> {
     const asked = ++this.asked;
     const design = this.workspace.state()?.design;
     if (!this.active() || member === undefined || !design) {
@@ -71,7 +71,7 @@ export class MemberDrawing {
       return;
     }
     const alternative = this.workspace.selectedAlternative(design).id;
-    const place = await this.calculation.ask(alternative, 'place', { member, share });
+    const place = await this.calculation.ask(alternative, 'place', { member, fraction });
     if (asked !== this.asked || !this.active()) return;
     this.aimAt(place && { point: place.name, title: place.title, at: place.at });
   }

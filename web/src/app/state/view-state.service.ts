@@ -235,7 +235,7 @@ export class ViewState {
 
   /** Moves a picture that is held on or back. */
   stepSwing(by: 1 | -1): void {
-    this.held.update((share = 0) => (share + 1 + by / swingSteps) % 1);
+    this.held.update((fraction = 0) => (fraction + 1 + by / swingSteps) % 1);
   }
 
   showLoads(on: boolean): void {

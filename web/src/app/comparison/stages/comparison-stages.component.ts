@@ -281,7 +281,7 @@ export class ComparisonStagesComponent {
     this.selection.pick(of, ids, add);
     const force = forceNames.find((name) => name === this.view.diagram());
     if (this.trains.open() && this.pointed && force)
-      this.trains.readAt(this.pointed.member, this.pointed.share, force);
+      this.trains.readAt(this.pointed.member, this.pointed.fraction, force);
   }
 
   protected setCamera(view: View): void {

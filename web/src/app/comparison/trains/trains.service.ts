@@ -93,8 +93,8 @@ export class Trains {
   }
 
   /** Reads a force at a place of a member that was pressed. */
-  readAt(member: string, share: number, force: ForceName): void {
-    this.read({ member, share, force });
+  readAt(member: string, fraction: number, force: ForceName): void {
+    this.read({ member, fraction, force });
   }
 
   /** Where the first force stands in an alternative. */

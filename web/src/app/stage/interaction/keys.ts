@@ -8,7 +8,7 @@ export type StageAction =
   | { readonly do: 'pan'; readonly by: Point }
   /** rad */
   | { readonly do: 'turn'; readonly by: Point }
-  /** Along the member that is read, as a share of its length. */
+  /** Along the member that is read, as a fraction of its length. */
   | { readonly do: 'along'; readonly by: number }
   /** To the next member, or the one before. */
   | { readonly do: 'member'; readonly by: 1 | -1 }
@@ -16,7 +16,7 @@ export type StageAction =
 
 type Pressed = Pick<KeyboardEvent, 'key' | 'altKey' | 'shiftKey' | 'ctrlKey' | 'metaKey'>;
 
-/** px of one step of a pan, rad of one turn, share of a member of one step along it. */
+/** px of one step of a pan, rad of one turn, fraction of a member of one step along it. */
 const [panStep, turnStep, alongStep] = [40, 0.1, 0.05];
 
 const directions: Readonly<Record<string, Point>> = {

@@ -60,12 +60,12 @@ describe('navigation', () => {
     expect(turned.tilt).toBe(Math.PI / 2);
   });
 
-  it('picks the nearest member and the share of its length', () => {
+  it('picks the nearest member and the fraction of its length', () => {
     const index = new PickIndex(ends, front, size);
     const [x, y] = on(front, [2.5, 0, 0]);
     const near = index.nearest([x, y + 5])!;
     expect(near.member).toBe(0);
-    expect(near.share).toBeCloseTo(0.25, 6);
+    expect(near.fraction).toBeCloseTo(0.25, 6);
     expect(index.nearest([x, y + 40])).toBeUndefined();
     const upright = on(front, [0, 0, 3]);
     expect(index.nearest([upright[0] - 4, upright[1]])!.member).toBe(1);
@@ -83,7 +83,7 @@ describe('navigation', () => {
     const p = on(near, [5, 0, 0]);
     const moved = panned(near, size.width / 2 - p[0], size.height / 2 - p[1]);
     const there = new PickIndex(ends, moved, size).nearest([size.width / 2, size.height / 2])!;
-    expect(there.share).toBeCloseTo(0.5, 4);
+    expect(there.fraction).toBeCloseTo(0.5, 4);
     expect(index.nearest([-500, -500])).toBeUndefined();
   });
 });

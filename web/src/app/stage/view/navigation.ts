@@ -70,10 +70,10 @@ export function spaceAt({ at, view, size }: OnSheet, through: View['centre']): V
   return by ? [through[0] + by[0], through[1] + by[1], through[2] + by[2]] : through;
 }
 
-/** A member near a point of the sheet, and the share of its length there. */
+/** A member near a point of the sheet, and the fraction of its length there. */
 export interface Picked {
   readonly member: number;
-  readonly share: number;
+  readonly fraction: number;
   readonly at: Point;
 }
 
@@ -131,13 +131,13 @@ export class PickIndex {
             number,
           ];
           const square = (x1 - x0) ** 2 + (y1 - y0) ** 2;
-          const share =
+          const fraction =
             square < 1e-9
               ? 0
               : Math.min(1, Math.max(0, ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / square));
-          const at: Point = [x0 + share * (x1 - x0), y0 + share * (y1 - y0)];
+          const at: Point = [x0 + fraction * (x1 - x0), y0 + fraction * (y1 - y0)];
           const off = Math.hypot(x - at[0], y - at[1]);
-          if (off <= reach && (!best || off < best.off)) best = { member: m, share, at, off };
+          if (off <= reach && (!best || off < best.off)) best = { member: m, fraction, at, off };
         }
     return best;
   }

@@ -2,7 +2,7 @@ import { phaseOf, swingAt, swingPeriod, swingSteps } from './swing';
 
 describe('the swing of the moving picture', () => {
   it('goes from rest to one side, back, and to the other', () => {
-    expect([0, 0.25, 0.5, 0.75].map((share) => Math.round(phaseOf(share) * 1e9) / 1e9)).toEqual([
+    expect([0, 0.25, 0.5, 0.75].map((fraction) => Math.round(phaseOf(fraction) * 1e9) / 1e9)).toEqual([
       0, 1, 0, -1,
     ]);
   });

@@ -6,5 +6,5 @@ export const swingSteps = 24;
 /** Share of a swing that has passed at a time, ms: the same on all stages, so that they move in step. */
 export const swingAt = (time: number): number => (time / swingPeriod) % 1;
 
-/** Where the picture stands at a share of a swing: from −1 to 1. */
-export const phaseOf = (share: number): number => Math.sin(2 * Math.PI * share);
+/** Where the picture stands at a fraction of a swing: from −1 to 1. */
+export const phaseOf = (fraction: number): number => Math.sin(2 * Math.PI * fraction);

@@ -184,7 +184,7 @@ describe('CalculationDesk', () => {
       id: 7,
       alternative: 'fixed',
       question: 'reading',
-      ask: { member: 'shed.column.1', share: 0 },
+      ask: { member: 'shed.column.1', fraction: 0 },
     });
     const answer = answers.at(-1) as Extract<WorkerAnswer, { kind: 'answer' }>;
     expect(answer.id).toBe(7);
