@@ -21,6 +21,15 @@ export function factorize(a: Float64Array, n: number): boolean {
   return true;
 }
 
+/**
+ * Cholesky's factor of a stiffness, as {@link factorize}.
+ *
+ * @throws RangeError where it is not positive definite
+ */
+export function factorizeStiffness(K: Float64Array, n: number): void {
+  if (!factorize(K, n)) throw new RangeError('A stiffness for buckling is not positive definite.');
+}
+
 /** Solves L·x = b by a factor of as many rows as b has; b becomes x. */
 export function solveLower(L: Float64Array, b: Float64Array): void {
   const n = b.length;

@@ -1,4 +1,4 @@
-import { factorize, solveLower } from './factorize.js';
+import { factorizeStiffness, solveLower } from './factorize.js';
 import { greatestEigenvalue } from './greatest-eigenvalue.js';
 
 /** Factors beyond this mean that nothing buckles. */
@@ -13,15 +13,17 @@ const beyond = 1e9;
  * @throws RangeError where K is not positive definite
  */
 export function lowestFactor(K: Float64Array, G: Float64Array, n: number): number {
-  if (!factorize(K, n)) throw new RangeError('A stiffness for buckling is not positive definite.');
+  factorizeStiffness(K, n);
   for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) G[n * j + i] = G[n * i + j]!;
   // Solving the rows gives G·L⁻ᵀ, then those of its transpose L⁻¹·G·L⁻ᵀ
   for (let row = 0; row < n; row++) solveLower(K, G.subarray(n * row, n * (row + 1)));
   transpose(G, n);
   for (let row = 0; row < n; row++) solveLower(K, G.subarray(n * row, n * (row + 1)));
-  const greatest = greatestEigenvalue(G, n);
-  return greatest * beyond > 1 ? 1 / greatest : Infinity;
+  return factorOf(greatestEigenvalue(G, n));
 }
+
+/** The factor whose reciprocal is the greatest eigenvalue; Infinity beyond 1e9. */
+export const factorOf = (greatest: number): number => (greatest * beyond > 1 ? 1 / greatest : Infinity);
 
 function transpose(a: Float64Array, n: number): void {
   for (let i = 0; i < n; i++)

@@ -1,4 +1,5 @@
 import {
+  type CheckedBar,
   axial,
   barModel,
   checkFile,
@@ -11,9 +12,21 @@ import {
 import type { Load, MemberDesign } from '../../../model/types.js';
 
 /** A welded I, S355, that tapers from one depth to another over 6 m. */
-function tapered(h0: number, h1: number, loads: Load[], design: MemberDesign = {}) {
+function tapered(
+  h0: number,
+  h1: number,
+  loads: Load[],
+  design: MemberDesign = {},
+  more: Pick<CheckedBar, 'supports' | 'space'> = {},
+) {
   const shape = (h: number) => ({ type: 'i', h, b: 0.2, tw: 0.01, tf: 0.015 }) as const;
-  const model = barModel({ section: { shape: shape(h0), shearDeformation: false }, L: 6, loads, design });
+  const model = barModel({
+    section: { shape: shape(h0), shearDeformation: false },
+    L: 6,
+    loads,
+    design,
+    ...more,
+  });
   model.sections.push({ id: 'end', material: 'S355', shape: shape(h1), shearDeformation: false });
   model.members[0]!.endSection = 'end';
   return checkFile(model).members['m']!;
@@ -40,6 +53,20 @@ describe('EN 1993-1-1 6.3.4, the general method for tapers', () => {
     const Mcr = (Math.PI / 6) * Math.sqrt(E * Iz * (8.1e10 * J + (Math.PI ** 2 * E * Iw) / 36));
     // The torsion constant counts the free ends of the flanges
     close(stepOf(item, 'αcr,op'), Mcr / M, 0.02);
+  });
+
+  it('with a free tip by Euler’s force of a mast, π²EIz/(2L)²', () => {
+    const root = {
+      node: 'a',
+      ux: 'fixed',
+      uy: 'fixed',
+      uz: 'fixed',
+      rx: 'fixed',
+      ry: 'fixed',
+      rz: 'fixed',
+    } as const;
+    const mast = tapered(0.4, 0.4, [axial(-100e3)], {}, { supports: [root], space: 'solid' });
+    close(stepOf(itemOf(mast, '6.3.4(2)'), 'αcr,op'), (Math.PI ** 2 * E * Iz) / (4 * 36) / 100e3, 2e-3);
   });
 
   it('a true taper lies between its ends', () => {

@@ -2,12 +2,10 @@ import type { MemberState } from '../../check.js';
 import type { Span, Stretch } from '../../members/lengths.js';
 import type { PhysicalMember } from '../../members/physical-member.js';
 import { forcesAtX } from '../../members/stations.js';
-import { factorize, solveLower } from '../factorize.js';
+import { factorizeStiffness, solveLower } from '../factorize.js';
 import { greatestEigenvalue } from '../greatest-eigenvalue.js';
+import { factorOf } from '../lowest-factor.js';
 import { addProduct, quadrature, Shapes, terms } from './ritz-shapes.js';
-
-/** Factors beyond this mean that nothing buckles. */
-const beyond = 1e9;
 
 /** A place of the quadrature with the shapes there, each solved by the factor of their stiffness. */
 interface Place {
@@ -62,8 +60,8 @@ export class TaperedStretch {
         turn: twist.first.slice(),
       };
     });
-    factorize(moving, terms);
-    factorize(twisting, terms);
+    factorizeStiffness(moving, terms);
+    factorizeStiffness(twisting, terms);
     for (const { sway, bow, angle, turn } of this.places) {
       solveLower(moving, sway);
       solveLower(moving, bow);
@@ -87,8 +85,7 @@ export class TaperedStretch {
       }
       addProduct(both, angle, bow, weight * My);
     }
-    const greatest = greatestEigenvalue(matrix, n);
-    return greatest * beyond > 1 ? 1 / greatest : Infinity;
+    return factorOf(greatestEigenvalue(matrix, n));
   }
 }
 
