@@ -4,6 +4,7 @@ import {
   barModel,
   checkFile,
   endMoments,
+  heldAgainstTwist,
   itemOf,
   stepOf,
   uniform,
@@ -56,15 +57,7 @@ describe('EN 1993-1-1 6.3.4, the general method for tapers', () => {
   });
 
   it('with a free tip by Euler’s force of a mast, π²EIz/(2L)²', () => {
-    const root = {
-      node: 'a',
-      ux: 'fixed',
-      uy: 'fixed',
-      uz: 'fixed',
-      rx: 'fixed',
-      ry: 'fixed',
-      rz: 'fixed',
-    } as const;
+    const root = { ...heldAgainstTwist![0]!, ry: 'fixed', rz: 'fixed' } as const;
     const mast = tapered(0.4, 0.4, [axial(-100e3)], {}, { supports: [root], space: 'solid' });
     close(stepOf(itemOf(mast, '6.3.4(2)'), 'αcr,op'), (Math.PI ** 2 * E * Iz) / (4 * 36) / 100e3, 2e-3);
   });
