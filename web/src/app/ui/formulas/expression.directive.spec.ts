@@ -76,6 +76,18 @@ describe('ExpressionDirective', () => {
     expect([fixture.componentInstance.entered(), fixture.componentInstance.stepped()]).toEqual([1, 1]);
   });
 
+  it('stands under the field, or over it at the foot of the page', async () => {
+    const box = (of: Element) => of.getBoundingClientRect();
+    await type('2 * sp');
+    expect(box(panel()!).top).toBeGreaterThanOrEqual(box(field()).bottom);
+    field().dispatchEvent(new Event('blur'));
+    Object.assign(host().style, { position: 'fixed', bottom: '0', left: '0' });
+    await type('2 * sp');
+    await new Promise((drawn) => requestAnimationFrame(drawn));
+    expect(box(panel()!).height).toBeGreaterThan(40);
+    expect(box(panel()!).bottom).toBeLessThanOrEqual(box(field()).top);
+  });
+
   it('takes a name in the middle of a formula, a function with its bracket', async () => {
     await type('sq + 1');
     field().setSelectionRange(2, 2);
