@@ -8,7 +8,6 @@ import {
 } from '@angular/cdk/overlay';
 import { ComponentPortal } from '@angular/cdk/portal';
 import {
-  afterNextRender,
   Directive,
   ElementRef,
   Injector,
@@ -141,8 +140,6 @@ export class ExpressionDirective implements OnDestroy {
     const [list, active] = [this.list(), this.keys.activeItemIndex ?? -1];
     this.panel?.setInput('list', list);
     this.panel?.setInput('active', active);
-    // Above the field where what is offered has no room below it
-    afterNextRender(() => this.overlay?.updatePosition(), { injector: this.injector });
     if (list.length === 0) {
       this.plain();
       return;
