@@ -21,6 +21,7 @@ export type * from './model/types.js';
 export { applyAlternative, pickedOption } from './document/alternatives.js';
 export { buildFrame, type BuiltFrame } from './build/build.js';
 export * from './edits/index.js';
+export { optionSentences } from './edits/option-sentences.js';
 export { allCombinations, combinationRules } from './combinations/index.js';
 export { listItems, quantityOf, splitList, type Written, type WrittenList } from './language/evaluate.js';
 export { completions, valueAsTyped, wordBefore, type Completion, type Expectation } from './language/help.js';

@@ -20,7 +20,6 @@ export {
   withOption,
 } from './choices.js';
 export { changeShown, changeShownAlone, optionsThatChange, shownDesign } from './shown.js';
-export { optionSentences } from './option-sentences.js';
 export { usesOf, type ExpressionPlace } from './expressions.js';
 export { addFigure, moveFigure, removeFigure, setFigure, setFigureField } from './figures.js';
 export { giveBack, type GivenBack } from './give-back.js';

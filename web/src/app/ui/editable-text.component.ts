@@ -8,7 +8,7 @@ import { TypingComponent, type Typed } from './typing.component';
   imports: [TypingComponent],
   template: `
     @if (editing()) {
-      <app-typing [label]="label()" [text]="text()" (ended)="end($event)" />
+      <app-typing [label]="label()" [text]="text()" (finished)="end($event)" />
     } @else {
       <button
         type="button"

@@ -8,7 +8,7 @@ describe('TypingComponent', () => {
     fixture.componentRef.setInput('label', 'Title');
     fixture.componentRef.setInput('text', 'Fixed bases');
     const ended: Typed[] = [];
-    fixture.componentInstance.ended.subscribe((one) => ended.push(one));
+    fixture.componentInstance.finished.subscribe((one) => ended.push(one));
     document.body.append(fixture.nativeElement as HTMLElement);
     await fixture.whenStable();
     return { field: (fixture.nativeElement as HTMLElement).querySelector('input')!, ended };

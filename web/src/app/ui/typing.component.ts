@@ -52,7 +52,7 @@ export class TypingComponent {
   readonly label = input.required<string>();
   /** What it begins with. */
   readonly text = input.required<string>();
-  readonly ended = output<Typed>();
+  readonly finished = output<Typed>();
 
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   /** A field that goes loses the focus once more. */
@@ -69,6 +69,6 @@ export class TypingComponent {
   protected end(text: string | undefined, byKey: boolean): void {
     if (this.hasEnded) return;
     this.hasEnded = true;
-    this.ended.emit({ text: text?.trim(), byKey });
+    this.finished.emit({ text: text?.trim(), byKey });
   }
 }

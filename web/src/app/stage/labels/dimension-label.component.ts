@@ -26,7 +26,7 @@ export interface DimensionChange {
   imports: [TypingComponent],
   template: `
     @if (editing()) {
-      <app-typing class="number" [label]="name()" [text]="startText()" (ended)="end($event)" />
+      <app-typing class="number" [label]="name()" [text]="startText()" (finished)="end($event)" />
     } @else if (live()) {
       <button
         type="button"
