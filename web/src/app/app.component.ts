@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { Toast } from 'primeng/toast';
-import { ButtonDirective } from 'primeng/button';
+import { ActionDirective } from './ui/action.directive';
 
 /** An action that a message offers. */
 interface MessageAction {
@@ -13,7 +13,7 @@ interface MessageAction {
 /** The shell: the current screen, and messages above it. */
 @Component({
   selector: 'app-root',
-  imports: [ButtonDirective, RouterOutlet, Toast],
+  imports: [ActionDirective, RouterOutlet, Toast],
   template: `
     <router-outlet />
     <p-toast position="bottom-center">
@@ -26,7 +26,7 @@ interface MessageAction {
             }
           </span>
           @if (message.data; as offer) {
-            <button type="button" pButton text size="small" class="press" (click)="take(offer)">
+            <button appAction (click)="take(offer)">
               {{ offer.label }}
             </button>
           }

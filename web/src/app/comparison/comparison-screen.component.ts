@@ -12,7 +12,6 @@ import { FormsModule } from '@angular/forms';
 import { comparisonCsv, compareSummaries, type FigureSummary } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { ButtonDirective } from 'primeng/button';
 import { AlternativesStripComponent } from '../design/alternatives/alternatives-strip.component';
 import { TracePanelComponent } from '../design/ledger/trace-panel.component';
 import { TraceService } from '../design/ledger/trace.service';
@@ -34,12 +33,13 @@ import { TrainsComponent } from './trains/trains.component';
 import { Trains } from './trains/trains.service';
 import { WhyComponent } from './why/why.component';
 import { Why } from './why/why.service';
+import { ActionDirective } from '../ui/action.directive';
 
 /** Which alternative, by how much, and why: a few alternatives large, all of them in a table that decides, in charts, and by their modes. */
 @Component({
   selector: 'app-comparison-screen',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     FormsModule,
     Select,
     SelectButton,

@@ -26,7 +26,6 @@ import {
   type Layer,
   type Units,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../state/calculation/calculation.service';
 import { download } from '../state/saving/design-file';
 import { StageBarComponent } from './stage-tools/stage-bar.component';
@@ -55,6 +54,7 @@ import { ResultTablesComponent } from './tables/result-tables.component';
 import { SettingsComponent } from './ledger/settings.component';
 import { SelectionBarComponent } from './stage-tools/selection-bar.component';
 import { readersUnits } from '../ui/units.service';
+import { ActionDirective } from '../ui/action.directive';
 
 /** Letters of a change that a button tells. */
 const longestChange = 70;
@@ -63,7 +63,7 @@ const longestChange = 70;
 @Component({
   selector: 'app-design-screen',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     LeavesComponent,
     StageComponent,
     StageBarComponent,

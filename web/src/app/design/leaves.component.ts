@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import { Tab, TabList, Tabs } from 'primeng/tabs';
-import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { Selection } from '../state/selection.service';
 import { ChoicesLeafComponent } from './choices/choices-leaf.component';
@@ -13,6 +12,7 @@ import { ParameterListComponent } from './parameters/parameter-list.component';
 import { ParametersEditorComponent } from './parameters/parameters-editor.component';
 import { RecipeLeafComponent } from './recipe/recipe-leaf.component';
 import { RulesLeafComponent } from './rules/rules-leaf.component';
+import { ActionDirective } from '../ui/action.directive';
 
 const leaves = ['Parameters', 'Recipe', 'Rules', 'Loads', 'Choices', 'Text'] as const;
 type Leaf = (typeof leaves)[number];
@@ -23,7 +23,7 @@ const scopedLeaves: ReadonlySet<Leaf> = new Set(['Parameters', 'Recipe', 'Rules'
 @Component({
   selector: 'app-leaves',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     FormsModule,
     SelectButton,
     Tab,
@@ -81,15 +81,7 @@ const scopedLeaves: ReadonlySet<Leaf> = new Set(['Parameters', 'Recipe', 'Rules'
           } @else {
             <app-parameter-list />
           }
-          <button
-            type="button"
-            pButton
-            text
-            size="small"
-            class="press edit"
-            [attr.aria-expanded]="editing()"
-            (click)="editing.set(!editing())"
-          >
+          <button appAction class="edit" [attr.aria-expanded]="editing()" (click)="editing.set(!editing())">
             {{ editing() ? 'back to the values' : 'add, name, group or remove parameters' }}
           </button>
           @if (hasChoices()) {

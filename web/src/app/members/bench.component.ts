@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { attempt, benchState, giveBack, significant, type Bench, type BenchChanges } from '@hashira/core';
-import { Button, ButtonDirective } from 'primeng/button';
+import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { DesignWorkspace } from '../state/design-workspace.service';
@@ -20,6 +20,7 @@ import { standingAnswer } from '../state/answers/standing-answer';
 import { SectionPickerComponent } from '../ui/sections/section-picker.component';
 import { CurvesComponent } from './curves.component';
 import { readersUnits } from '../ui/units.service';
+import { ActionDirective } from '../ui/action.directive';
 
 /** px of the drawing. */
 const width = 420;
@@ -41,7 +42,7 @@ type Movable =
  */
 @Component({
   selector: 'app-bench',
-  imports: [ButtonDirective, Button, CurvesComponent, FormsModule, InputText, SectionPickerComponent, Select],
+  imports: [ActionDirective, Button, CurvesComponent, FormsModule, InputText, SectionPickerComponent, Select],
   templateUrl: './bench.component.html',
   styleUrl: './bench.component.css',
   host: { '(keydown.escape)': 'closed.emit()' },

@@ -21,7 +21,6 @@ import {
 } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
-import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../state/calculation/calculation.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { MembersView } from '../state/members-view.service';
@@ -34,6 +33,7 @@ import { SectionChanges } from './section-changes.service';
 import { SectionOutlineComponent } from './section-outline.component';
 import { conditionWords } from './words';
 import { readersUnits } from '../ui/units.service';
+import { ActionDirective } from '../ui/action.directive';
 
 /** Places at which a sheet's curves are known. */
 const stations = 41;
@@ -42,7 +42,7 @@ const stations = 41;
 @Component({
   selector: 'app-member-sheet',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     CurvesComponent,
     FormsModule,
     SectionOutlineComponent,

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { setAnalysis, significant, type ScheduledGroup, type ScheduledMember } from '@hashira/core';
 import { SelectButton } from 'primeng/selectbutton';
-import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { memberFilters, MembersView } from '../state/members-view.service';
 import { ViewState } from '../state/view-state.service';
@@ -12,6 +11,7 @@ import { SectionChanges } from './section-changes.service';
 import { SectionOutlineComponent } from './section-outline.component';
 import { governsWords } from './words';
 import { readersUnits } from '../ui/units.service';
+import { ActionDirective } from '../ui/action.directive';
 
 /** Utilisations up to this are drawn on a strip of ticks. */
 const most = 1.25;
@@ -28,7 +28,7 @@ interface MemberRow {
 /** The members by what gives them their section, with limits beside strength; it can be sorted, filtered and opened. */
 @Component({
   selector: 'app-schedule',
-  imports: [ButtonDirective, FormsModule, SectionOutlineComponent, SectionPickerComponent, SelectButton],
+  imports: [ActionDirective, FormsModule, SectionOutlineComponent, SectionPickerComponent, SelectButton],
   templateUrl: './schedule.component.html',
   styleUrl: './schedule.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -17,7 +17,7 @@ import {
   type GroupState,
   type SuggestedGroup,
 } from '@hashira/core';
-import { Button, ButtonDirective } from 'primeng/button';
+import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { MultiSelect } from 'primeng/multiselect';
 import { ProgressBar } from 'primeng/progressbar';
@@ -28,6 +28,7 @@ import { statusWords } from '../ui/fields/values';
 import { SectionChanges } from './section-changes.service';
 import { SectionOutlineComponent } from './section-outline.component';
 import { readersUnits } from '../ui/units.service';
+import { ActionDirective } from '../ui/action.directive';
 
 /** Analyses that a search on the screen may take. */
 const most = 2000;
@@ -36,7 +37,7 @@ const most = 2000;
 @Component({
   selector: 'app-suggestions',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     Button,
     FormsModule,
     InputText,

@@ -1,30 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../state/calculation/calculation.service';
 import type { WorkDone } from '../state/calculation/protocol';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import type { SavingState } from '../state/saving/saving.service';
+import { ActionDirective } from '../ui/action.directive';
 
 /** Says in the header whether numbers are on their way and whether the design is saved. It changes often, and alone. */
 @Component({
   selector: 'app-workspace-state',
-  imports: [ButtonDirective],
+  imports: [ActionDirective],
   template: `
     @if (failure(); as failure) {
       <span class="bad" role="alert">{{ failure }}</span>
-      <button type="button" pButton text size="small" class="press" (click)="calculation.again()">
-        calculate again
-      </button>
+      <button appAction (click)="calculation.again()">calculate again</button>
     } @else {
       @if (!current()) {
         <span class="soft" role="status">calculating…</span>
       }
       @if (progress(); as work) {
         <span class="soft number">{{ wordsOf(work) }}</span>
-        <button type="button" pButton text size="small" class="press" (click)="calculation.stop()">
-          stop
-        </button>
+        <button appAction (click)="calculation.stop()">stop</button>
       }
     }
     <span class="saved" [class.bad]="unsaved()" role="status" data-testid="saved">{{ saved() }}</span>

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { MenuItem } from 'primeng/api';
 import { Menu } from 'primeng/menu';
-import { ButtonDirective } from 'primeng/button';
+import { ActionDirective } from './action.directive';
 
 /** What can be chosen of a menu. */
 export interface MenuChoice {
@@ -12,18 +12,9 @@ export interface MenuChoice {
 /** A button that opens a list of actions: one is done when it is pressed or confirmed with Enter, not while arrows go through them. */
 @Component({
   selector: 'app-action-menu',
-  imports: [ButtonDirective, Menu],
+  imports: [ActionDirective, Menu],
   template: `
-    <button
-      type="button"
-      pButton
-      text
-      size="small"
-      class="press"
-      aria-haspopup="menu"
-      [attr.aria-label]="label() || null"
-      (click)="menu.toggle($event)"
-    >
+    <button appAction aria-haspopup="menu" [attr.aria-label]="label() || null" (click)="menu.toggle($event)">
       {{ text() }}
     </button>
     <p-menu #menu [popup]="true" [model]="items()" />

@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { significant } from '@hashira/core';
 import { InputNumber } from 'primeng/inputnumber';
-import { ButtonDirective } from 'primeng/button';
 import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 import { PairedShapes, type ListedShape } from '../stages/paired-shapes.service';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** A shape of the reference, or one of another alternative that is like none of the reference, over the alternatives. */
 interface ShapeRow {
@@ -21,7 +21,7 @@ interface ShapeRow {
 /** Modes, or buckling shapes of the shown combination, of all alternatives: each beside the reference's that is most like it. */
 @Component({
   selector: 'app-shapes-table',
-  imports: [ButtonDirective, FormsModule, InputNumber],
+  imports: [ActionDirective, FormsModule, InputNumber],
   templateUrl: './shapes-table.component.html',
   styleUrl: './shapes-table.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

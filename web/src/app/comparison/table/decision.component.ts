@@ -1,16 +1,17 @@
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { decideFor } from '@hashira/core';
-import { Button, ButtonDirective } from 'primeng/button';
+import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
 import { Textarea } from 'primeng/textarea';
 import { focusSoon } from '../../ui/focus-soon';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** The alternative that was decided for, and why; it is kept in the design. */
 @Component({
   selector: 'app-decision',
-  imports: [ButtonDirective, FormsModule, Select, Button, Textarea],
+  imports: [ActionDirective, FormsModule, Select, Button, Textarea],
   template: `
     @if (!editing()) {
       @if (decided(); as of) {
@@ -21,7 +22,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
       } @else {
         <span class="soft">Not decided yet</span>
       }
-      <button type="button" pButton text size="small" class="press" (click)="begin()">
+      <button appAction (click)="begin()">
         {{ decided() ? 'change' : 'decide …' }}
       </button>
     } @else {

@@ -3,17 +3,17 @@ import { FormsModule } from '@angular/forms';
 import { hasInfluence } from '@hashira/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { Slider } from 'primeng/slider';
-import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { FigurePickerComponent } from '../figure-picker.component';
 import { effectChart, envelopeChart, influenceChart, type Travelled } from './train-charts';
 import { Trains } from './trains.service';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Influence lines of a reading over the alternatives, what a train brings to it as it travels, and where it is worst. */
 @Component({
   selector: 'app-trains',
-  imports: [ButtonDirective, FigurePickerComponent, FormsModule, Slider, NgxEchartsDirective],
+  imports: [ActionDirective, FigurePickerComponent, FormsModule, Slider, NgxEchartsDirective],
   templateUrl: './trains.component.html',
   styleUrl: './trains.component.css',
   providers: [provideEchartsCore({ echarts: () => import('../charts/echarts').then((m) => m.echarts) })],

@@ -10,9 +10,9 @@ import {
   viewChild,
 } from '@angular/core';
 import { type ShareRow } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { Why } from './why.service';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Rows that are shown at first. */
 const few = 14;
@@ -20,7 +20,7 @@ const few = 14;
 /** Where the difference of a figure between two alternatives comes from: their shares side by side. */
 @Component({
   selector: 'app-why',
-  imports: [ButtonDirective],
+  imports: [ActionDirective],
   host: { '(document:keydown.escape)': 'closed.emit()' },
   templateUrl: './why.component.html',
   styleUrl: './why.component.css',

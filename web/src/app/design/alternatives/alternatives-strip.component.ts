@@ -27,7 +27,6 @@ import {
   type FigureSummary,
 } from '@hashira/core';
 import { MessageService, type MenuItem } from 'primeng/api';
-import { ButtonDirective } from 'primeng/button';
 import { focusSoon } from '../../ui/focus-soon';
 import { Menu } from 'primeng/menu';
 import { EditableTextComponent } from '../../ui/editable-text.component';
@@ -45,6 +44,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { MembersView } from '../../state/members-view.service';
 import { ViewState } from '../../state/view-state.service';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 const thumbnail = { width: 80, height: 74 };
 /** Members of a frame beyond which marks would be a blot. */
@@ -59,7 +59,7 @@ const mostWithDiagram = 12;
 /** The alternatives along the bottom: each with its own frame, live, and its three most telling numbers. */
 @Component({
   selector: 'app-alternatives-strip',
-  imports: [ButtonDirective, StageCanvasComponent, Menu, EditableTextComponent],
+  imports: [ActionDirective, StageCanvasComponent, Menu, EditableTextComponent],
   templateUrl: './alternatives-strip.component.html',
   styleUrl: './alternatives-strip.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -17,16 +17,16 @@ import {
   type Option,
   optionSentences,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { download } from '../../state/saving/design-file';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Choices and options down, alternatives across, a mark where an option is picked. */
 @Component({
   selector: 'app-choices-leaf',
-  imports: [ButtonDirective, EditableTextComponent],
+  imports: [ActionDirective, EditableTextComponent],
   templateUrl: './choices-leaf.component.html',
   styleUrl: './choices-leaf.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -12,16 +12,16 @@ import {
   type Fields,
   type FigureSpec,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** What alternatives are compared by: figures named, given limits, put in order, added and removed. */
 @Component({
   selector: 'app-figures-editor',
-  imports: [ButtonDirective, ActionMenuComponent, EditableTextComponent, FieldsComponent],
+  imports: [ActionDirective, ActionMenuComponent, EditableTextComponent, FieldsComponent],
   template: `
     @for (row of rows(); track row.figure.id) {
       <section class="figure" [attr.aria-label]="row.figure.title" [title]="row.figure.id">
@@ -35,11 +35,8 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
             {{ row.figure.title }}
           </button>
           <button
-            type="button"
-            pButton
-            text
-            size="small"
-            class="press tool"
+            appAction
+            class="tool"
             [disabled]="row.first"
             [attr.aria-label]="'Move ' + row.figure.title + ' up'"
             (click)="move(row.figure, -1)"
@@ -47,11 +44,8 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
             ↑
           </button>
           <button
-            type="button"
-            pButton
-            text
-            size="small"
-            class="press tool"
+            appAction
+            class="tool"
             [attr.aria-label]="'Remove ' + row.figure.title"
             (click)="remove(row.figure)"
           >

@@ -6,18 +6,18 @@ import {
   type FigureSummary,
   type MemberSummary,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { TraceService } from './trace.service';
 import { beyondText, differenceText, figureExact, figureText, limitText } from '../../ui/fields/values';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { FiguresEditorComponent } from './figures-editor.component';
 import { SettingsComponent } from './settings.component';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** The governing numbers of the selected alternative, its members' utilisation, and the balance of loads and reactions. */
 @Component({
   selector: 'app-ledger',
-  imports: [ButtonDirective, FiguresEditorComponent, SettingsComponent],
+  imports: [ActionDirective, FiguresEditorComponent, SettingsComponent],
   templateUrl: './ledger.component.html',
   styleUrl: './ledger.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -8,34 +8,24 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { MembersView } from '../../state/members-view.service';
 import { Selection } from '../../state/selection.service';
 import { StepsComponent } from '../../ui/steps/steps.component';
 import { TraceService } from './trace.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Shows how a number came about, line by line, so that it can be followed with a pocket calculator. */
 @Component({
   selector: 'app-trace-panel',
-  imports: [ButtonDirective, StepsComponent],
+  imports: [ActionDirective, StepsComponent],
   host: { '(document:keydown.escape)': 'service.question() && service.close()' },
   template: `
     @if (service.question()) {
       <div #panel class="panel {{ at() }}" role="dialog" aria-labelledby="trace-heading" tabindex="0">
         <header>
           <h2 id="trace-heading">{{ trace()?.title ?? 'How it came about' }}</h2>
-          <button
-            type="button"
-            pButton
-            text
-            size="small"
-            class="press"
-            aria-label="Close"
-            (click)="service.close()"
-          >
-            ×
-          </button>
+          <button appAction aria-label="Close" (click)="service.close()">×</button>
         </header>
         @if (trace(); as t) {
           <p class="value number">{{ t.value }}</p>
@@ -43,23 +33,10 @@ import { TraceService } from './trace.service';
           @if (t.member; as member) {
             <p class="actions">
               @if (selects()) {
-                <button type="button" pButton text size="small" class="press" (click)="select(member.of)">
-                  select it
-                </button>
-                <button
-                  type="button"
-                  pButton
-                  text
-                  size="small"
-                  class="press"
-                  (click)="changeSection(member.of)"
-                >
-                  change its section
-                </button>
+                <button appAction (click)="select(member.of)">select it</button>
+                <button appAction (click)="changeSection(member.of)">change its section</button>
               }
-              <button type="button" pButton text size="small" class="press" (click)="openSheet(member.id)">
-                its sheet
-              </button>
+              <button appAction (click)="openSheet(member.id)">its sheet</button>
             </p>
           }
           <app-steps [steps]="t.steps" [code]="t.code" />

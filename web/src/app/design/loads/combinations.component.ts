@@ -11,16 +11,16 @@ import {
   setCombine,
   setFactor,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent, type Choice } from '../../ui/choice.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** The combinations as a matrix: cases across, combinations down; made by a code's rule or by hand, those that govern marked. */
 @Component({
   selector: 'app-combinations',
-  imports: [ButtonDirective, ChoiceComponent, FieldsComponent],
+  imports: [ActionDirective, ChoiceComponent, FieldsComponent],
   template: `
     <h3>Combinations</h3>
     <div class="by">
@@ -28,9 +28,7 @@ import { ViewState } from '../../state/view-state.service';
       <app-choice label="Combinations made" [options]="rules" [value]="by()" (changed)="setRule($event)" />
     </div>
     @if (by() !== '') {
-      <button type="button" pButton text size="small" class="press" (click)="takeOver()">
-        take them over to edit by hand
-      </button>
+      <button appAction (click)="takeOver()">take them over to edit by hand</button>
     }
     @if (wrong()) {
       <p class="problem" role="alert">{{ wrong() }}</p>
@@ -88,15 +86,11 @@ import { ViewState } from '../../state/view-state.service';
           [key]="'combination-' + one.id"
           (changed)="set(one.id, $event)"
         />
-        <button type="button" pButton text size="small" class="press" (click)="remove(one.id)">
-          remove {{ one.id }}
-        </button>
+        <button appAction (click)="remove(one.id)">remove {{ one.id }}</button>
       </div>
     }
-    <button type="button" pButton text size="small" class="press" (click)="add('strength')">
-      + strength
-    </button>
-    <button type="button" pButton text size="small" class="press" (click)="add('service')">+ service</button>
+    <button appAction (click)="add('strength')">+ strength</button>
+    <button appAction (click)="add('service')">+ service</button>
   `,
   styles: `
     td input:read-only {

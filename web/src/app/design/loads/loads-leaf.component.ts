@@ -14,7 +14,6 @@ import {
   conditionWords,
   withValues,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/answers/standing-answer';
@@ -27,6 +26,7 @@ import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from '../rules/new-rule.component';
 import { RuleFormComponent } from '../rules/rule-form.component';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
 
@@ -34,7 +34,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
 @Component({
   selector: 'app-loads-leaf',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     ActionMenuComponent,
     CombinationsComponent,
     FieldsComponent,
@@ -79,9 +79,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               @if (rule.id === open()) {
                 <div class="fields">
                   <app-rule-form [rule]="rule" />
-                  <button type="button" pButton text size="small" class="press" (click)="removeLoad(rule)">
-                    remove this load
-                  </button>
+                  <button appAction (click)="removeLoad(rule)">remove this load</button>
                 </div>
               }
             </div>
@@ -108,9 +106,7 @@ const loadKinds = ruleKinds.filter(({ gives }) => gives === 'loads');
               [key]="'case-' + row.id"
               (changed)="set(row.id, $event)"
             />
-            <button type="button" pButton text size="small" class="press" (click)="remove(row.id)">
-              remove {{ row.title }} with its loads
-            </button>
+            <button appAction (click)="remove(row.id)">remove {{ row.title }} with its loads</button>
           </details>
         }
       </section>

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { addAxis, axisFields, removeAxis, setAxis } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Grid lines: a first position, then spacings; steps read them by `axis("B")`. */
 @Component({
   selector: 'app-axes',
-  imports: [ButtonDirective, FieldsComponent],
+  imports: [ActionDirective, FieldsComponent],
   template: `
     <h3>Grid lines</h3>
     @for (row of rows(); track $index) {
@@ -19,12 +19,10 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
           [key]="'axis-' + $index"
           (changed)="set($index, $event)"
         />
-        <button type="button" pButton text size="small" class="press" (click)="remove($index)">
-          remove these lines
-        </button>
+        <button appAction (click)="remove($index)">remove these lines</button>
       </details>
     }
-    <button type="button" pButton text size="small" class="press" (click)="add()">+ grid lines</button>
+    <button appAction (click)="add()">+ grid lines</button>
   `,
   styles: `
     h3 {

@@ -12,17 +12,17 @@ import {
   type Design,
   type ExpressionPlace,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
 import { formulaText } from '../../ui/fields/values';
 import { DesignWorkspace } from '../../state/design-workspace.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Parameters added, named, grouped, given a range, and removed; each tells where it is used. */
 @Component({
   selector: 'app-parameters-editor',
-  imports: [ButtonDirective, ActionMenuComponent, EditableTextComponent, FieldsComponent],
+  imports: [ActionDirective, ActionMenuComponent, EditableTextComponent, FieldsComponent],
   template: `
     @for (row of rows(); track row.parameter.name) {
       <section class="one" [attr.aria-label]="row.parameter.title">
@@ -59,16 +59,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
             } @else {
               <p class="soft">used by nothing yet</p>
             }
-            <button
-              type="button"
-              pButton
-              text
-              size="small"
-              class="press"
-              (click)="remove(row.parameter.name)"
-            >
-              remove {{ row.parameter.title }}
-            </button>
+            <button appAction (click)="remove(row.parameter.name)">remove {{ row.parameter.title }}</button>
           </div>
         }
       </section>

@@ -22,11 +22,12 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { cardPicture, cardSize, optionPictures } from './step-pictures';
 import { StepPreview } from '../../state/preview.service';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Cards of all kinds of step in the order of the job; the one that is pressed is set and seen on the stage before it is accepted. */
 @Component({
   selector: 'app-new-step',
-  imports: [ButtonDirective, FieldsComponent],
+  imports: [ActionDirective, ButtonDirective, FieldsComponent],
   template: `
     @if (draft(); as d) {
       <section class="draft" [attr.aria-label]="d.kind.title + ', not added yet'">
@@ -42,9 +43,7 @@ import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.compo
         />
         <p class="actions">
           <button type="button" pButton size="small" (click)="accept()">add to the recipe</button>
-          <button type="button" pButton text size="small" class="press" (click)="drop()">
-            back to the cards
-          </button>
+          <button appAction (click)="drop()">back to the cards</button>
         </p>
         @if (preview.problem()) {
           <p class="problem" role="alert">{{ preview.problem() }}</p>

@@ -25,7 +25,6 @@ import {
   type Step,
   type StepKind,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { parameterTexts } from '../../state/parameter-texts';
 import { standingAnswer } from '../../state/answers/standing-answer';
@@ -36,12 +35,13 @@ import { NewStepComponent } from './new-step.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { optionWords } from '../../ui/fields/values';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** The steps in order; one open at a time shows its fields, made from the declaration of its kind. */
 @Component({
   selector: 'app-recipe-leaf',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     CdkDrag,
     CdkDragHandle,
     CdkDropList,

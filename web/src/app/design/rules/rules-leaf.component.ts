@@ -11,7 +11,6 @@ import {
   withValues,
   type Rule,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { DesignWorkspace } from '../../state/design-workspace.service';
@@ -23,6 +22,7 @@ import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from './new-rule.component';
 import { RuleFormComponent } from './rule-form.component';
+import { ActionDirective } from '../../ui/action.directive';
 
 const headings = {
   sections: 'Sections',
@@ -38,7 +38,7 @@ const headings = {
  */
 @Component({
   selector: 'app-rules-leaf',
-  imports: [ButtonDirective, ActionMenuComponent, EditableTextComponent, NewRuleComponent, RuleFormComponent],
+  imports: [ActionDirective, ActionMenuComponent, EditableTextComponent, NewRuleComponent, RuleFormComponent],
   template: `
     @for (group of groups(); track group.heading) {
       <h3>{{ group.heading }}</h3>
@@ -83,39 +83,17 @@ const headings = {
                   label="Title of the rule"
                   (changed)="rename(row.rule, $event)"
                 />
-                <button type="button" pButton text size="small" class="press" (click)="select(row.rule)">
-                  select these
-                </button>
-                <button
-                  type="button"
-                  pButton
-                  text
-                  size="small"
-                  class="press"
-                  data-move="-1"
-                  [disabled]="row.first"
-                  (click)="move(row.rule, -1)"
-                >
+                <button appAction (click)="select(row.rule)">select these</button>
+                <button appAction data-move="-1" [disabled]="row.first" (click)="move(row.rule, -1)">
                   earlier
                 </button>
-                <button
-                  type="button"
-                  pButton
-                  text
-                  size="small"
-                  class="press"
-                  data-move="1"
-                  [disabled]="row.last"
-                  (click)="move(row.rule, 1)"
-                >
+                <button appAction data-move="1" [disabled]="row.last" (click)="move(row.rule, 1)">
                   later
                 </button>
-                <button type="button" pButton text size="small" class="press" (click)="switch(row.rule)">
+                <button appAction (click)="switch(row.rule)">
                   {{ row.rule.off ? 'switch on' : 'switch off' }}
                 </button>
-                <button type="button" pButton text size="small" class="press" (click)="remove(row.rule)">
-                  remove
-                </button>
+                <button appAction (click)="remove(row.rule)">remove</button>
               </p>
             </div>
           }

@@ -1,16 +1,16 @@
 import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, signal } from '@angular/core';
-import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent } from '../../ui/choice.component';
 import { ExpressionDirective } from '../../ui/formulas/expression.directive';
 import { MemberDrawing } from '../../state/member-drawing.service';
 import { focusSoon } from '../../ui/focus-soon';
 import { FootBarComponent } from './foot-bar.component';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** What is drawn and what comes next, in words, while a member is drawn. */
 @Component({
   selector: 'app-draw-member-bar',
-  imports: [ButtonDirective, ChoiceComponent, ExpressionDirective, FootBarComponent],
+  imports: [ActionDirective, ChoiceComponent, ExpressionDirective, FootBarComponent],
   template: `
     @if (drawing.active()) {
       <app-foot-bar aria-label="Drawing" role="status">
@@ -54,9 +54,7 @@ import { readersUnits } from '../../ui/units.service';
           />
         </span>
         <span class="spacer"></span>
-        <button type="button" pButton text size="small" class="press" (click)="drawing.end()">
-          stop drawing
-        </button>
+        <button appAction (click)="drawing.end()">stop drawing</button>
       </app-foot-bar>
     }
   `,

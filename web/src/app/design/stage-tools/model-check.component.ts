@@ -8,16 +8,16 @@ import {
   signal,
 } from '@angular/core';
 import { applyFix, differingLoads, type Warning } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { focusSoon } from '../../ui/focus-soon';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ViewState } from '../../state/view-state.service';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** The model check: a line under the stage that opens to what was found, each shown on the stage and fixed by one press. */
 @Component({
   selector: 'app-model-check',
-  imports: [ButtonDirective],
+  imports: [ActionDirective],
   template: `
     <button
       type="button"
@@ -45,7 +45,7 @@ import { readersUnits } from '../../ui/units.service';
               {{ warning.message }}
             </button>
             @if (warning.fix; as fix) {
-              <button type="button" pButton text size="small" class="press" (click)="applyFix(warning)">
+              <button appAction (click)="applyFix(warning)">
                 {{ fix.title }}
               </button>
             }

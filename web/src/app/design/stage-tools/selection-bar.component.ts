@@ -17,7 +17,6 @@ import {
   type OwnSection,
   type Parameter,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { standingAnswer } from '../../state/answers/standing-answer';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
@@ -31,12 +30,13 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Pointing } from '../../state/pointing.service';
 import { Selection } from '../../state/selection.service';
 import { FootBarComponent } from './foot-bar.component';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** What is selected, the condition that selects it, and what it can be given: a rule, so that what comes later gets it too. */
 @Component({
   selector: 'app-selection-bar',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     ActionMenuComponent,
     EditableTextComponent,
     FootBarComponent,
@@ -51,9 +51,7 @@ import { FootBarComponent } from './foot-bar.component';
             field.of === 'place' ? '' : ', with Shift more of them, or draw a box round them with Shift'
           }}</span
         >
-        <button type="button" pButton text size="small" class="press clear" (click)="pointing.end()">
-          done
-        </button>
+        <button appAction class="clear" (click)="pointing.end()">done</button>
       </app-foot-bar>
     } @else if (selection.count() > 0 && selection.proposal(); as proposal) {
       <app-foot-bar role="region" aria-label="Selection">
@@ -90,32 +88,19 @@ import { FootBarComponent } from './foot-bar.component';
           <app-action-menu class="give" text="all …" [choices]="wider()" (chosen)="widen($event)" />
         }
         @if (selection.selected().of === 'members' && selection.count() === 1) {
-          <button type="button" pButton text size="small" class="press clear" (click)="openSheet()">
-            its sheet
-          </button>
+          <button appAction class="clear" (click)="openSheet()">its sheet</button>
         }
-        <button type="button" pButton text size="small" class="press clear" (click)="selection.clear()">
-          clear
-        </button>
+        <button appAction class="clear" (click)="selection.clear()">clear</button>
         @if (question(); as question) {
           <p class="question" role="alert">
             <span>{{ question.title }}: section from the parameter “{{ question.parameter.title }}”.</span>
-            <button type="button" pButton text size="small" class="press clear" (click)="answer('parameter')">
+            <button appAction class="clear" (click)="answer('parameter')">
               change it to {{ question.section }}
             </button>
-            <button type="button" pButton text size="small" class="press clear" (click)="answer('rule')">
+            <button appAction class="clear" (click)="answer('rule')">
               {{ question.section }} for these alone
             </button>
-            <button
-              type="button"
-              pButton
-              text
-              size="small"
-              class="press clear"
-              (click)="asked.set(undefined)"
-            >
-              leave it
-            </button>
+            <button appAction class="clear" (click)="asked.set(undefined)">leave it</button>
           </p>
         }
         @if (selection.problem()) {

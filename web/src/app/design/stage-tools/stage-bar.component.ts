@@ -1,16 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { significant, groupByNames, type DiagramKind, type GroupBy, type ViewName } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Select } from 'primeng/select';
 import { SelectButton } from 'primeng/selectbutton';
 import { sliceOfText, sliceText, ViewState } from '../../state/view-state.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Chooses on the stage what all stages show: load case or combination, diagram, deformed shape and its scale, loads. */
 @Component({
   selector: 'app-stage-bar',
-  imports: [ButtonDirective, FormsModule, Select, SelectButton],
+  imports: [ActionDirective, FormsModule, Select, SelectButton],
   templateUrl: './stage-bar.component.html',
   styleUrl: './stage-bar.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

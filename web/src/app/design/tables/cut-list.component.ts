@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { cutListCsv, significant, type CutEnd } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { TableModule } from 'primeng/table';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { standingAnswer } from '../../state/answers/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 interface Head {
   readonly field: string;
@@ -30,7 +30,7 @@ const heads: readonly Head[] = [
 /** The pieces of steel for the workshop: equal ones share a mark; pointing at a row lights up where they go. */
 @Component({
   selector: 'app-cut-list',
-  imports: [ButtonDirective, TableModule],
+  imports: [ActionDirective, TableModule],
   template: `
     @if (list(); as l) {
       <p-table [value]="rows()" size="small" [attr.aria-busy]="late()">
@@ -63,7 +63,7 @@ const heads: readonly Head[] = [
       </p-table>
       <p>
         <strong class="number">{{ total() }}</strong> of steel in {{ count() }} pieces
-        <button type="button" pButton text size="small" class="press" (click)="save()">CSV</button>
+        <button appAction (click)="save()">CSV</button>
         @if (late()) {
           <span class="late">outdated</span>
         }

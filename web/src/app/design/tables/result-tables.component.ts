@@ -3,7 +3,6 @@ import { FormsModule } from '@angular/forms';
 import { tableKinds, writeResults, type ResultTable, type Units } from '@hashira/core';
 import { Select } from 'primeng/select';
 import { TableModule } from 'primeng/table';
-import { ButtonDirective } from 'primeng/button';
 import { download } from '../../state/saving/design-file';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
@@ -11,6 +10,7 @@ import { standingAnswer } from '../../state/answers/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CutListComponent } from './cut-list.component';
 import { readersUnits } from '../../ui/units.service';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** Stands for the list of pieces among the kinds of tables. */
 const cutList = 'cuts';
@@ -23,7 +23,7 @@ const roomy = 3;
  */
 @Component({
   selector: 'app-result-tables',
-  imports: [ButtonDirective, CutListComponent, FormsModule, Select, TableModule],
+  imports: [ActionDirective, CutListComponent, FormsModule, Select, TableModule],
   templateUrl: './result-tables.component.html',
   styleUrl: './result-tables.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -22,7 +22,6 @@ import { json, jsonParseLinter } from '@codemirror/lang-json';
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { linter, lintGutter, setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { EditorView } from '@codemirror/view';
-import { ButtonDirective } from 'primeng/button';
 import { pageNonce } from '../../ui/library/nonce';
 import { designSchema, expectedAt, type Design, type Problem } from '@hashira/core';
 import { tags } from '@lezer/highlight';
@@ -32,6 +31,7 @@ import { ApiProblem, DesignApi } from '../../state/saving/design-api.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { TextDraft } from '../../state/text-draft.service';
 import { placeAt, rangeOf, readLoosely } from './json-places';
+import { ActionDirective } from '../../ui/action.directive';
 
 /** How long the hand rests before what is typed is read, ms. */
 const rest = 400;
@@ -42,7 +42,7 @@ const rest = 400;
  */
 @Component({
   selector: 'app-design-text',
-  imports: [ButtonDirective],
+  imports: [ActionDirective],
   template: `
     <p class="told" [class.wrong]="problems().length > 0" role="status">{{ told() }}</p>
     <div #editor class="editor"></div>
@@ -57,9 +57,7 @@ const rest = 400;
           <li class="soft">and {{ problems().length - 5 }} more</li>
         }
       </ul>
-      <button type="button" pButton text size="small" class="press" (click)="giveUp()">
-        back to the design as it is
-      </button>
+      <button appAction (click)="giveUp()">back to the design as it is</button>
     }
   `,
   styles: `

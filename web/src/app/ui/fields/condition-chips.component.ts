@@ -9,11 +9,11 @@ import {
   type Comparison,
   type TagClause,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent, type Choice } from '../choice.component';
 import { ActionMenuComponent } from '../action-menu.component';
 import { ExpressionDirective } from '../formulas/expression.directive';
 import { fieldSurroundings } from './field-surroundings';
+import { ActionDirective } from '../action.directive';
 
 const textComparisons: readonly Choice<Comparison>[] = [
   { value: '==', label: 'is' },
@@ -33,7 +33,7 @@ const numberComparisons: readonly Choice<Comparison>[] = [
  */
 @Component({
   selector: 'app-condition-chips',
-  imports: [ButtonDirective, ActionMenuComponent, ChoiceComponent, ExpressionDirective],
+  imports: [ActionDirective, ActionMenuComponent, ChoiceComponent, ExpressionDirective],
   template: `
     @for (chip of chips(); track $index; let i = $index; let last = $last) {
       <span class="chip" role="group" [attr.aria-label]="chip.words">
@@ -81,17 +81,7 @@ const numberComparisons: readonly Choice<Comparison>[] = [
         } @else {
           <code>{{ chip.words }}</code>
         }
-        <button
-          type="button"
-          pButton
-          text
-          size="small"
-          class="press"
-          [attr.aria-label]="'Leave out ' + chip.words"
-          (click)="leaveOut(i)"
-        >
-          ×
-        </button>
+        <button appAction [attr.aria-label]="'Leave out ' + chip.words" (click)="leaveOut(i)">×</button>
       </span>
       @if (!last) {
         <span class="soft">and</span>
@@ -123,17 +113,7 @@ const numberComparisons: readonly Choice<Comparison>[] = [
             (change)="answer(typed.value)"
           />
         }
-        <button
-          type="button"
-          pButton
-          text
-          size="small"
-          class="press"
-          [attr.aria-label]="'Leave out ' + tag"
-          (click)="asking.set(undefined)"
-        >
-          ×
-        </button>
+        <button appAction [attr.aria-label]="'Leave out ' + tag" (click)="asking.set(undefined)">×</button>
       </span>
     }
     <app-action-menu
@@ -142,9 +122,7 @@ const numberComparisons: readonly Choice<Comparison>[] = [
       (chosen)="asking.set($event)"
     />
     @if (isBlank()) {
-      <button type="button" pButton text size="small" class="press all" (click)="changed.emit('true')">
-        all {{ of() }}
-      </button>
+      <button appAction class="all" (click)="changed.emit('true')">all {{ of() }}</button>
     }
   `,
   styles: `

@@ -24,7 +24,6 @@ import {
   type OwnSection,
   type Way,
 } from '@hashira/core';
-import { ButtonDirective } from 'primeng/button';
 import { ChoiceComponent, type Choice } from '../choice.component';
 import { ConditionChipsComponent } from './condition-chips.component';
 import { EndPickerComponent } from './end-picker.component';
@@ -32,6 +31,7 @@ import { ExpressionDirective } from '../formulas/expression.directive';
 import { fieldSurroundings, type PointedField } from './field-surroundings';
 import { SectionPickerComponent } from '../sections/section-picker.component';
 import { readersUnits } from '../units.service';
+import { ActionDirective } from '../action.directive';
 
 const steels = grades.filter(({ kind }) => kind === 'steel').map(({ id }) => id);
 
@@ -58,7 +58,7 @@ interface Listed {
 @Component({
   selector: 'app-field',
   imports: [
-    ButtonDirective,
+    ActionDirective,
     ChoiceComponent,
     ConditionChipsComponent,
     EndPickerComponent,
