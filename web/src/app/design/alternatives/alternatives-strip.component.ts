@@ -46,7 +46,7 @@ import { ViewState } from '../../state/view-state.service';
 import { readersUnits } from '../../ui/units.service';
 import { ActionDirective } from '../../ui/action.directive';
 
-const thumbnail = { width: 80, height: 74 };
+const thumbnail = { width: 68, height: 74 };
 /** Members of a frame beyond which marks would be a blot. */
 const mostMarked = 4000;
 /** Places that are ringed; more of them are dots. */
