@@ -4,7 +4,7 @@ import { kindPicture } from './src/drawing/index.js';
 import type { Field } from './src/fields/index.js';
 import { stepKinds } from './src/steps/index.js';
 import type { StepKind } from './src/steps/step.js';
-import { format, resolveConfig } from 'prettier';
+import { format } from 'oxfmt';
 
 const target = new URL('../docs/steps.md', import.meta.url);
 const pictures = new URL('../docs/steps/', import.meta.url);
@@ -63,7 +63,7 @@ const text = [
   '',
   ...stepKinds.filter(({ verb }) => verb === 'edit').flatMap(chapter),
 ].join('\n');
-const page = await format(text, { ...(await resolveConfig(target)), parser: 'markdown' });
+const { code: page } = await format('steps.md', text);
 
 if (process.argv.includes('--check')) {
   const current =

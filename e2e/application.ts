@@ -89,7 +89,7 @@ export const test = base.extend<{ errors: string[] }, { app: Application }>({
   ],
   app: [
     // Playwright wants the first parameter destructured
-    // eslint-disable-next-line no-empty-pattern
+    // oxlint-disable-next-line no-empty-pattern
     async ({}, use) => {
       const app = new Application();
       await app.start();

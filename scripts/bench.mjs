@@ -6,12 +6,13 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildServer } from './build-server.mjs';
 import { buildWeb } from './build-web.mjs';
-import { installPackages, root } from './set-up.mjs';
+import { compileDriver, installPackages, root } from './set-up.mjs';
 
 const parts = process.argv.slice(2);
 const wanted = (name) => parts.length === 0 || parts.includes(name);
 
 installPackages();
+compileDriver();
 console.log(`${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} cores, Node ${process.version}`);
 
 /** Time of all processors since the machine began, and how much of it a host gave to other machines; undefined where that is not told. */

@@ -22,11 +22,19 @@ function runOne({ command, args, cwd = root }) {
   });
 }
 
-/** Runs every job, in their order as slots come free, and tells each result when it is there. */
+/** Runs every job, in their order as slots come free and not before the job it names as `after` has ended; tells each result when it is there. */
 export async function inSlots(jobs, tell, slots = availableParallelism()) {
   const waiting = [...jobs];
+  const results = new Map();
+  const begin = async (job) => {
+    await results.get(job.after);
+    return runOne(job);
+  };
   const worker = async () => {
-    for (let job = waiting.shift(); job; job = waiting.shift()) tell(job, await runOne(job));
+    for (let job = waiting.shift(); job; job = waiting.shift()) {
+      results.set(job, begin(job));
+      tell(job, await results.get(job));
+    }
   };
   await Promise.all(Array.from({ length: slots }, worker));
 }

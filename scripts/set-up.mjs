@@ -6,7 +6,6 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
-const marker = join(root, 'node_modules', '.set-up-for');
 
 /** Runs a command with its output shown; ends this process when it fails. */
 export function run(command, args, options = {}) {
@@ -40,23 +39,39 @@ export function installDebianPackages(packages, reason) {
   });
 }
 
-/** Installs the packages of the lock file once for each lock file and Node version. */
-export function installPackages() {
+/** Does a piece of setting up once for each lock file and Node version. */
+function once(name, setUp) {
+  const marker = join(root, 'node_modules', `.${name}-for`);
   const stamp = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .update(process.version)
     .digest('hex');
   if (existsSync(marker) && readFileSync(marker, 'utf8') === stamp) return;
-  if (!has('python3') || !has('make') || !has('g++'))
-    installDebianPackages(['python3', 'make', 'g++'], 'The database driver is compiled here.');
-  console.log('Installing packages …');
-  run('npm', ['ci', '--ignore-scripts', '--no-fund', '--no-audit']);
-  console.log('Compiling the database driver (about two minutes) …');
-  // Headers come with Node itself, so that nothing is fetched for them
-  const prefix = resolve(dirname(process.execPath), '..');
-  const headers = existsSync(join(prefix, 'include', 'node', 'node.h')) ? { npm_config_nodedir: prefix } : {};
-  run('npm', ['rebuild', 'better-sqlite3'], {
-    env: { ...process.env, npm_config_build_from_source: 'true', ...headers },
-  });
+  setUp();
   writeFileSync(marker, stamp);
+}
+
+/** Installs the packages of the lock file. */
+export function installPackages() {
+  once('installed', () => {
+    console.log('Installing packages …');
+    run('npm', ['ci', '--ignore-scripts', '--no-fund', '--no-audit']);
+  });
+}
+
+/** Compiles the database driver for this machine. */
+export function compileDriver() {
+  once('compiled', () => {
+    if (!has('python3') || !has('make') || !has('g++'))
+      installDebianPackages(['python3', 'make', 'g++'], 'The database driver is compiled here.');
+    console.log('Compiling the database driver (about two minutes) …');
+    // Headers come with Node itself, so that nothing is fetched for them
+    const prefix = resolve(dirname(process.execPath), '..');
+    const headers = existsSync(join(prefix, 'include', 'node', 'node.h'))
+      ? { npm_config_nodedir: prefix }
+      : {};
+    run('npm', ['rebuild', 'better-sqlite3'], {
+      env: { ...process.env, npm_config_build_from_source: 'true', ...headers },
+    });
+  });
 }

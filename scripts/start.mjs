@@ -2,9 +2,10 @@
 import { spawn } from 'node:child_process';
 import { buildServer, serverMain } from './build-server.mjs';
 import { buildWeb } from './build-web.mjs';
-import { installPackages, root } from './set-up.mjs';
+import { compileDriver, installPackages, root } from './set-up.mjs';
 
 installPackages();
+compileDriver();
 buildWeb();
 await buildServer();
 const server = spawn(process.execPath, ['--enable-source-maps', serverMain, ...process.argv.slice(2)], {

@@ -63,17 +63,21 @@ const specs = (workspace, ...more) => ({
 });
 const tool = (title, ...args) => ({ title, command: 'npx', args });
 
+const driver = node('Database driver', 'scripts/compile-driver.mjs');
+
 // The longest first, so that none is left over at the end
 const beforeThePage = [
+  driver,
   specs('core'),
   { ...tool('Karma and Jasmine: web', 'ng', 'test'), cwd: join(root, 'web'), count: karmaCount },
-  specs('e2e'),
-  tool('ESLint', 'eslint', '--cache', '--cache-location', 'node_modules/.cache/eslint', '.'),
-  tool('Prettier', 'prettier', '--check', '--cache', '--log-level', 'warn', '.'),
+  { ...specs('e2e'), after: driver },
   node('Web application', 'scripts/build-web.mjs'),
+  { ...specs('server'), after: driver },
+  { ...specs('cli'), after: driver },
   node('Types', 'scripts/typecheck.mjs'),
-  specs('server'),
-  specs('cli'),
+  tool('oxlint', 'oxlint'),
+  tool('ESLint: components and templates', 'eslint', 'web/src'),
+  tool('Format', 'oxfmt', '--check'),
   tool(
     'Import boundaries',
     'depcruise',

@@ -22,6 +22,7 @@ module.exports = (config) => {
           '--disable-sync',
           '--disable-quic',
           '--no-first-run',
+          '--js-flags=--single-threaded',
         ],
       },
     },

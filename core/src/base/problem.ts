@@ -12,7 +12,8 @@ export interface Problem {
 
 /** A value, or the problems that prevented it. */
 export type Outcome<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** Carries problems out of deep calls up to the nearest {@link attempt}. */
 export class ProblemError extends Error {

@@ -179,7 +179,13 @@ export interface DesignCombination {
  * anchorage; accidental and seismic situations.
  */
 export type CombineState =
-  'strength' | 'service' | 'frequent' | 'quasi-permanent' | 'equilibrium' | 'accidental' | 'seismic';
+  | 'strength'
+  | 'service'
+  | 'frequent'
+  | 'quasi-permanent'
+  | 'equilibrium'
+  | 'accidental'
+  | 'seismic';
 
 export interface Combine {
   by: string;

@@ -4,7 +4,9 @@ import { addRule, removeRule } from './rules.js';
 
 /** A change that fixes what the model check warns of: a step at the end of the recipe, a rule that wins over all, or a rule less. */
 export type Fix = { readonly title: string } & (
-  { readonly step: Omit<Step, 'id'> } | { readonly rule: Omit<Rule, 'id'> } | { readonly removeRule: string }
+  | { readonly step: Omit<Step, 'id'> }
+  | { readonly rule: Omit<Rule, 'id'> }
+  | { readonly removeRule: string }
 );
 
 /** The design with a fix made. */

@@ -17,7 +17,8 @@ export function drawingOf(of: EvaluatedAlternative, options: DrawingOptions): Dr
   const withShapes = forces && (forces.frame.memberIds.length <= quickShapes || of.reached === 'complete');
   const shapes = withShapes ? shapesOf(of) : undefined;
   const mechanism = problems.find(({ code }) => code === 'mechanism')?.where['shape'] as
-    Record<string, number[]> | undefined;
+    | Record<string, number[]>
+    | undefined;
   const drawn = forces ?? of.shownForces;
   const frame = { built, units, ...(namer ? { namer } : {}) };
   const outcome = attempt(() =>

@@ -91,7 +91,7 @@ export interface Field<T> {
   read(written: unknown, context: FieldContext, place: Place): T;
 }
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a list of fields of any types
+// oxlint-disable-next-line typescript/no-explicit-any -- a list of fields of any types
 export type Fields = Readonly<Record<string, Field<any>>>;
 
 /** Values of a step's fields, SI. */

@@ -12,17 +12,17 @@ const expectRows = (rows: number[][], wanted: number[][]) =>
 
 describe('the local axes of a member', () => {
   it('of a level one: z points up, y to the left of its way', () => {
-    expectRows(axesOf([3, 0, 0]), [[1, 0, 0], [0, 1, 0], [0, 0, 1]]); // prettier-ignore
-    expectRows(axesOf([0, 2, 0]), [[0, 1, 0], [-1, 0, 0], [0, 0, 1]]); // prettier-ignore
+    expectRows(axesOf([3, 0, 0]), [[1, 0, 0], [0, 1, 0], [0, 0, 1]]); // oxfmt-ignore
+    expectRows(axesOf([0, 2, 0]), [[0, 1, 0], [-1, 0, 0], [0, 0, 1]]); // oxfmt-ignore
   });
 
   it('of a vertical one: y is +Y, up and down', () => {
-    expectRows(axesOf([0, 0, 5]), [[0, 0, 1], [0, 1, 0], [-1, 0, 0]]); // prettier-ignore
-    expectRows(axesOf([0, 0, -5]), [[0, 0, -1], [0, 1, 0], [1, 0, 0]]); // prettier-ignore
+    expectRows(axesOf([0, 0, 5]), [[0, 0, 1], [0, 1, 0], [-1, 0, 0]]); // oxfmt-ignore
+    expectRows(axesOf([0, 0, -5]), [[0, 0, -1], [0, 1, 0], [1, 0, 0]]); // oxfmt-ignore
   });
 
   it('are turned about x right-handed: a quarter turn brings z to where −y was', () => {
-    expectRows(axesOf([3, 0, 0], Math.PI / 2), [[1, 0, 0], [0, 0, 1], [0, -1, 0]]); // prettier-ignore
+    expectRows(axesOf([3, 0, 0], Math.PI / 2), [[1, 0, 0], [0, 0, 1], [0, -1, 0]]); // oxfmt-ignore
   });
 
   it('are a right-handed set of unit vectors for any member', () => {

@@ -49,7 +49,7 @@ interface Kind<Of extends 'members' | 'nodes', T, F extends Fields> extends Decl
   apply(given: Evaluated<F>, matched: readonly Matched<T>[], context: RuleContext): void;
 }
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a kind with any fields
+// oxlint-disable-next-line typescript/no-explicit-any -- a kind with any fields
 type Any = any;
 
 /** A kind of rule: what it gives to members or nodes. One a file, listed in `index.ts`. */

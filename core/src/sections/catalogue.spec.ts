@@ -164,7 +164,7 @@ describe('Saint-Venant’s torsion by finite elements', () => {
   it('an outline of points is the same solid as the shape', () => {
     const own = shapeProperties({
       type: 'outline',
-      points: [[0, 0], [0.1, 0], [0.1, 0.02], [0.02, 0.02], [0.02, 0.15], [0, 0.15]], // prettier-ignore
+      points: [[0, 0], [0.1, 0], [0.1, 0.02], [0.02, 0.02], [0.02, 0.15], [0, 0.15]], // oxfmt-ignore
     });
     const angle = shapeProperties({ type: 'angle', h: 0.15, b: 0.1, t: 0.02 });
     for (const key of ['A', 'Iy', 'Iz', 'Iyz', 'Wely', 'Welz'] as const)

@@ -43,7 +43,7 @@ describe('built-up sections', () => {
       r,
       bp: 0.22,
       tp: 0.012,
-      plates: on, // prettier-ignore
+      plates: on, // oxfmt-ignore
     });
     const plated = sectionDetails(plates('both'));
     expectClose(plated.A, i.A + 2 * 0.22 * 0.012);
@@ -70,7 +70,7 @@ describe('built-up sections', () => {
       tfTop: 0.02,
       bBottom: 0.2,
       tfBottom: 0.015,
-      r: 0, // prettier-ignore
+      r: 0, // oxfmt-ignore
     });
     expectClose(welded.A, 0.3 * 0.02 + 0.2 * 0.015 + 0.465 * 0.01);
     // The equal-area axis lies in the web: (half the area − top flange)/tw below the flange
@@ -95,10 +95,10 @@ describe('built-up sections', () => {
 });
 
 describe('outlines', () => {
-  const square: [number, number][] = [[0, 0], [0.1, 0], [0.1, 0.1], [0, 0.1]]; // prettier-ignore
+  const square: [number, number][] = [[0, 0], [0.1, 0], [0.1, 0.1], [0, 0.1]]; // oxfmt-ignore
 
   it('a rounded square with a hole, either way round', () => {
-    const holes: [number, number][][] = [[[0.03, 0.03], [0.07, 0.03], [0.07, 0.07], [0.03, 0.07]]]; // prettier-ignore
+    const holes: [number, number][][] = [[[0.03, 0.03], [0.07, 0.03], [0.07, 0.07], [0.03, 0.07]]]; // oxfmt-ignore
     const rounded = square.map(([y, z]) => [y, z, 0.01] as [number, number, number]);
     const p = shapeProperties({ type: 'outline', points: rounded, holes });
     expectClose(p.A, 0.01 - (4 - Math.PI) * 1e-4 - 0.0016);
@@ -109,10 +109,10 @@ describe('outlines', () => {
   it('that cannot be are told in words', () => {
     const wrong = (points: [number, number, number?][], holes?: [number, number][][]) =>
       shapeProblem({ type: 'outline', points: points as [number, number][], ...(holes ? { holes } : {}) });
-    expect(wrong([[0, 0], [1, 1], [1, 0], [0, 1]])).toContain('crosses itself'); // prettier-ignore
-    expect(wrong([[0, 0], [0.1, 0], [0.1, 0]])).toContain('same corner twice'); // prettier-ignore
+    expect(wrong([[0, 0], [1, 1], [1, 0], [0, 1]])).toContain('crosses itself'); // oxfmt-ignore
+    expect(wrong([[0, 0], [0.1, 0], [0.1, 0]])).toContain('same corner twice'); // oxfmt-ignore
     expect(wrong(square.map(([y, z]) => [y, z, 0.06]))).toContain('radius');
-    expect(wrong(square, [[[0.2, 0.2], [0.3, 0.2], [0.3, 0.3]]])).toContain('hole 1'); // prettier-ignore
+    expect(wrong(square, [[[0.2, 0.2], [0.3, 0.2], [0.3, 0.3]]])).toContain('hole 1'); // oxfmt-ignore
   });
 });
 

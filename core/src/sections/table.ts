@@ -14,7 +14,7 @@ const columns: Readonly<Record<string, [key: string, dimension: number]>> = {
   h: ['h', 1], b: ['b', 1], tw: ['tw', 1], tf: ['tf', 1], t: ['t', 1], r: ['r', 1], r1: ['r', 1], r2: ['r2', 1], d: ['d', 1],
   ro: ['ro', 1], ri: ['ri', 1], a: ['A', 2], iy: ['Iy', 4], iz: ['Iz', 4], iyz: ['Iyz', 4], it: ['J', 4], j: ['J', 4],
   iw: ['Iw', 6], wely: ['Wely', 3], welz: ['Welz', 3], wply: ['Wply', 3], wplz: ['Wplz', 3], avy: ['Avy', 2], avz: ['Avz', 2],
-}; // prettier-ignore
+}; // oxfmt-ignore
 const usualUnit: Readonly<Record<number, string>> = { 1: 'mm', 2: 'cm', 3: 'cm', 4: 'cm', 6: 'cm' };
 const shapeColumns: Readonly<Record<string, readonly string[]>> = {
   i: ['h', 'b', 'tw', 'tf'],

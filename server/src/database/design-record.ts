@@ -21,8 +21,6 @@ export interface DesignRecord {
   deletedAt: string | null;
 }
 
-// The package types a plain options object as a class instance
-// eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment
 export const DesignRecordSchema = new EntitySchema<DesignRecord>({
   name: 'design',
   tableName: 'designs',

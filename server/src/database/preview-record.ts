@@ -9,8 +9,6 @@ export interface PreviewRecord {
   content: string;
 }
 
-// The package types a plain options object as a class instance
-// eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment
 export const PreviewRecordSchema = new EntitySchema<PreviewRecord>({
   name: 'preview',
   tableName: 'previews',

@@ -15,8 +15,6 @@ export interface RevisionRecord {
   changed: string[] | null;
 }
 
-// The package types a plain options object as a class instance
-// eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment
 export const RevisionRecordSchema = new EntitySchema<RevisionRecord>({
   name: 'revision',
   tableName: 'revisions',

@@ -113,7 +113,7 @@ describe('EN 1993-1-1 6.2, cross-sections, by hand with published section proper
     const L = 1;
     const checked = bar('IPE 300', 'S235', L, [
       { kind: 'point', member: 'm', at: 0.5, F: [0, 0, -2 * 261.3e3] },
-    ], { design: held }); // prettier-ignore
+    ], { design: held }); // oxfmt-ignore
     const item = itemOf(checked, '6.2.8(5)', 'y');
     close(item.capacity, 139.6e3, 3e-3);
     close(item.demand, 130.65e3, 1e-6);
@@ -191,7 +191,7 @@ describe('EN 1993-1-1 6.2, cross-sections, by hand with published section proper
       space: 'solid',
       supports: [{ node: 'a', ...fixed }, { node: 'b', ...fixed }],
       design: held,
-    }); // prettier-ignore
+    }); // oxfmt-ignore
     const fv = 235e6 / Math.sqrt(3);
     close(itemOf(checked, '6.2.7(1)').capacity, 250e-6 * fv, 5e-3);
     close(itemOf(checked, '6.2.7(1)').demand, T / 2, 1e-6);
@@ -203,7 +203,7 @@ describe('EN 1993-1-1 6.2, cross-sections, by hand with published section proper
     const checked = bar('IPE 300', 'S235', 1, [
       { kind: 'point', member: 'm', at: 0.5, F: [0, 0, -2 * 261.3e3] },
       axial(-600e3),
-    ], { design: held }); // prettier-ignore
+    ], { design: held }); // oxfmt-ignore
     const item = itemOf(checked, '6.2.10(3)', 'y');
     expect(item.capacity!).toBeLessThan(itemOf(checked, '6.2.8(5)', 'y').capacity!);
     expect(item.capacity!).toBeLessThan(itemOf(checked, '6.2.9.1(2)', 'y').capacity!);

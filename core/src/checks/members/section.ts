@@ -5,7 +5,15 @@ import type { Fabrication, Shape } from '../../model/types.js';
 
 /** Kinds of section that the codes tell apart. */
 export type SectionKind =
-  'i' | 'unequal-i' | 'channel' | 'tee' | 'angle' | 'box' | 'tube' | 'rectangle' | 'round';
+  | 'i'
+  | 'unequal-i'
+  | 'channel'
+  | 'tee'
+  | 'angle'
+  | 'box'
+  | 'tube'
+  | 'rectangle'
+  | 'round';
 
 type Dimensions = Pick<CheckSection, 'h' | 'b' | 'tw' | 'tf' | 'r'>;
 

@@ -4,7 +4,12 @@ import type { Analysed } from './forces.js';
 
 /** What an alternative's checks come to. */
 export type VerdictStatus =
-  'pass' | 'fail' | 'not covered' | 'needs second order' | 'no load' | 'nothing to check';
+  | 'pass'
+  | 'fail'
+  | 'not covered'
+  | 'needs second order'
+  | 'no load'
+  | 'nothing to check';
 
 export interface Verdict {
   readonly status: VerdictStatus;

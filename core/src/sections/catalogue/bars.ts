@@ -39,7 +39,7 @@ const squares = [8, 10, 12, 14, 15, 16, 18, 20, 22, 25, 30, 35, 40, 45, 50, 60, 
 const rounds = [
   8, 10, 12, 14, 15, 16, 18, 20, 22, 24, 25, 26, 28, 30, 32, 35, 36, 38, 40, 45, 50, 55, 60, 65, 70, 75, 80, 85, 90, 95, 100,
   110, 120, 130, 140, 150, 160, 180, 200, 220, 250,
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Bars: flat "FL width x thickness" (EN 10058), square "SQ" (EN 10059), round "RD" (EN 10060). The wide side lies along z. */
 export const bars: readonly CatalogueEntry[] = [

@@ -158,8 +158,8 @@ function platedI(s: Extract<Shape, { type: 'plated-i' }>): Outline {
   const { h, b, tw, tf, r = 0, bp, tp, plates = 'both' } = s;
   const foot = plates === 'top' ? 0 : tp;
   const head = plates === 'bottom' ? 0 : tp;
-  const plateBelow: Ring = foot > 0 ? [[bp / 2, 0], [bp / 2, foot]] : []; // prettier-ignore
-  const plateAbove: Ring = head > 0 ? [[bp / 2, foot + h], [bp / 2, foot + h + head]] : []; // prettier-ignore
+  const plateBelow: Ring = foot > 0 ? [[bp / 2, 0], [bp / 2, foot]] : []; // oxfmt-ignore
+  const plateAbove: Ring = head > 0 ? [[bp / 2, foot + h], [bp / 2, foot + h + head]] : []; // oxfmt-ignore
   const profile = iRing({ type: 'i', h, b, tw, tf, r });
   const right = profile.slice(0, profile.length / 2).map(([y, z, q]) => [y, z + foot, q ?? 0] as const);
   return [symmetric([...plateBelow, ...right, ...plateAbove])];

@@ -15,6 +15,7 @@ const codes: Readonly<Record<string, number>> = {
 export function pressKey(on: Element, key: string): void {
   const keyCode = codes[key] ?? key.toUpperCase().charCodeAt(0);
   on.dispatchEvent(
+    // oxlint-disable-next-line typescript/no-deprecated -- the libraries still go by it
     new KeyboardEvent('keydown', { key, code: key, keyCode, bubbles: true, cancelable: true }),
   );
 }

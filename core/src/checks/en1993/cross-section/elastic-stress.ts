@@ -11,15 +11,15 @@ function corners(s: CheckSection): readonly (readonly [y: number, z: number])[] 
   const [l, r, b, t] = [-p.left, p.right, -p.bottom, p.top];
   switch (shape.type) {
     case 'angle':
-      return [[l, b], [r, b], [r, b + shape.t], [l + shape.t, t], [l, t]]; // prettier-ignore
+      return [[l, b], [r, b], [r, b + shape.t], [l + shape.t, t], [l, t]]; // oxfmt-ignore
     case 'tee':
-      return [[-shape.tw / 2, b], [shape.tw / 2, b], [l, t], [r, t]]; // prettier-ignore
+      return [[-shape.tw / 2, b], [shape.tw / 2, b], [l, t], [r, t]]; // oxfmt-ignore
     case 'i':
       if ('bTop' in shape)
-        return [[-shape.bBottom / 2, b], [shape.bBottom / 2, b], [-shape.bTop / 2, t], [shape.bTop / 2, t]]; // prettier-ignore
+        return [[-shape.bBottom / 2, b], [shape.bBottom / 2, b], [-shape.bTop / 2, t], [shape.bTop / 2, t]]; // oxfmt-ignore
       break;
   }
-  return [[l, b], [r, b], [r, t], [l, t]]; // prettier-ignore
+  return [[l, b], [r, b], [r, t], [l, t]]; // oxfmt-ignore
 }
 
 /** Greatest magnitude of σx, Pa: N/A − My·z/Iy − Mz·y/Iz, with the product of inertia where there is one. */

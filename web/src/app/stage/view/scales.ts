@@ -3,7 +3,8 @@ import type { StageScales } from '../types';
 
 /** Factor on displacements: found, true, or typed. */
 export type DeformationScale =
-  { readonly kind: 'automatic' } | { readonly kind: 'fixed'; readonly factor: number };
+  | { readonly kind: 'automatic' }
+  | { readonly kind: 'fixed'; readonly factor: number };
 
 /** What 1 SI unit along 1 m of the drawing is in the reader's units: 1 N·m a metre is 0.001 kN·m a metre, or 0.000225 kip·ft a foot. */
 export interface ReadersScale {

@@ -1,0 +1,4 @@
+// Compiles the database driver for this machine, once.
+import { compileDriver } from './set-up.mjs';
+
+compileDriver();
