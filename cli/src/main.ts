@@ -29,7 +29,7 @@ program
   .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write the results to a file instead of standard output')
   .action((file: string, options: Omit<SolveOptions, 'progress'> & CommandOptions) =>
-    exitWith(async () => (await import('./solve.js')).solve(file, options)),
+    exitWith(async () => (await import('./commands/solve.js')).solve(file, options)),
   );
 
 program
@@ -39,7 +39,7 @@ program
   .option('--alternative <name>', 'title or id of the alternative; the reference when left out')
   .option('--out <file>', 'write the model to a file instead of standard output')
   .action((file: string, options: { alternative?: string; out?: string }) =>
-    exitWith(async () => (await import('./build.js')).build(file, options)),
+    exitWith(async () => (await import('./commands/build.js')).build(file, options)),
   );
 
 program
@@ -53,7 +53,7 @@ program
   .option('--out <file>', 'write the checks to a file instead of standard output')
   .action(
     (file: string, options: Omit<CheckOptions, 'code' | 'progress'> & CommandOptions & { code?: string }) =>
-      exitWith(async () => (await import('./check.js')).check(file, options)),
+      exitWith(async () => (await import('./commands/check.js')).check(file, options)),
   );
 
 program
@@ -64,7 +64,7 @@ program
   .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write to a file instead of standard output')
   .action((file: string, options: CommandOptions & { alternative?: string }) =>
-    exitWith(async () => (await import('./assess.js')).assess(file, options)),
+    exitWith(async () => (await import('./commands/assess.js')).assess(file, options)),
   );
 
 program
@@ -79,8 +79,8 @@ program
   .option('--stations <n>', 'equally spaced places along the member, at least 2', stationsOf, 21)
   .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write to a file instead of standard output')
-  .action((file: string, options: Parameters<typeof import('./member.js').member>[1]) =>
-    exitWith(async () => (await import('./member.js')).member(file, options)),
+  .action((file: string, options: Parameters<typeof import('./commands/member.js').member>[1]) =>
+    exitWith(async () => (await import('./commands/member.js')).member(file, options)),
   );
 
 program
@@ -103,8 +103,8 @@ program
   .option('--most <n>', 'analyses at the most', analysesOf, 2000)
   .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write to a file instead of standard output')
-  .action((file: string, options: Parameters<typeof import('./suggest.js').suggest>[1]) =>
-    exitWith(async () => (await import('./suggest.js')).suggest(file, options)),
+  .action((file: string, options: Parameters<typeof import('./commands/suggest.js').suggest>[1]) =>
+    exitWith(async () => (await import('./commands/suggest.js')).suggest(file, options)),
   );
 
 program
@@ -127,8 +127,8 @@ program
   .option('--follow <node.component>', 'displacement that the curve is of, such as "frame.point.2.ux"')
   .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write to a file instead of standard output')
-  .action((file: string, options: Parameters<typeof import('./failure.js').failure>[1]) =>
-    exitWith(async () => (await import('./failure.js')).failure(file, options)),
+  .action((file: string, options: Parameters<typeof import('./commands/failure.js').failure>[1]) =>
+    exitWith(async () => (await import('./commands/failure.js')).failure(file, options)),
   );
 
 program
@@ -141,8 +141,8 @@ program
   .option('--csv', 'as CSV in SI units: a line a figure, a column an alternative')
   .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write to a file instead of standard output')
-  .action((file: string, options: Parameters<typeof import('./compare.js').compare>[1]) =>
-    exitWith(async () => (await import('./compare.js')).compare(file, options)),
+  .action((file: string, options: Parameters<typeof import('./commands/compare.js').compare>[1]) =>
+    exitWith(async () => (await import('./commands/compare.js')).compare(file, options)),
   );
 
 program
@@ -156,8 +156,8 @@ program
   .option('--combination <id>', 'a combination or load case; the worst of those that judge it when left out')
   .option('--progress', 'tell on standard error how far long work is, also where no terminal reads')
   .option('--out <file>', 'write to a file instead of standard output')
-  .action((file: string, options: Parameters<typeof import('./explain.js').explain>[1]) =>
-    exitWith(async () => (await import('./explain.js')).explain(file, options)),
+  .action((file: string, options: Parameters<typeof import('./commands/explain.js').explain>[1]) =>
+    exitWith(async () => (await import('./commands/explain.js')).explain(file, options)),
   );
 
 program
@@ -167,8 +167,8 @@ program
   .option('--alternative <name>', 'title or id; twice for two alternatives of one design', several)
   .option('--csv', 'as CSV: kind, what, place, before, after')
   .option('--out <file>', 'write to a file instead of standard output')
-  .action((files: string[], options: Parameters<typeof import('./changes.js').changes>[1]) =>
-    exitWith(async () => (await import('./changes.js')).changes(files, options)),
+  .action((files: string[], options: Parameters<typeof import('./commands/changes.js').changes>[1]) =>
+    exitWith(async () => (await import('./commands/changes.js')).changes(files, options)),
   );
 
 program
@@ -181,7 +181,7 @@ program
   .option('--csv', 'as CSV in mm, degrees and kg instead of JSON in SI units')
   .option('--out <file>', 'write to a file instead of standard output')
   .action((file: string, options: { alternative?: string; csv?: boolean; out?: string }) =>
-    exitWith(async () => (await import('./cutlist.js')).cutlist(file, options)),
+    exitWith(async () => (await import('./commands/cutlist.js')).cutlist(file, options)),
   );
 
 program
@@ -190,7 +190,7 @@ program
   .argument('[question...]', 'such as: lightest HEA with Wpl,y above 1200 cm3 and depth up to 300 mm')
   .option('--limit <n>', 'rows to show', countOf, 20)
   .action((words: string[], options: { limit: number }) =>
-    exitWith(async () => (await import('./sections.js')).sections(words, options)),
+    exitWith(async () => (await import('./commands/sections.js')).sections(words, options)),
   );
 
 program
@@ -199,7 +199,7 @@ program
   .argument('<name>', 'in any usual spelling, such as "IPE 300" or W14X90')
   .option('--depth <mm>', 'the same I section with another depth', lengthOf)
   .action((name: string, options: { depth?: number }) =>
-    exitWith(async () => (await import('./sections.js')).section(name, options)),
+    exitWith(async () => (await import('./commands/sections.js')).section(name, options)),
   );
 
 program
@@ -208,7 +208,7 @@ program
   .argument('<file.sqlite>', 'database file of the server')
   .requiredOption('--out <file>', 'file of the copy; it must not be there yet')
   .action((file: string, options: { out: string }) =>
-    exitWith(async () => (await import('./backup.js')).backup(file, options)),
+    exitWith(async () => (await import('./commands/backup.js')).backup(file, options)),
   );
 
 program

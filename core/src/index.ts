@@ -21,7 +21,7 @@ export type * from './model/types.js';
 export { applyAlternative, pickedOption } from './document/alternatives.js';
 export { buildFrame, type BuiltFrame } from './build/build.js';
 export * from './edits/index.js';
-export { optionSentences } from './edits/option-sentences.js';
+export { optionSentences } from './edits/choices/option-sentences.js';
 export { allCombinations, combinationRules } from './combinations/index.js';
 export { listItems, quantityOf, splitList, type Written, type WrittenList } from './language/evaluate.js';
 export { completions, valueAsTyped, wordBefore, type Completion, type Expectation } from './language/help.js';
@@ -57,7 +57,7 @@ export { axisFields } from './document/axis-schema.js';
 export { combinationFields } from './combinations/combination.js';
 export { settingsFields } from './document/settings.js';
 export { conditionWords } from './geometry/conditions/condition-words.js';
-export { withValues } from './rules/words.js';
+export { withValues } from './fields/with-values.js';
 export { kindsOf, loadCaseOf, ruleKinds, ruleWords } from './rules/index.js';
 export type { RuleKind } from './rules/rule.js';
 export { emptyDesign } from './starts/empty.js';
@@ -66,6 +66,7 @@ export { runSteps } from './build/run-steps.js';
 export { kindOf, stepKinds, type StepKind } from './steps/index.js';
 export { initialStep } from './steps/initial.js';
 export { stepFields } from './steps/step-fields.js';
+export { stepWithValues } from './steps/step-with-values.js';
 export type { Choice as FieldChoice, Field, FieldForm, Fields, Way } from './fields/index.js';
 export type {
   Alternative,

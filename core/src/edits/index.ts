@@ -6,7 +6,7 @@ export {
   renameAlternative,
   setReference,
   decideFor,
-} from './alternatives.js';
+} from './choices/alternatives.js';
 export {
   addAllCombinations,
   addChoice,
@@ -18,12 +18,12 @@ export {
   renameOption,
   setOptionChanges,
   withOption,
-} from './choices.js';
-export { changeShown, changeShownAlone, optionsThatChange, shownDesign } from './shown.js';
+} from './choices/choices.js';
+export { changeShown, changeShownAlone, optionsThatChange, shownDesign } from './choices/shown.js';
 export { usesOf, type ExpressionPlace } from './expressions.js';
 export { addFigure, moveFigure, removeFigure, setFigure, setFigureField } from './figures.js';
-export { giveBack, type GivenBack } from './give-back.js';
-export { setGroupSection, type SectionSource } from './group-sections.js';
+export { giveBack, type GivenBack } from './compound/give-back.js';
+export { setGroupSection, type SectionSource } from './compound/group-sections.js';
 export { freeId, freeTitle } from './ids.js';
 export {
   addCombination,
@@ -36,8 +36,8 @@ export {
   setFactor,
   setLoadCase,
 } from './loads.js';
-export { addStepWithSection, sectionForAll } from './with-sections.js';
-export { applyFix, type Fix } from './fixes.js';
+export { addStepWithSection, sectionForAll } from './compound/with-sections.js';
+export { applyFix, type Fix } from './compound/fixes.js';
 export {
   addParameter,
   dropOwnParameter,
@@ -48,7 +48,7 @@ export {
   setParameterFields,
   setValue,
 } from './parameters.js';
-export { drawMember } from './drawn.js';
+export { drawMember } from './compound/drawn.js';
 export { addPoint, movePoint, removePoint } from './points.js';
 export { addRule, giveByRule, moveRule, removeRule, setRule, setRuleField } from './rules.js';
 export {
@@ -62,4 +62,4 @@ export {
   setTitle,
 } from './settings.js';
 export { addStep, duplicateStep, moveStep, removeStep, setStep, setStepField, switchStep } from './steps.js';
-export { takeTypedParameter, type TypedParameter } from './typed-parameter.js';
+export { takeTypedParameter, type TypedParameter } from './compound/typed-parameter.js';

@@ -1,6 +1,6 @@
 import type { Combine, Design, DesignCombination, DesignLoadCase, Rule } from '../document/types.js';
 import { allCombinations } from '../combinations/index.js';
-import { withoutPatches } from './patches.js';
+import { withoutPatches } from './choices/patches.js';
 import { changed, withFields, withItem, without } from './lists.js';
 
 export function addLoadCase(design: Design, loadCase: DesignLoadCase, index?: number): Design {

@@ -3,7 +3,7 @@ import type { Design, Rule } from '../document/types.js';
 import { ruleKinds, ruleWords } from '../rules/index.js';
 import { freeId } from './ids.js';
 import { changed, movedTo, withFields, withItem, withPath, without } from './lists.js';
-import { withoutPatches } from './patches.js';
+import { withoutPatches } from './choices/patches.js';
 
 /** Sets fields of a rule; `undefined` takes a field away. */
 export function setRule(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {

@@ -1,7 +1,7 @@
 import type { Design, Step } from '../document/types.js';
 import { freeId } from './ids.js';
 import { changed, movedTo, withFields, withItem, withPath, without } from './lists.js';
-import { withoutPatches } from './patches.js';
+import { withoutPatches } from './choices/patches.js';
 
 /** Sets fields of a step; `undefined` takes a field away. */
 export function setStep(design: Design, id: string, fields: Readonly<Record<string, unknown>>): Design {

@@ -1,6 +1,6 @@
 import type { Rule } from '../document/types.js';
 import { ruleWords } from './index.js';
-import { withValues } from './words.js';
+import { withValues } from '../fields/with-values.js';
 
 describe('a rule in words', () => {
   const texts = new Map([

@@ -1,6 +1,6 @@
 import type { BuiltFrame } from '../../build/build.js';
 import type { Namer } from '../../geometry/names.js';
-import type { Fix } from '../../edits/fixes.js';
+import type { Fix } from '../../edits/compound/fixes.js';
 
 /** Something in a frame that is probably not meant. Plain data. */
 export interface Warning {

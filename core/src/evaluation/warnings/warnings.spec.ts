@@ -1,5 +1,5 @@
 import { built, designWith, problemsOf } from '../../testing/designs.js';
-import { applyFix } from '../../edits/fixes.js';
+import { applyFix } from '../../edits/compound/fixes.js';
 import type { Design, Step } from '../../document/types.js';
 import { remarkKinds, warningsOf } from './index.js';
 

@@ -33,6 +33,7 @@ export class DesignsScreenComponent {
 
   protected readonly designs = signal<DesignSummary[]>([]);
   protected readonly deleted = signal<DeletedDesigns>({ keptDays: 0, designs: [] });
+  protected readonly deletedRows = computed(() => [...this.deleted().designs]);
   protected readonly loaded = signal(false);
   protected readonly renaming = signal<DesignSummary | undefined>(undefined);
   protected readonly newTitle = signal('');

@@ -3,6 +3,7 @@ import { Router, RouterLink } from '@angular/router';
 import { emptyDesign, startPicture, startingPoints, type Design, type StartingPoint } from '@hashira/core';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi } from '../state/saving/design-api.service';
+import { ActionDirective } from '../ui/action.directive';
 import { readDesignFile } from '../state/saving/design-file';
 
 const size = { width: 300, height: 150 };
@@ -10,7 +11,7 @@ const size = { width: 300, height: 150 };
 /** What a new design begins from: starting points drawn to scale, or a file. */
 @Component({
   selector: 'app-new-design',
-  imports: [RouterLink],
+  imports: [ActionDirective, RouterLink],
   templateUrl: './new-design.component.html',
   styleUrl: './new-design.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

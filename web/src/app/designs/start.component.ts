@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
+import { Button } from 'primeng/button';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi } from '../state/saving/design-api.service';
 import { lastOpened } from '../state/saving/last-opened';
@@ -7,10 +8,11 @@ import { lastOpened } from '../state/saving/last-opened';
 /** Opens the design that was open last, or the one changed last; without any, the list. */
 @Component({
   selector: 'app-start',
+  imports: [Button],
   template: `@if (problem(); as text) {
     <main>
       <p role="alert">{{ text }}</p>
-      <button type="button" (click)="open()">Try again</button>
+      <p-button label="Try again" size="small" (onClick)="open()" />
     </main>
   }`,
   styles: `

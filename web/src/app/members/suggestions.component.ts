@@ -22,6 +22,7 @@ import { InputText } from 'primeng/inputtext';
 import { MultiSelect } from 'primeng/multiselect';
 import { ProgressBar } from 'primeng/progressbar';
 import { SelectButton } from 'primeng/selectbutton';
+import { TableModule } from 'primeng/table';
 import { LongWork } from '../state/calculation/long-work.service';
 import { DesignWorkspace } from '../state/design-workspace.service';
 import { statusWords } from '../ui/fields/values';
@@ -45,6 +46,7 @@ const most = 2000;
     ProgressBar,
     SectionOutlineComponent,
     SelectButton,
+    TableModule,
   ],
   templateUrl: './suggestions.component.html',
   styleUrl: './suggestions.component.css',

@@ -5,6 +5,7 @@ import { MessageService } from 'primeng/api';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
+import { TableModule } from 'primeng/table';
 import { firstValueFrom } from 'rxjs';
 import { DesignApi, type RevisionSummary } from '../state/saving/design-api.service';
 import { EditableTextComponent } from '../ui/editable-text.component';
@@ -17,7 +18,7 @@ import { WhatChanged, type Side } from './what-changed.service';
 /** The record of a design: its revisions; those that matter are named, any one can be taken up again. */
 @Component({
   selector: 'app-record-screen',
-  imports: [Button, DatePipe, EditableTextComponent, FormsModule, Select, WhatChangedComponent],
+  imports: [Button, DatePipe, EditableTextComponent, FormsModule, Select, TableModule, WhatChangedComponent],
   providers: [WhatChanged, CalculationAside],
   templateUrl: './revisions-screen.component.html',
   styleUrl: './revisions-screen.component.css',

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type FrameChanges, type Units } from '@hashira/core';
+import { TableModule } from 'primeng/table';
 import { LegendComponent } from '../design/stage-tools/legend.component';
 import { StageComponent } from '../stage/stage.component';
 import type { StageContent } from '../stage/types';
@@ -22,7 +23,7 @@ const mostNames = 3;
 /** What changed between two states: one drawing, sentences of which each lights up its place, and figures before and after. */
 @Component({
   selector: 'app-what-changed',
-  imports: [StageComponent, LegendComponent],
+  imports: [LegendComponent, StageComponent, TableModule],
   templateUrl: './what-changed.component.html',
   styleUrl: './what-changed.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

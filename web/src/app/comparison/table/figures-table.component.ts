@@ -8,6 +8,7 @@ import { ComparedDesign } from '../compared-design.service';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ordered, type RowCell, type TableRow } from './row';
 import { tableRows } from './rows';
+import { ActionDirective } from '../../ui/action.directive';
 import { readersUnits } from '../../ui/units.service';
 
 /** A figure of an alternative in the table. */
@@ -19,7 +20,7 @@ export interface PressedFigure {
 /** The table that decides: a column for each alternative, a row for each figure and for all that differs, and how each stands to the reference. */
 @Component({
   selector: 'app-figures-table',
-  imports: [Menu],
+  imports: [ActionDirective, Menu],
   templateUrl: './figures-table.component.html',
   styleUrl: './figures-table.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -50,6 +50,21 @@ describe('WhyComponent', () => {
     expect(Math.max(...widths)).toBeCloseTo(60, 6);
   });
 
+  it('is put in the order of a column by its head', async () => {
+    await opened({});
+    const values = () =>
+      [...host().querySelectorAll('tbody td:nth-of-type(1)')].map((cell) =>
+        parseFloat(cell.textContent.replace('−', '-').trim()),
+      );
+    const before = values();
+    const head = [...host().querySelectorAll<HTMLElement>('thead th')][1]!;
+    head.click();
+    await settled();
+    expect(head.getAttribute('aria-sort')).toBe('ascending');
+    expect(values()).not.toEqual(before);
+    expect(values()).toEqual([...before].sort((a, b) => a - b));
+  });
+
   it('has a band for each piece of a member that has a share, as wide as that, its value on the widest', async () => {
     await opened({});
     const { why } = fixture.componentInstance;

@@ -10,6 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { type ShareRow } from '@hashira/core';
+import { TableModule } from 'primeng/table';
 import { Why } from './why.service';
 import { readersUnits } from '../../ui/units.service';
 import { ActionDirective } from '../../ui/action.directive';
@@ -20,7 +21,7 @@ const few = 14;
 /** Where the difference of a figure between two alternatives comes from: their shares side by side. */
 @Component({
   selector: 'app-why',
-  imports: [ActionDirective],
+  imports: [ActionDirective, TableModule],
   host: { '(document:keydown.escape)': 'closed.emit()' },
   templateUrl: './why.component.html',
   styleUrl: './why.component.css',
@@ -33,9 +34,9 @@ export class WhyComponent {
   private readonly panel = viewChild<ElementRef<HTMLElement>>('panel');
 
   protected readonly all = signal(false);
-  protected readonly rows = computed(
-    () => this.why.found()?.rows.slice(0, this.all() ? undefined : few) ?? [],
-  );
+  protected readonly rows = computed(() => [
+    ...(this.why.found()?.rows.slice(0, this.all() ? undefined : few) ?? []),
+  ]);
   protected readonly more = computed(() => (this.why.found()?.rows.length ?? 0) - this.rows().length);
   private readonly greatest = computed(() =>
     Math.max(

@@ -20,6 +20,7 @@ import {
 import { download } from '../../state/saving/design-file';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { focusSoon } from '../../ui/focus-soon';
+import { parameterTexts } from '../../state/parameter-texts';
 import { DesignWorkspace } from '../../state/design-workspace.service';
 import { ActionDirective } from '../../ui/action.directive';
 
@@ -33,6 +34,7 @@ import { ActionDirective } from '../../ui/action.directive';
 })
 export class ChoicesLeafComponent {
   protected readonly workspace = inject(DesignWorkspace);
+  private readonly texts = parameterTexts();
   private readonly design = computed(() => this.workspace.state()!.design);
 
   protected readonly problem = signal('');
@@ -51,7 +53,7 @@ export class ChoicesLeafComponent {
       options: choice.options.map((option) => ({
         option,
         key: `${choice.id}/${option.id}`,
-        words: optionSentences(option, this.design()),
+        words: optionSentences(option, this.design(), this.texts()),
         picked: alternatives.map((one) => pickedOption(choices, one, choice.id) === option.id),
       })),
     }));

@@ -19,8 +19,7 @@ import {
   setStep,
   stepFields,
   switchStep,
-  withValues,
-  type Field,
+  stepWithValues,
   type Fields,
   type Step,
   type StepKind,
@@ -89,7 +88,9 @@ export class RecipeLeafComponent {
         kind,
         title: step.title ?? kind?.title ?? step.id,
         picture: this.miniatures().get(step.id),
-        words: kind ? kind.summary(this.valued(kind, step)) : 'a kind of step that is not known',
+        words: kind
+          ? kind.summary(stepWithValues(kind, step, this.texts()))
+          : 'a kind of step that is not known',
         options: optionWords(optionsThatChange(design, alternative, 'steps', step.id)),
         open: this.open() === step.id,
         first: i === 0,
@@ -102,17 +103,6 @@ export class RecipeLeafComponent {
   constructor() {
     // Elsewhere the whole frame stands in ink again
     inject(DestroyRef).onDestroy(() => this.view.step.set(undefined));
-  }
-
-  /** A step with the values of parameters in the place of their names, in fields that hold values. */
-  private valued(kind: StepKind, step: Step): Step {
-    const fields = kind.fields as Readonly<Record<string, Field<unknown>>>;
-    return Object.fromEntries(
-      Object.entries(step).map(([name, value]) => {
-        const form = fields[name]?.form.kind;
-        return [name, form && worded.has(form) ? value : withValues(value, this.texts())];
-      }),
-    ) as Step;
   }
 
   protected fieldsOf(kind: StepKind): Fields {
@@ -209,8 +199,5 @@ export class RecipeLeafComponent {
     this.focusStep(id);
   }
 }
-
-/** Fields that hold words, which parameters may be called like. */
-const worded: ReadonlySet<string> = new Set(['option', 'flag', 'text', 'condition', 'section']);
 
 const addressOf = (svg: string): string => `data:image/svg+xml,${encodeURIComponent(svg)}`;

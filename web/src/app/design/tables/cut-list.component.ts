@@ -42,6 +42,7 @@ const heads: readonly Head[] = [
                 @if (head.unit) {
                   <span class="soft">{{ head.unit }}</span>
                 }
+                <p-sortIcon [field]="head.field" />
               </th>
             }
             <th scope="col">where</th>
@@ -82,9 +83,6 @@ const heads: readonly Head[] = [
     }
     .late {
       color: var(--vermilion-text);
-    }
-    .number {
-      text-align: right;
     }
     .where {
       max-width: 16rem;

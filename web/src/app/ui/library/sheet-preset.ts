@@ -7,6 +7,10 @@ export const sheetPreset = definePreset(Aura, {
     borderRadius: { none: '0', xs: '1px', sm: '2px', md: '2px', lg: '3px', xl: '3px' },
   },
   components: {
+    datatable: {
+      headerCell: { sm: { padding: '0.15rem 0.6rem' } },
+      bodyCell: { sm: { padding: '0.15rem 0.6rem' } },
+    },
     tabs: {
       tablist: { background: 'transparent', borderColor: '{surface.300}' },
       tab: {

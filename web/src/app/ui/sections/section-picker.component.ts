@@ -25,6 +25,7 @@ import {
   type Section,
 } from '@hashira/core';
 import { Popover } from 'primeng/popover';
+import { ActionDirective } from '../action.directive';
 import { fieldSurroundings } from '../fields/field-surroundings';
 import { OwnSectionComponent } from './own-section.component';
 
@@ -52,7 +53,7 @@ interface Row extends ListKeyManagerOption {
  */
 @Component({
   selector: 'app-section-picker',
-  imports: [OwnSectionComponent, Popover],
+  imports: [ActionDirective, OwnSectionComponent, Popover],
   template: `
     <button
       #trigger
@@ -77,19 +78,10 @@ interface Row extends ListKeyManagerOption {
     >
       <div class="picker">
         <div class="tabs" role="group" aria-label="Where it comes from">
-          <button type="button" class="plain" [attr.aria-pressed]="!making()" (click)="making.set(false)">
-            library
-          </button>
-          <button type="button" class="plain" [attr.aria-pressed]="making()" (click)="making.set(true)">
-            make one
-          </button>
+          <button appAction [attr.aria-pressed]="!making()" (click)="making.set(false)">library</button>
+          <button appAction [attr.aria-pressed]="making()" (click)="making.set(true)">make one</button>
           @for (one of own(); track one.id) {
-            <button
-              type="button"
-              class="plain own"
-              [attr.aria-pressed]="one.id === value()"
-              (click)="take(one.id)"
-            >
+            <button appAction class="own" [attr.aria-pressed]="one.id === value()" (click)="take(one.id)">
               {{ one.id }}
             </button>
           }
@@ -113,8 +105,7 @@ interface Row extends ListKeyManagerOption {
           <div class="series" role="group" aria-label="Series">
             @for (name of series(); track name) {
               <button
-                type="button"
-                class="plain"
+                appAction
                 [attr.aria-pressed]="name === chosen()"
                 (click)="chosen.set(name === chosen() ? undefined : name); keys.updateActiveItem(0)"
               >

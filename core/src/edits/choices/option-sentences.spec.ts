@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { parseDesign } from '../document/read.js';
-import type { Changes, Design } from '../document/types.js';
+import { parseDesign } from '../../document/read.js';
+import type { Changes, Design } from '../../document/types.js';
 import { optionSentences } from './option-sentences.js';
 
 function demo(name: string): Design {
-  const read = parseDesign(readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'));
+  const read = parseDesign(readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'));
   if (!read.ok) throw new Error(read.problems[0]!.message);
   return read.value;
 }
@@ -31,6 +31,33 @@ describe('what an option changes, in sentences', () => {
     const [bracing] = told(demo('winch-bed'), 'one diagonal');
     expect(bracing).toContain('diagonal');
     expect(bracing).not.toMatch(/[{}"]|undefined/);
+  });
+
+  it('parameters by their values, where those are told', () => {
+    const shed = demo('slip-shed');
+    const option = shed.choices.flatMap(({ options }) => options).find(({ title }) => title === 'haunched')!;
+    const texts = new Map([
+      ['haunch_length', '2.2 m'],
+      ['haunch_depth', '500 mm'],
+    ]);
+    expect(optionSentences(option, shed)[0]).toContain('haunch_length');
+    expect(optionSentences(option, shed, texts)[0]).toMatch(/^adds Haunches at the eaves: .*2\.2 m/);
+    expect(optionSentences(option, shed, texts)[0]).not.toMatch(/haunch_/);
+    expect(
+      optionSentences(
+        {
+          id: 'o',
+          title: 'o',
+          changes: { rules: [{ id: 'columns', section: { parameter: 'rafter_section' } }] },
+        },
+        shed,
+        new Map([
+          ['rafter_section', 'IPE 500'],
+          ['column_section', 'HEB 300'],
+          ['steel', 'S355'],
+        ]),
+      ),
+    ).toEqual(['Columns: IPE 500 in S355, not HEB 300 in S355']);
   });
 
   it('what is switched off and on, and for what a rule is', () => {

@@ -1,9 +1,9 @@
-import { buildFrame } from '../build/build.js';
-import type { Alternative, Design, Step } from '../document/types.js';
-import { proposeCondition } from '../rules/propose.js';
-import { freeId } from './ids.js';
-import { giveByRule } from './rules.js';
-import { addStep } from './steps.js';
+import { buildFrame } from '../../build/build.js';
+import type { Alternative, Design, Step } from '../../document/types.js';
+import { proposeCondition } from '../../rules/propose.js';
+import { freeId } from '../ids.js';
+import { giveByRule } from '../rules.js';
+import { addStep } from '../steps.js';
 
 /** What was put on a member and the design is to hold; m from the member's start, N. */
 export interface GivenBack {

@@ -1,7 +1,7 @@
 import { readModel, type SolveOptions, solveToFile, unwrapped } from '@hashira/core/validation';
-import { readText, writeDocument } from './output.js';
-import { progressOf, type CommandOptions } from './progress.js';
-import { useThreads } from './threads.js';
+import { readText, writeDocument } from '../output.js';
+import { progressOf, type CommandOptions } from '../progress.js';
+import { useThreads } from '../threads.js';
 
 /** `hashira solve`: frame model file → results document. */
 export async function solve(

@@ -6,7 +6,7 @@ import {
   parseDesign,
   unwrapped,
 } from '@hashira/core/validation';
-import { readText, writeDocument, writeNotes } from './output.js';
+import { readText, writeDocument, writeNotes } from '../output.js';
 
 /** `hashira build`: design file → frame model of one alternative; what is worth saying goes to standard error. */
 export async function build(file: string, options: { alternative?: string; out?: string }): Promise<void> {

@@ -1,9 +1,9 @@
 import { evaluateAlternative, explain as explained } from '@hashira/core';
 import { parseDesign, ProblemError, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { readText, writeDocument } from './output.js';
-import { progressOf, type CommandOptions } from './progress.js';
-import { useThreads } from './threads.js';
+import { readText, writeDocument } from '../output.js';
+import { progressOf, type CommandOptions } from '../progress.js';
+import { useThreads } from '../threads.js';
 
 /** `hashira explain`: design file → where a figure of an alternative comes from. */
 export async function explain(

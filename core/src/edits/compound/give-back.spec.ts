@@ -1,8 +1,8 @@
-import { flatPortal } from '../testing/checked-designs.js';
-import { built } from '../testing/designs.js';
-import { evaluateAlternative } from '../evaluation/alternative.js';
-import { benchOf, benchState } from '../evaluation/bench/index.js';
-import { memberSheet } from '../evaluation/member-sheet/index.js';
+import { flatPortal } from '../../testing/checked-designs.js';
+import { built } from '../../testing/designs.js';
+import { evaluateAlternative } from '../../evaluation/alternative.js';
+import { benchOf, benchState } from '../../evaluation/bench/index.js';
+import { memberSheet } from '../../evaluation/member-sheet/index.js';
 import { giveBack } from './give-back.js';
 
 const nothing = { title: 'beam', of: ['p.beam.1'], loads: [], supports: [], hinges: [] };

@@ -1,7 +1,7 @@
 import Database from 'better-sqlite3';
 import { existsSync, rmSync } from 'node:fs';
 import { fail, ProblemError } from '@hashira/core/validation';
-import { writeDocument } from './output.js';
+import { writeDocument } from '../output.js';
 
 /** `hashira backup`: a consistent copy of the database, also while the server runs. */
 export async function backup(file: string, { out }: { out: string }): Promise<void> {

@@ -1,7 +1,7 @@
-import type { Design } from '../document/types.js';
-import { freeTitle } from './ids.js';
-import { addParameter, setOwnParameter, setValue } from './parameters.js';
-import { setRule } from './rules.js';
+import type { Design } from '../../document/types.js';
+import { freeTitle } from '../ids.js';
+import { addParameter, setOwnParameter, setValue } from '../parameters.js';
+import { setRule } from '../rules.js';
 
 /** What gives members their section: a parameter by its name, or a rule by its id. */
 export interface SectionSource {

@@ -1,4 +1,4 @@
-import type { Design } from '../document/types.js';
+import type { Design } from '../../document/types.js';
 
 /** The design without what its options change in parts that are no longer there; left alone, such a change would add a part of a part. */
 export function withoutPatches(design: Design, list: 'steps' | 'rules', gone: readonly string[]): Design {

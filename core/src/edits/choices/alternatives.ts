@@ -1,6 +1,6 @@
-import type { Alternative, Design } from '../document/types.js';
-import { freeId, freeTitle } from './ids.js';
-import { changeAlternative } from './parameters.js';
+import type { Alternative, Design } from '../../document/types.js';
+import { freeId, freeTitle } from '../ids.js';
+import { changeAlternative } from '../parameters.js';
 
 /** Adds a copy of an alternative behind it. */
 export function duplicateAlternative(

@@ -1,7 +1,7 @@
 import { changesBetween, changesCsv, type Comparable } from '@hashira/core';
 import { fail, parseJson, readModel, unwrapped, validateDesign, type Design } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { readText, writeDocument, writeTextTo } from './output.js';
+import { readText, writeDocument, writeTextTo } from '../output.js';
 
 interface ChangesOptions {
   readonly alternative?: string[];

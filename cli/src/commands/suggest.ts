@@ -1,10 +1,10 @@
 import { suggestInParts, type SuggestOptions } from '@hashira/core';
 import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { inParts } from './in-parts.js';
-import { readText, writeDocument } from './output.js';
-import type { CommandOptions } from './progress.js';
-import { useThreads } from './threads.js';
+import { inParts } from '../in-parts.js';
+import { readText, writeDocument } from '../output.js';
+import type { CommandOptions } from '../progress.js';
+import { useThreads } from '../threads.js';
 
 /** `hashira suggest`: design file → the lightest sections with which an alternative passes. */
 export async function suggest(

@@ -1,7 +1,7 @@
 import { type CheckOptions, checkToFile, fail, readModel, unwrapped } from '@hashira/core/validation';
-import { readText, writeDocument } from './output.js';
-import { progressOf, type CommandOptions } from './progress.js';
-import { useThreads } from './threads.js';
+import { readText, writeDocument } from '../output.js';
+import { progressOf, type CommandOptions } from '../progress.js';
+import { useThreads } from '../threads.js';
 
 /** `hashira check`: frame model file → checks document. */
 export async function check(

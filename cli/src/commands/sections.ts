@@ -7,7 +7,7 @@ import {
   parseQuery,
   queryProfiles,
 } from '@hashira/core/library';
-import { writeText } from './output.js';
+import { writeText } from '../output.js';
 
 /** `hashira sections [question]`: the library's series, or the profiles that answer a question. */
 export async function sections(words: readonly string[], options: { limit: number }): Promise<void> {

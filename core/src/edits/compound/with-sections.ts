@@ -1,8 +1,8 @@
-import { buildFrame } from '../build/build.js';
-import type { Design, NameReference, Step } from '../document/types.js';
-import { addRule } from './rules.js';
-import { addStep } from './steps.js';
-import { freeId } from './ids.js';
+import { buildFrame } from '../../build/build.js';
+import type { Design, NameReference, Step } from '../../document/types.js';
+import { addRule } from '../rules.js';
+import { addStep } from '../steps.js';
+import { freeId } from '../ids.js';
 
 /** What new members get until something else is chosen, and new braces. */
 const firstSection = 'IPE 200';

@@ -1,7 +1,7 @@
-import type { Design, NameReference, Step } from '../document/types.js';
-import { freeId } from './ids.js';
-import { giveByRule } from './rules.js';
-import { addStep } from './steps.js';
+import type { Design, NameReference, Step } from '../../document/types.js';
+import { freeId } from '../ids.js';
+import { giveByRule } from '../rules.js';
+import { addStep } from '../steps.js';
 
 /** Role of members that were drawn by hand; one rule gives all of them their section. */
 const role = 'drawn';

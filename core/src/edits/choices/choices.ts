@@ -1,8 +1,8 @@
-import { ownValue } from '../base/own-value.js';
-import type { Changes, Choice, Design, Option, Patch } from '../document/types.js';
-import { applyChanges } from '../document/alternatives.js';
-import { freeId, freeTitle } from './ids.js';
-import { changed, withItem, without } from './lists.js';
+import { ownValue } from '../../base/own-value.js';
+import type { Changes, Choice, Design, Option, Patch } from '../../document/types.js';
+import { applyChanges } from '../../document/alternatives.js';
+import { freeId, freeTitle } from '../ids.js';
+import { changed, withItem, without } from '../lists.js';
 
 /** Adds a choice; alternatives take its first option. */
 export function addChoice(design: Design, choice: Choice, index?: number): Design {

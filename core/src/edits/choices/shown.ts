@@ -1,8 +1,8 @@
-import { applyChanges, pickedOption } from '../document/alternatives.js';
-import type { Alternative, Changes, Choice, Design, Option, Patch } from '../document/types.js';
+import { applyChanges, pickedOption } from '../../document/alternatives.js';
+import type { Alternative, Changes, Choice, Design, Option, Patch } from '../../document/types.js';
 import { isOwnChoice, ofNone, ownChoice, recordIntoOption, setOptionChanges } from './choices.js';
-import { freeId } from './ids.js';
-import { withFields } from './lists.js';
+import { freeId } from '../ids.js';
+import { withFields } from '../lists.js';
 import { withoutPatches } from './patches.js';
 
 /** An option that an alternative picks. */

@@ -1,6 +1,6 @@
-import type { Design, Rule, Step } from '../document/types.js';
-import { freeId } from './ids.js';
-import { addRule, removeRule } from './rules.js';
+import type { Design, Rule, Step } from '../../document/types.js';
+import { freeId } from '../ids.js';
+import { addRule, removeRule } from '../rules.js';
 
 /** A change that fixes what the model check warns of: a step at the end of the recipe, a rule that wins over all, or a rule less. */
 export type Fix = { readonly title: string } & (

@@ -1,9 +1,9 @@
 import { evaluateAlternative, fail, memberFile } from '@hashira/core';
 import { parseDesign, ProblemError, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { readText, writeDocument } from './output.js';
-import { progressOf, type CommandOptions } from './progress.js';
-import { useThreads } from './threads.js';
+import { readText, writeDocument } from '../output.js';
+import { progressOf, type CommandOptions } from '../progress.js';
+import { useThreads } from '../threads.js';
 
 /** `hashira member`: design file → all of one physical member of an alternative. */
 export async function member(

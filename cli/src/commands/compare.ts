@@ -1,9 +1,9 @@
 import { compare as compared, comparisonCsv } from '@hashira/core';
 import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { readText, writeDocument, writeTextTo } from './output.js';
-import { progressOf, type CommandOptions } from './progress.js';
-import { useThreads } from './threads.js';
+import { readText, writeDocument, writeTextTo } from '../output.js';
+import { progressOf, type CommandOptions } from '../progress.js';
+import { useThreads } from '../threads.js';
 
 /** `hashira compare`: design file → alternatives beside the reference, as JSON or CSV. */
 export async function compare(

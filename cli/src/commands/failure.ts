@@ -1,10 +1,10 @@
 import { failureInParts, type FailureOptions } from '@hashira/core';
 import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { inParts } from './in-parts.js';
-import { readText, writeDocument } from './output.js';
-import type { CommandOptions } from './progress.js';
-import { useThreads } from './threads.js';
+import { inParts } from '../in-parts.js';
+import { readText, writeDocument } from '../output.js';
+import type { CommandOptions } from '../progress.js';
+import { useThreads } from '../threads.js';
 
 /** `hashira failure`: design file → what happens while some loads of an alternative are raised. */
 export async function failure(

@@ -1,7 +1,7 @@
-import { applyAlternative } from '../document/alternatives.js';
-import { validateDesign } from '../document/read.js';
-import type { Design, Rule } from '../document/types.js';
-import { slipShed } from '../testing/designs.js';
+import { applyAlternative } from '../../document/alternatives.js';
+import { validateDesign } from '../../document/read.js';
+import type { Design, Rule } from '../../document/types.js';
+import { slipShed } from '../../testing/designs.js';
 import {
   addAllCombinations,
   addChoice,
@@ -16,7 +16,7 @@ import {
   setRule,
   setStep,
   shownDesign,
-} from './index.js';
+} from '../index.js';
 
 const shed = slipShed();
 const alternativeOf = (design: Design, id: string) => design.alternatives.find((one) => one.id === id)!;

@@ -1,6 +1,6 @@
 import { buildFrame, cutList, cutListCsv, parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { readText, writeDocument, writeNotes, writeTextTo } from './output.js';
+import { readText, writeDocument, writeNotes, writeTextTo } from '../output.js';
 
 /** `hashira cutlist`: design file → pieces of steel of one alternative, as JSON (SI) or CSV (mm, degrees, kg). */
 export async function cutlist(

@@ -7,9 +7,9 @@ import {
 } from '@hashira/core';
 import { parseDesign, unwrapped } from '@hashira/core/validation';
 import { findAlternative } from './build.js';
-import { readText, writeDocument } from './output.js';
-import { progressOf, type CommandOptions } from './progress.js';
-import { useThreads } from './threads.js';
+import { readText, writeDocument } from '../output.js';
+import { progressOf, type CommandOptions } from '../progress.js';
+import { useThreads } from '../threads.js';
 
 /** The `hashira-assessment` document: what the comparison screen shows of every alternative. */
 interface AssessmentFile {

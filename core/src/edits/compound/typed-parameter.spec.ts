@@ -1,6 +1,6 @@
-import { slipShed } from '../testing/designs.js';
+import { slipShed } from '../../testing/designs.js';
 import { takeTypedParameter } from './typed-parameter.js';
-import { metric } from '../units/units.js';
+import { metric } from '../../units/units.js';
 
 /** The span of the shed, 8 m to 40 m, with something typed. */
 function typed(text: string, own?: string) {

@@ -1,7 +1,7 @@
-import { smallHall, simpleBeam } from '../testing/checked-designs.js';
-import { built } from '../testing/designs.js';
-import { sectionGroups } from '../evaluation/section-groups/groups.js';
-import { duplicateAlternative } from './alternatives.js';
+import { smallHall, simpleBeam } from '../../testing/checked-designs.js';
+import { built } from '../../testing/designs.js';
+import { sectionGroups } from '../../evaluation/section-groups/groups.js';
+import { duplicateAlternative } from '../choices/alternatives.js';
 import { setGroupSection } from './group-sections.js';
 
 const sectionsOf = (design: ReturnType<typeof smallHall>, alternative = 0) =>

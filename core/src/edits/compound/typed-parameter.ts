@@ -1,10 +1,10 @@
-import { evaluateParameters } from '../build/parameters.js';
-import { applyAlternative } from '../document/alternatives.js';
-import type { Alternative, Design } from '../document/types.js';
-import { attempt } from '../base/problem.js';
-import { namesIn, readTree } from '../language/evaluate.js';
-import { setParameterFields, setValue } from './parameters.js';
-import type { Units } from '../units/units.js';
+import { evaluateParameters } from '../../build/parameters.js';
+import { applyAlternative } from '../../document/alternatives.js';
+import type { Alternative, Design } from '../../document/types.js';
+import { attempt } from '../../base/problem.js';
+import { namesIn, readTree } from '../../language/evaluate.js';
+import { setParameterFields, setValue } from '../parameters.js';
+import type { Units } from '../../units/units.js';
 
 /** What becomes of a value that is typed for a parameter. */
 export type TypedParameter =
