@@ -235,7 +235,7 @@ test('trains: influence lines, the whole train as it travels, and where it stand
   await page.goto(`${app.url}/designs/${id}/compare`);
   await page.getByText('Trains', { exact: true }).click();
   const trains = page.locator('app-trains');
-  await expect(trains.locator('.words')).toHaveCount(4);
+  await expect(trains.locator('.words')).toHaveCount(4, { timeout: 60_000 });
   await expect(trains.locator('.words').first()).toContainText('My in left rafter');
   await expect(trains.locator('.plot svg')).toHaveCount(3);
   await expect(stages(page).first().locator('app-arrows path')).toHaveCount(2);

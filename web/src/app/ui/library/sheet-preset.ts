@@ -8,8 +8,8 @@ export const sheetPreset = definePreset(Aura, {
   },
   components: {
     datatable: {
-      headerCell: { sm: { padding: '0.15rem 0.6rem' } },
-      bodyCell: { sm: { padding: '0.15rem 0.6rem' } },
+      headerCell: { sm: { padding: '0.15rem 0.4rem' } },
+      bodyCell: { sm: { padding: '0.15rem 0.4rem' } },
     },
     tabs: {
       tablist: { background: 'transparent', borderColor: '{surface.300}' },
