@@ -1,7 +1,7 @@
 /** Everything of the core that runs anywhere; schema validation is apart in `@hashira/core/validation`. */
 export * from './library.js';
 export { ownValue } from './base/own-value.js';
-export { titleWith } from './document/titles.js';
+export { stepTitles, titleWith } from './document/titles.js';
 export { roleName } from './geometry/names.js';
 export * from './analysis/index.js';
 export * from './checks/index.js';

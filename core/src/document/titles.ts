@@ -1,3 +1,5 @@
+import type { Design } from './types.js';
+
 /** Longest title that a document takes, characters. */
 export const longestTitle = 200;
 
@@ -15,3 +17,9 @@ export function titleWith(title: string, ending: string): string {
   }
   return kept + ending;
 }
+
+/** What the steps of a design are called, by their ids. */
+export const stepTitles =
+  ({ steps }: Pick<Design, 'steps'>) =>
+  (id: string): string =>
+    steps.find((step) => step.id === id)?.title ?? id;

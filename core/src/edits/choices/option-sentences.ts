@@ -1,12 +1,13 @@
 import type { Design, Option, Patch, Rule } from '../../document/types.js';
-import type { Field, Fields } from '../../fields/field.js';
+import { stepTitles } from '../../document/titles.js';
+import type { Fields } from '../../fields/field.js';
 import { withValues } from '../../fields/with-values.js';
 import { conditionWords } from '../../geometry/conditions/condition-words.js';
 import { ruleWords } from '../../rules/index.js';
 import { kindOf } from '../../steps/index.js';
 import { stepFields } from '../../steps/step-fields.js';
 import { stepWithValues } from '../../steps/step-with-values.js';
-import { words } from '../../steps/words.js';
+import { fieldWords } from '../../steps/field-words.js';
 
 /** What belongs to a patch itself, not to what it changes. */
 const ofPatches = new Set(['id', 'after', 'title']);
@@ -33,15 +34,9 @@ export function optionSentences({ changes }: Option, design: Design, texts: Text
 const switched = (title: string, { off }: Patch): string[] =>
   off === undefined ? [] : [`${title}: switched ${off ? 'off' : 'on'}`];
 
-/** The title of a step, by its id. */
-const titlesIn =
-  ({ steps }: Design) =>
-  (id: string): string =>
-    steps.find((step) => step.id === id)?.title ?? id;
-
 function stepSentences(patch: Patch, design: Design, texts: Texts): string[] {
   const { steps } = design;
-  const titleOf = titlesIn(design);
+  const titleOf = stepTitles(design);
   const known = steps.find(({ id }) => id === patch.id);
   const kind = kindOf((known ?? patch) as { make?: string; edit?: string });
   const title = known?.title ?? (patch['title'] as string | undefined) ?? kind?.title ?? patch.id;
@@ -52,7 +47,7 @@ function stepSentences(patch: Patch, design: Design, texts: Texts): string[] {
     .filter(([name]) => !ofPatches.has(name) && name !== 'off')
     .map(
       ([name, value]) =>
-        `${(fields[name]?.title ?? name).toLowerCase()} ${said(fields[name], value, titleOf)}`,
+        `${(fields[name]?.title ?? name).toLowerCase()} ${fieldWords(fields[name], value, titleOf)}`,
     );
   return [...switched(title, patch), ...(told.length > 0 ? [`${title}: ${told.join(', ')}`] : [])];
 }
@@ -63,7 +58,7 @@ function ruleSentences(patch: Patch, design: Design, texts: Texts): string[] {
   const changed = { ...known, ...patch } as unknown as Rule;
   const title = changed.title ?? patch.id;
   const of = changed.members !== undefined ? 'members' : 'nodes';
-  const reach = conditionWords(changed[of] ?? '', of, titlesIn(design));
+  const reach = conditionWords(changed[of] ?? '', of, stepTitles(design));
   const gives = ruleWords(withValues(changed, texts));
   if (!known) return [`adds ${title}: ${gives}, for ${reach}`];
   const before = ruleWords(withValues(known, texts));
@@ -72,22 +67,4 @@ function ruleSentences(patch: Patch, design: Design, texts: Texts): string[] {
     ...(gives === before ? [] : [`${title}: ${gives}, not ${before}`]),
     ...(patch[of] === undefined ? [] : [`${title}: for ${reach}`]),
   ];
-}
-
-/** A field's value: conditions as they are said, options by their labels, parts one after the other. */
-function said(field: Field<unknown> | undefined, value: unknown, titleOf: (id: string) => string): string {
-  const form = field?.form;
-  if (form?.kind === 'condition') return conditionWords(String(value), form.of, titleOf);
-  if (form?.kind === 'option')
-    return form.options.find((option) => option.value === value)?.label ?? words(value);
-  if (form?.kind === 'flag') return value === true ? 'yes' : 'no';
-  if (value !== null && typeof value === 'object' && !Array.isArray(value) && !('count' in value)) {
-    const parts: Fields = form?.kind === 'record' ? form.fields : {};
-    return Object.entries(value)
-      .map(
-        ([name, part]) => `${(parts[name]?.title ?? name).toLowerCase()} ${said(parts[name], part, titleOf)}`,
-      )
-      .join(', ');
-  }
-  return words(value);
 }

@@ -60,6 +60,38 @@ describe('what changed', () => {
     ]);
   });
 
+  it('tells steps and rules that came in words, their conditions as they are said', () => {
+    const more = hallWith((hall) => {
+      hall.steps = [
+        ...hall.steps,
+        {
+          id: 'h',
+          title: 'Haunches',
+          edit: 'haunch',
+          members: 'role == "rafter"',
+          end: 'eaves',
+          length: '2 m',
+          depth: '0.4 m',
+        },
+      ];
+      hall.rules = [
+        ...hall.rules,
+        { id: 'feet', title: 'Feet', nodes: 'place == "base"', support: 'pinned' },
+      ];
+    });
+    expect(designChangesInWords(smallHall(), more)).toEqual([
+      'Step "Haunches": not there → haunch, members rafters, end eaves, length 2 m, depth 0.4 m',
+      'Rule "Feet": not there → pinned, for bases',
+    ]);
+    const fewer = hallWith((hall) => {
+      hall.rules = [
+        ...hall.rules,
+        { id: 'feet', title: 'Feet', nodes: 'place == "eaves"', support: 'pinned' },
+      ];
+    });
+    expect(designChangesInWords(more, fewer)).toContain('Rule "Feet", nodes: bases → eaves');
+  });
+
   it('tells a decision and its note', () => {
     const decided = decideFor(smallHall(), smallHall().reference, 'it is the lightest');
     expect(between(smallHall(), decided).sentences.join('\n')).toContain('it is the lightest');

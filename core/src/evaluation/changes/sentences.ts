@@ -2,6 +2,7 @@ import { pickedOption } from '../../document/alternatives.js';
 import type { Design } from '../../document/types.js';
 import { matchRecords, type Identified } from './match-records.js';
 import { renamedLike } from './renamed-design.js';
+import { recordWords, valueWords } from './record-words.js';
 import { sameText, written } from './words.js';
 
 /** A change of a design in words, each with what was and what is. */
@@ -55,7 +56,7 @@ export function changedSentences(before: Design, given: Design): Sentence[] {
   const [a, b] = [withPicks(before, after), withPicks(after, before)];
   return [
     ...settingsChanged(a, b),
-    ...lists.flatMap(([of, one, read]) => recordsChanged(of, one, read(a), read(b))),
+    ...lists.flatMap(([of, one, read]) => recordsChanged(of, one, [a, b], read)),
   ];
 }
 
@@ -101,15 +102,18 @@ const prefixed = (prefix: string, record: object): Record<string, unknown> =>
 function recordsChanged(
   of: string,
   one: string,
-  before: readonly Record_[],
-  after: readonly Record_[],
+  [before, after]: readonly [Design, Design],
+  read: (design: Design) => readonly Record_[],
 ): Sentence[] {
-  const { pairs, removed, added } = matchRecords(before, after);
+  const { pairs, removed, added } = matchRecords(read(before), read(after));
   const called = ({ id, title }: Record_) => `${one} "${title ?? id}"`;
   return [
     ...pairs.flatMap((pair) => {
       const name = called(pair.after);
-      const fields = fieldsChanged({ ...pair.before, id: '' }, { ...pair.after, id: '' });
+      const fields = fieldsChanged({ ...pair.before, id: '' }, { ...pair.after, id: '' }, [
+        (what, value) => valueWords(of, pair.before, what, value, before),
+        (what, value) => valueWords(of, pair.after, what, value, after),
+      ]);
       return fields.map(({ what, ...rest }) => ({
         of,
         id: pair.after.id,
@@ -122,7 +126,7 @@ function recordsChanged(
       of,
       id: one.id,
       what: called(one),
-      before: contentOf(one),
+      before: recordWords(of, one, before),
       after: gone,
     })),
     ...added.map((made) => ({
@@ -130,19 +134,24 @@ function recordsChanged(
       id: made.id,
       what: called(made),
       before: absent,
-      after: contentOf(made),
+      after: recordWords(of, made, after),
     })),
   ];
 }
 
-const contentOf = ({ id: _, title: __, ...content }: Record_): string => written(content);
+type ValueWords = (what: string, value: unknown) => string;
+const asWritten: ValueWords = (_, value) => written(value);
 
-function fieldsChanged(before: object, after: object): Pick<Sentence, 'what' | 'before' | 'after'>[] {
+function fieldsChanged(
+  before: object,
+  after: object,
+  [was, is]: readonly [ValueWords, ValueWords] = [asWritten, asWritten],
+): Pick<Sentence, 'what' | 'before' | 'after'>[] {
   const [a, b] = [new Map(Object.entries(before)), new Map(Object.entries(after))];
   return [...new Set([...a.keys(), ...b.keys()])].flatMap((what) =>
     sameText(a.get(what)) === sameText(b.get(what))
       ? []
-      : [{ what, before: written(a.get(what)), after: written(b.get(what)) }],
+      : [{ what, before: was(what, a.get(what)), after: is(what, b.get(what)) }],
   );
 }
 

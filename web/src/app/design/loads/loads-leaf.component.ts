@@ -12,6 +12,7 @@ import {
   setLoadCase,
   type Rule,
   conditionWords,
+  stepTitles,
   withValues,
 } from '@hashira/core';
 import { FieldsComponent, type RecordChange } from '../../ui/fields/fields.component';
@@ -20,7 +21,6 @@ import { standingAnswer } from '../../state/answers/standing-answer';
 import { ViewState } from '../../state/view-state.service';
 import { CombinationsComponent } from './combinations.component';
 import { parameterTexts } from '../../state/parameter-texts';
-import { stepTitles } from '../../ui/fields/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from '../rules/new-rule.component';

@@ -8,6 +8,7 @@ import {
   ruleKinds,
   ruleWords,
   setRule,
+  stepTitles,
   withValues,
   type Rule,
 } from '@hashira/core';
@@ -17,7 +18,7 @@ import { DesignWorkspace } from '../../state/design-workspace.service';
 import { Selection } from '../../state/selection.service';
 import { parameterTexts } from '../../state/parameter-texts';
 import { ViewState } from '../../state/view-state.service';
-import { optionWords, stepTitles } from '../../ui/fields/values';
+import { optionWords } from '../../ui/fields/values';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
 import { NewRuleComponent, type RuleDraft } from './new-rule.component';

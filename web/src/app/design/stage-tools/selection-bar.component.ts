@@ -16,12 +16,12 @@ import {
   type Design,
   type OwnSection,
   type Parameter,
+  stepTitles,
 } from '@hashira/core';
 import { Calculation } from '../../state/calculation/calculation.service';
 import { standingAnswer } from '../../state/answers/standing-answer';
 import { ActionMenuComponent } from '../../ui/action-menu.component';
 import { focusSoon } from '../../ui/focus-soon';
-import { stepTitles } from '../../ui/fields/values';
 import { EditableTextComponent } from '../../ui/editable-text.component';
 import { SectionPickerComponent } from '../../ui/sections/section-picker.component';
 import { Router } from '@angular/router';

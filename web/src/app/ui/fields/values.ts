@@ -1,11 +1,4 @@
-import {
-  difference,
-  significant,
-  type Design,
-  type FigureSummary,
-  type SummaryStatus,
-  type Units,
-} from '@hashira/core';
+import { difference, significant, type FigureSummary, type SummaryStatus, type Units } from '@hashira/core';
 
 /**
  * A figure's value for reading: its magnitude, with the sign only where that says something. An outdated value is followed
@@ -40,12 +33,6 @@ export const formulaText = (typed: string): string =>
     .replace(/\^([234])(?!\d)/g, (_, power: string) => '²³⁴'['234'.indexOf(power)]!)
     .replace(/\s*\*\s*/g, ' × ')
     .replace(/(\d) ?deg\b/g, '$1°');
-
-/** What the steps of a design are called, by their ids. */
-export const stepTitles =
-  ({ steps }: Pick<Design, 'steps'>) =>
-  (id: string): string =>
-    steps.find((step) => step.id === id)?.title ?? id;
 
 /** Options from which something is, in words: "“pinned”"; nothing without one. */
 export const optionWords = (titles: readonly string[]): string =>
