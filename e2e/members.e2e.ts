@@ -92,6 +92,7 @@ test('the tower’s drift is mended by a suggestion for its first alternative', 
       await groups.nth(i).locator('input').uncheck();
   await page.getByRole('button', { name: 'Find the lightest that pass' }).click();
   await expect(page.locator('app-suggestions .running')).toContainText('looked at');
+  expect(await axe(page)).toEqual([]);
   await expect(page.locator('app-suggestions h2')).toContainText('set that passes', { timeout: 280_000 });
   await page.locator('app-suggestions').getByRole('button', { name: 'this alternative' }).click();
   await page.getByRole('button', { name: 'Take over all' }).click();

@@ -24,8 +24,6 @@ export default defineConfig({
         '--disable-sync',
         '--disable-quic',
         '--no-first-run',
-        // Threads that collect and compile beside take two processors from two tests: a third more time in all
-        '--js-flags=--single-threaded',
       ],
     },
   },

@@ -22,7 +22,6 @@ module.exports = (config) => {
           '--disable-sync',
           '--disable-quic',
           '--no-first-run',
-          '--js-flags=--single-threaded',
         ],
       },
     },

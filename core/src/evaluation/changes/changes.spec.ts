@@ -90,6 +90,12 @@ describe('what changed', () => {
       ];
     });
     expect(designChangesInWords(more, fewer)).toContain('Rule "Feet", nodes: bases → eaves');
+    const off = hallWith((hall) => {
+      hall.rules = [...hall.rules, { id: 'feet', nodes: 'place == "base"', support: 'pinned', off: true }];
+    });
+    expect(designChangesInWords(smallHall(), off)).toEqual([
+      'Rule "feet": not there → pinned, for bases, switched off',
+    ]);
   });
 
   it('tells a decision and its note', () => {

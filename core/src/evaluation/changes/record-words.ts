@@ -26,7 +26,8 @@ export function recordWords(of: string, record: object, design: Design): string 
   if (of === 'rules') {
     const rule = record as Rule;
     const whose = rule.members === undefined ? 'nodes' : 'members';
-    return `${ruleWords(rule)}, for ${conditionWords(rule[whose] ?? '', whose, stepTitles(design))}`;
+    const reach = conditionWords(rule[whose] ?? '', whose, stepTitles(design));
+    return `${ruleWords(rule)}, for ${reach}${rule.off === true ? ', switched off' : ''}`;
   }
   const kind = of === 'steps' ? kindOf(record) : undefined;
   const parts = Object.entries(record).filter(
