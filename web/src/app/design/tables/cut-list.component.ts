@@ -84,6 +84,14 @@ const heads: readonly Head[] = [
     .late {
       color: var(--vermilion-text);
     }
+    th,
+    td {
+      white-space: nowrap;
+    }
+    /* Eight columns have room for one arrow: that of the order */
+    th:not([aria-sort='ascending'], [aria-sort='descending']) p-sorticon {
+      display: none;
+    }
     .where {
       max-width: 16rem;
       overflow: hidden;
