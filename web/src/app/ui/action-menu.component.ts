@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import type { MenuItem } from 'primeng/api';
 import { Menu } from 'primeng/menu';
 import { ActionDirective } from './action.directive';
-import { GoesWithOpenerDirective } from './library/goes-with-opener.directive';
+import { BesideOpenerDirective } from './library/beside-opener.directive';
 
 /** What can be chosen of a menu. */
 export interface MenuChoice {
@@ -13,7 +13,7 @@ export interface MenuChoice {
 /** A button that opens a list of actions: one is done when it is pressed or confirmed with Enter, not while arrows go through them. */
 @Component({
   selector: 'app-action-menu',
-  imports: [ActionDirective, GoesWithOpenerDirective, Menu],
+  imports: [ActionDirective, BesideOpenerDirective, Menu],
   template: `
     <button appAction aria-haspopup="menu" [attr.aria-label]="label() || null" (click)="menu.toggle($event)">
       {{ text() }}

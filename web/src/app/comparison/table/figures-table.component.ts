@@ -10,7 +10,7 @@ import { ordered, type RowCell, type TableRow } from './row';
 import { tableRows } from './rows';
 import { ActionDirective } from '../../ui/action.directive';
 import { readersUnits } from '../../ui/units.service';
-import { GoesWithOpenerDirective } from '../../ui/library/goes-with-opener.directive';
+import { BesideOpenerDirective } from '../../ui/library/beside-opener.directive';
 
 /** A figure of an alternative in the table. */
 export interface PressedFigure {
@@ -21,7 +21,7 @@ export interface PressedFigure {
 /** The table that decides: a column for each alternative, a row for each figure and for all that differs, and how each stands to the reference. */
 @Component({
   selector: 'app-figures-table',
-  imports: [ActionDirective, GoesWithOpenerDirective, Menu],
+  imports: [ActionDirective, BesideOpenerDirective, Menu],
   templateUrl: './figures-table.component.html',
   styleUrl: './figures-table.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -45,7 +45,7 @@ import { MembersView } from '../../state/members-view.service';
 import { ViewState } from '../../state/view-state.service';
 import { readersUnits } from '../../ui/units.service';
 import { ActionDirective } from '../../ui/action.directive';
-import { GoesWithOpenerDirective } from '../../ui/library/goes-with-opener.directive';
+import { BesideOpenerDirective } from '../../ui/library/beside-opener.directive';
 
 const thumbnail = { width: 68, height: 74 };
 /** Members of a frame beyond which marks would be a blot. */
@@ -60,7 +60,7 @@ const mostWithDiagram = 12;
 /** The alternatives along the bottom: each with its own frame, live, and its three most telling numbers. */
 @Component({
   selector: 'app-alternatives-strip',
-  imports: [ActionDirective, StageCanvasComponent, GoesWithOpenerDirective, Menu, EditableTextComponent],
+  imports: [ActionDirective, StageCanvasComponent, BesideOpenerDirective, Menu, EditableTextComponent],
   templateUrl: './alternatives-strip.component.html',
   styleUrl: './alternatives-strip.component.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

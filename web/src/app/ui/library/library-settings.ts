@@ -1,5 +1,5 @@
 import type { PrimeNGConfigType } from 'primeng/config';
-import { listsGoWithTheirField } from './moved-away';
+import { listsBesideTheirField } from './beside-opener';
 import { pageNonce } from './nonce';
 import { sheetPreset } from './sheet-preset';
 
@@ -12,7 +12,7 @@ const atOnce = { motion: { disabled: true } };
 export const librarySettings: PrimeNGConfigType = {
   csp: { nonce: pageNonce },
   theme: { preset: sheetPreset, options: { darkModeSelector: false } },
-  overlayOptions: listsGoWithTheirField(),
+  overlayOptions: listsBesideTheirField(),
   pt: {
     menu: atOnce,
     overlay: atOnce,

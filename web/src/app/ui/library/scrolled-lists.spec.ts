@@ -75,9 +75,30 @@ for (const [what, host, opener, entry] of [
       expect(document.querySelectorAll(entry).length).toBe(1);
     });
 
-    it('goes when its opener is scrolled away under it', async () => {
+    it('stays open when rows come in above', async () => {
       const scroller = await openedAtFocus();
-      scroller.scrollBy(0, 30);
+      const before = scroller.scrollTop;
+      const row = document.createElement('p');
+      row.style.cssText = 'height: 30px; margin: 0';
+      scroller.prepend(row);
+      await passing(300);
+      // The browser keeps what is seen in its place by scrolling
+      expect(scroller.scrollTop).toBe(before + 30);
+      expect(document.querySelectorAll(entry).length).toBe(1);
+    });
+
+    it('follows its opener', async () => {
+      const scroller = await openedAtFocus();
+      const top = () => document.querySelector(entry)!.getBoundingClientRect().top;
+      const before = top();
+      scroller.scrollBy(0, 20);
+      await passing(300);
+      expect(top()).toBeCloseTo(before - 20, 0);
+    });
+
+    it('goes when its opener is out of sight', async () => {
+      const scroller = await openedAtFocus();
+      scroller.scrollBy(0, 200);
       await passing(300);
       expect(document.querySelectorAll(entry).length).toBe(0);
     });

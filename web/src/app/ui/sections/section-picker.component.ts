@@ -28,7 +28,7 @@ import { Popover } from 'primeng/popover';
 import { ActionDirective } from '../action.directive';
 import { fieldSurroundings } from '../fields/field-surroundings';
 import { OwnSectionComponent } from './own-section.component';
-import { GoesWithOpenerDirective } from '../library/goes-with-opener.directive';
+import { BesideOpenerDirective } from '../library/beside-opener.directive';
 
 /** Series that are offered; typing finds the others. */
 const mostSeries = 24;
@@ -54,7 +54,7 @@ interface Row extends ListKeyManagerOption {
  */
 @Component({
   selector: 'app-section-picker',
-  imports: [ActionDirective, GoesWithOpenerDirective, OwnSectionComponent, Popover],
+  imports: [ActionDirective, BesideOpenerDirective, OwnSectionComponent, Popover],
   template: `
     <button
       #trigger

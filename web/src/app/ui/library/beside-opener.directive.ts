@@ -1,14 +1,14 @@
 import { DestroyRef, Directive, inject } from '@angular/core';
 import { Menu } from 'primeng/menu';
 import { Popover } from 'primeng/popover';
-import { movedAway } from './moved-away';
+import { besideOpener } from './beside-opener';
 
-/** Lets a menu or a popover go when its opener is scrolled away, not by any scrolling that is told of. */
+/** Lets a menu or a popover follow its opener, and go when that is out of sight; by themselves they go when anything scrolls. */
 @Directive({
   selector: 'p-menu[popup], p-popover',
   host: { '(onShow)': 'shown()', '(onHide)': 'hidden()' },
 })
-export class GoesWithOpenerDirective {
+export class BesideOpenerDirective {
   private readonly panel: Menu | Popover = inject(Menu, { self: true, optional: true }) ?? inject(Popover);
   private listening?: AbortController;
 
@@ -17,14 +17,15 @@ export class GoesWithOpenerDirective {
   }
 
   protected shown(): void {
-    this.panel.unbindScrollListener();
-    const moved = movedAway(this.panel.target as Element);
     this.hidden();
     this.listening = new AbortController();
+    this.panel.unbindScrollListener();
+    const { container, target } = this.panel as { container: HTMLElement; target: Element };
+    const follow = besideOpener(container, target);
     document.addEventListener(
       'scroll',
-      () => {
-        if (moved()) this.panel.hide();
+      (event) => {
+        if (!follow(event)) this.panel.hide();
       },
       { capture: true, passive: true, signal: this.listening.signal },
     );
