@@ -1,8 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
 /**
- * Parts of the browser that stay off. The last switch of its kind counts, so what Playwright turns off is told again;
- * the address bar's suggestions, a page of their own beside every page, take 1.2 s of a processor each time.
+ * Parts of the browser that stay off. The last switch of its kind counts, so the list repeats what Playwright turns off
+ * and these tests need. The last two are the address bar's suggestions: a page of their own beside every page.
  */
 const featuresOff = [
   'AvoidUnnecessaryBeforeUnloadCheckSync',
